@@ -1,0 +1,106 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import session from 'express-session';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { DataSource } from 'typeorm';
+import { v4 as uuid } from 'uuid';
+import { requireCoach } from './accounts/current.js';
+import { accountRoutes } from './accounts/routes.js';
+import type { DatabaseSessionStore } from './accounts/session-store.js';
+import { assessmentRoutes } from './assessments/routes.js';
+import { blockRoutes } from './blocks/routes.js';
+import { clientRoutes } from './clients/routes.js';
+import type { Clock } from './clock.js';
+import type { Config } from './config.js';
+import { errorHandler } from './http/error-handler.js';
+import { healthRoutes } from './http/health.js';
+import { HttpProblem } from './http/problem.js';
+import { sameSiteWrites, securityHeaders } from './http/security.js';
+import { webFiles } from './http/web-files.js';
+import { progressRoutes } from './progress/routes.js';
+import { sessionRoutes } from './sessions/routes.js';
+import { todayRoutes } from './today/routes.js';
+
+const MONTH_MS = 30 * 24 * 60 * 60 * 1000;
+
+export interface AppParts {
+  readonly config: Pick<Config, 'publicUrl' | 'trustedProxies' | 'webRoot' | 'sessionSecret'>;
+  readonly source: DataSource;
+  readonly store: DatabaseSessionStore;
+  readonly clock: Clock;
+  readonly log: Logger;
+}
+
+/** The Express application, not yet listening. */
+export function createApp({ config, source, store, clock, log }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', config.trustedProxies);
+  app.use(
+    pinoHttp({
+      logger: log,
+      genReqId: (_req, res) => {
+        const id = uuid();
+        res.setHeader('x-request-id', id);
+        return id;
+      },
+      // Bodies, cookies and queries stay out of the log: they are about people.
+      serializers: {
+        req: (r: { id: unknown; method: string; url: string }) => ({
+          id: r.id,
+          method: r.method,
+          path: r.url.split('?')[0],
+        }),
+        res: (r: { statusCode: number }) => ({ status: r.statusCode }),
+      },
+      customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
+  app.use(securityHeaders(config));
+  app.use(compression());
+
+  const api = express.Router();
+  api.use((_req, res, next) => {
+    res.set('cache-control', 'no-store');
+    next();
+  });
+  api.use(healthRoutes(source));
+  api.use(sameSiteWrites);
+  api.use(express.json({ limit: '200kb', strict: true }));
+  api.use(
+    session({
+      name: 'yandle',
+      secret: config.sessionSecret,
+      store,
+      resave: false,
+      saveUninitialized: false,
+      rolling: true,
+      cookie: {
+        httpOnly: true,
+        sameSite: 'lax',
+        secure: config.publicUrl?.startsWith('https:') ?? false,
+        maxAge: MONTH_MS,
+      },
+    }),
+  );
+  api.use(accountRoutes(source, clock));
+  api.use(requireCoach(source));
+  api.use(clientRoutes(clock));
+  api.use(assessmentRoutes(clock));
+  api.use(blockRoutes(clock));
+  api.use(sessionRoutes(clock));
+  api.use(todayRoutes(clock));
+  api.use(progressRoutes(clock));
+  api.use((req) => {
+    throw new HttpProblem('not-found', `There is no ${req.method} ${req.baseUrl}${req.path}. See docs/api.md for what there is.`);
+  });
+  app.use('/api/v1', api);
+
+  if (config.webRoot) app.use(webFiles(config.webRoot));
+  app.use(() => {
+    throw new HttpProblem('not-found', 'There is nothing at this address. Go to the start page.');
+  });
+  app.use(errorHandler);
+  return app;
+}

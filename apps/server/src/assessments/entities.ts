@@ -1,0 +1,62 @@
+import type { Side } from '@yandle/core';
+import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
+import { CoachEntity, StudioEntity } from '../accounts/entities.js';
+import { ClientEntity } from '../clients/entities.js';
+import { IdColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
+
+/** The results of one visit. Never changed once written. */
+@Entity('assessment')
+@Index('IDX_assessment_client', ['clientId', 'date', 'time'])
+@Index('IDX_assessment_studio', ['studioId'])
+@Index('IDX_assessment_tester', ['testerId'])
+export class AssessmentEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_assessment_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('client_id') clientId!: string;
+  @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_assessment_client' })
+  client?: Relation<ClientEntity>;
+  @RefColumn('tester_id') testerId!: string;
+  @ManyToOne(() => CoachEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'tester_id', foreignKeyConstraintName: 'FK_assessment_tester' })
+  tester?: Relation<CoachEntity>;
+  @Column({ name: 'date', type: 'date' }) date!: string;
+  /** `09:40`, the client's clock. */
+  @Column({ name: 'time', type: 'char', length: 5 }) time!: string;
+  @Column({ name: 'warm', type: 'boolean' }) warm!: boolean;
+  @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** One reading. A correction is a new row; the corrected one keeps its value and points to it. */
+@Entity('trial')
+@Index('IDX_trial_assessment', ['assessmentId', 'seq'], { unique: true })
+@Index('IDX_trial_studio', ['studioId'])
+export class TrialEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_trial_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('assessment_id') assessmentId!: string;
+  @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_trial_assessment' })
+  assessment?: Relation<AssessmentEntity>;
+  /** Place in the order taken. */
+  @Column({ name: 'seq', type: 'int' }) seq!: number;
+  @Column({ name: 'test_id', type: 'varchar', length: 60 }) testId!: string;
+  @Column({ name: 'side', type: 'varchar', length: 5, nullable: true }) side!: Side | null;
+  /** In the unit of the test. DECIMAL travels as text. */
+  @Column({ name: 'value', type: 'decimal', precision: 7, scale: 2 }) value!: string;
+  @Column({ name: 'instrument', type: 'varchar', length: 60 }) instrument!: string;
+  @RefColumn('replaces', { nullable: true }) replaces!: string | null;
+  @RefColumn('replaced_by', { nullable: true }) replacedBy!: string | null;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}

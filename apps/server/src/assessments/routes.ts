@@ -1,0 +1,32 @@
+import { createAssessmentSchema, trialSchema } from '@yandle/contract/schemas';
+import { Router } from 'express';
+import { currentOf } from '../accounts/current.js';
+import { dateIn, type Clock } from '../clock.js';
+import { pathId, validBody } from '../http/validate.js';
+import { createAssessment, getAssessment, listAssessments, putTrial } from './service.js';
+
+export function assessmentRoutes(clock: Clock): Router {
+  const router = Router();
+
+  router.get('/clients/:id/assessments', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    res.json(await listAssessments(data, pathId(req.params.id, 'client'), studio.timeZone));
+  });
+  router.post('/clients/:id/assessments', async (req, res) => {
+    const { data, coach, studio } = currentOf(res);
+    const body = validBody(createAssessmentSchema, req.body);
+    const who = { coachId: coach.id, timeZone: studio.timeZone, today: dateIn(studio.timeZone, clock.now()) };
+    res.status(201).json(await createAssessment(data, pathId(req.params.id, 'client'), body, who));
+  });
+  router.get('/assessments/:id', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    res.json(await getAssessment(data, pathId(req.params.id, 'assessment'), studio.timeZone));
+  });
+  router.put('/assessments/:id/trials/:trialId', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    const body = validBody(trialSchema, req.body);
+    const trialId = pathId(req.params.trialId, 'reading');
+    res.json(await putTrial(data, pathId(req.params.id, 'assessment'), trialId, body, studio.timeZone));
+  });
+  return router;
+}

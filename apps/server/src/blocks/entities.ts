@@ -1,0 +1,126 @@
+import type { MuscleGroupId, Prescription, Variable, WeekKind } from '@yandle/core';
+import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
+import { CoachEntity, StudioEntity } from '../accounts/entities.js';
+import { ClientEntity } from '../clients/entities.js';
+import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
+
+/** A block of weeks for one client: what the coach chose. */
+@Entity('programme')
+@Index('IDX_programme_client', ['clientId', 'startDate'])
+@Index('IDX_programme_studio', ['studioId'])
+export class ProgrammeEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_programme_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('client_id') clientId!: string;
+  @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_programme_client' })
+  client?: Relation<ClientEntity>;
+  @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
+  @Column({ name: 'start_date', type: 'date' }) startDate!: string;
+  @Column({ name: 'weeks', type: 'int' }) weeks!: number;
+  @Column({ name: 'ramp', type: 'decimal', precision: 3, scale: 2 }) ramp!: string;
+  @Column({ name: 'easier_every', type: 'int', nullable: true }) easierEvery!: number | null;
+  @InstantColumn('ended_at', { nullable: true }) endedAt!: Date | null;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** A published state of a programme. Appended, never changed. */
+@Entity('revision')
+@Index('IDX_revision_number', ['programmeId', 'number'], { unique: true })
+@Index('IDX_revision_studio', ['studioId'])
+@Index('IDX_revision_coach', ['coachId'])
+export class RevisionEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_revision_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('programme_id') programmeId!: string;
+  @ManyToOne(() => ProgrammeEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'programme_id', foreignKeyConstraintName: 'FK_revision_programme' })
+  programme?: Relation<ProgrammeEntity>;
+  @RefColumn('coach_id') coachId!: string;
+  @ManyToOne(() => CoachEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'coach_id', foreignKeyConstraintName: 'FK_revision_coach' })
+  coach?: Relation<CoachEntity>;
+  @Column({ name: 'number', type: 'int' }) number!: number;
+  @Column({ name: 'reason', type: 'varchar', length: 500 }) reason!: string;
+  /** First week it applies to, 1-based. */
+  @Column({ name: 'effective_week', type: 'int' }) effectiveWeek!: number;
+  @Column({ name: 'engine_version', type: 'varchar', length: 20 }) engineVersion!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** One muscle group of a revision. */
+@Entity('lane')
+@Index('IDX_lane_revision', ['revisionId', 'place'], { unique: true })
+@Index('IDX_lane_studio', ['studioId'])
+export class LaneEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_lane_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('revision_id') revisionId!: string;
+  @ManyToOne(() => RevisionEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'revision_id', foreignKeyConstraintName: 'FK_lane_revision' })
+  revision?: Relation<RevisionEntity>;
+  /** The lane's id through all revisions, made by the client. */
+  @RefColumn('lane_key') laneKey!: string;
+  @Column({ name: 'place', type: 'int' }) place!: number;
+  @Column({ name: 'muscle_group', type: 'varchar', length: 40 }) group!: MuscleGroupId;
+  @Column({ name: 'style_id', type: 'varchar', length: 60 }) styleId!: string;
+  @Column({ name: 'exercise_id', type: 'varchar', length: 60 }) exerciseId!: string;
+  @Column({ name: 'limit_reasons', type: 'simple-json' }) limitReasons!: readonly string[];
+}
+
+/** What a lane asks in one week: rows, so that doses can be summed. */
+@Entity('prescription')
+@Index('IDX_prescription_week', ['laneId', 'week'], { unique: true })
+@Index('IDX_prescription_studio', ['studioId'])
+export class PrescriptionEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_prescription_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('lane_id') laneId!: string;
+  @ManyToOne(() => LaneEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'lane_id', foreignKeyConstraintName: 'FK_prescription_lane' })
+  lane?: Relation<LaneEntity>;
+  @Column({ name: 'week', type: 'int' }) week!: number;
+  @Column({ name: 'kind', type: 'varchar', length: 10 }) kind!: WeekKind;
+  @Column({ name: 'technique', type: 'varchar', length: 30 }) technique!: Prescription['technique'];
+  @Column({ name: 'sets', type: 'int' }) sets!: number;
+  @Column({ name: 'hold_seconds', type: 'int' }) holdSeconds!: number;
+  @Column({ name: 'sessions_per_week', type: 'int' }) sessionsPerWeek!: number;
+  @Column({ name: 'sensation', type: 'int' }) sensation!: number;
+  @Column({ name: 'dose', type: 'int' }) dose!: number;
+  @Column({ name: 'step', type: 'int' }) step!: number;
+  @Column({ name: 'changed', type: 'varchar', length: 20, nullable: true }) changed!: Variable | null;
+  @Column({ name: 'reason', type: 'varchar', length: 500 }) reason!: string;
+}
+
+/** The date of a retest of a programme. */
+@Entity('retest')
+@Index('IDX_retest_week', ['programmeId', 'week'], { unique: true })
+@Index('IDX_retest_due', ['studioId', 'date'])
+export class RetestEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_retest_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('programme_id') programmeId!: string;
+  @ManyToOne(() => ProgrammeEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'programme_id', foreignKeyConstraintName: 'FK_retest_programme' })
+  programme?: Relation<ProgrammeEntity>;
+  @Column({ name: 'week', type: 'int' }) week!: number;
+  @Column({ name: 'date', type: 'date' }) date!: string;
+}

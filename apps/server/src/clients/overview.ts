@@ -1,0 +1,106 @@
+import { addDays, daysBetween, type PlainDate } from '@yandle/core';
+import { In, IsNull } from 'typeorm';
+import { AssessmentEntity } from '../assessments/entities.js';
+import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
+import type { StudioData } from '../database/studio-data.js';
+import { SessionEntity } from '../sessions/entities.js';
+
+/** Where a client stands on the path. */
+export interface Overview {
+  readonly lastAssessment: PlainDate | null;
+  readonly assessments: number;
+  readonly block: { readonly id: string; readonly week: number; readonly of: number; readonly endDate: PlainDate } | null;
+  readonly nextSession: { readonly id: string; readonly date: PlainDate } | null;
+  readonly nextRetest: PlainDate | null;
+}
+
+/** Last day of a block of whole weeks. */
+export function endOfBlock(startDate: PlainDate, weeks: number): PlainDate {
+  return addDays(startDate, 7 * weeks - 1);
+}
+
+/** Week of a block on a date, 1-based; 0 or less before it starts. */
+export function weekOn(startDate: PlainDate, date: PlainDate): number {
+  return Math.floor(daysBetween(startDate, date) / 7) + 1;
+}
+
+/** The programme that counts today: not ended, its last day not past; of several the one that started last. */
+export function runningOf<P extends Pick<ProgrammeEntity, 'startDate' | 'weeks' | 'endedAt'>>(
+  programmes: readonly P[],
+  today: PlainDate,
+): P | null {
+  return (
+    [...programmes]
+      .filter((p) => p.endedAt === null && endOfBlock(p.startDate, p.weeks) >= today)
+      .sort((a, b) => (a.startDate < b.startDate ? 1 : -1))[0] ?? null
+  );
+}
+
+/** Overviews of several clients with a fixed number of queries. */
+export async function overviews(
+  data: StudioData,
+  clientIds: readonly string[],
+  today: PlainDate,
+): Promise<Map<string, Overview>> {
+  if (clientIds.length === 0) return new Map();
+  const visits = await data.manager
+    .createQueryBuilder(AssessmentEntity, 'a')
+    .select('a.clientId', 'clientId')
+    .addSelect('MAX(a.date)', 'last')
+    .addSelect('COUNT(*)', 'count')
+    .where('a.studioId = :studio AND a.clientId IN (:...ids)', { studio: data.studioId, ids: clientIds })
+    .groupBy('a.clientId')
+    .getRawMany<{ clientId: string; last: string | Date; count: string }>();
+  const programmes = await data.find(ProgrammeEntity, { clientId: In([...clientIds]), endedAt: IsNull() });
+  const running = new Map<string, ProgrammeEntity>();
+  for (const id of clientIds) {
+    const p = runningOf(
+      programmes.filter((x) => x.clientId === id),
+      today,
+    );
+    if (p) running.set(id, p);
+  }
+  const programmeIds = [...running.values()].map((p) => p.id);
+  const sessions = programmeIds.length
+    ? await data.manager
+        .createQueryBuilder(SessionEntity, 's')
+        .where('s.studioId = :studio AND s.programmeId IN (:...ids) AND s.date >= :today', {
+          studio: data.studioId,
+          ids: programmeIds,
+          today,
+        })
+        .andWhere('NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND r.ended_at IS NOT NULL)')
+        .orderBy('s.date', 'ASC')
+        .getMany()
+    : [];
+  const retests = programmeIds.length
+    ? await data.find(RetestEntity, { programmeId: In(programmeIds) }, { order: { date: 'ASC' } })
+    : [];
+
+  return new Map(
+    clientIds.map((id) => {
+      const visit = visits.find((v) => v.clientId === id);
+      const last = visit ? asDate(visit.last) : null;
+      const p = running.get(id) ?? null;
+      const next = p ? sessions.find((s) => s.programmeId === p.id) : undefined;
+      const retest = p ? retests.find((r) => r.programmeId === p.id && (last === null || r.date > last)) : undefined;
+      return [
+        id,
+        {
+          lastAssessment: last,
+          assessments: Number(visit?.count ?? 0),
+          block: p
+            ? { id: p.id, week: weekOn(p.startDate, today), of: p.weeks, endDate: endOfBlock(p.startDate, p.weeks) }
+            : null,
+          nextSession: next ? { id: next.id, date: next.date } : null,
+          nextRetest: retest?.date ?? null,
+        },
+      ];
+    }),
+  );
+}
+
+/** Aggregates of DATE columns arrive as Date at UTC midnight from the driver. */
+function asDate(value: string | Date): PlainDate {
+  return typeof value === 'string' ? value.slice(0, 10) : value.toISOString().slice(0, 10);
+}

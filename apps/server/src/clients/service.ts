@@ -1,0 +1,178 @@
+import type {
+  Client,
+  ClientListItem,
+  ClientPath,
+  CreateClientBody,
+  Page,
+  UpdateClientBody,
+} from '@yandle/contract';
+import { ageOn, type PlainDate } from '@yandle/core';
+import { Brackets } from 'typeorm';
+import { CoachEntity } from '../accounts/entities.js';
+import { hashOf, type StudioData } from '../database/studio-data.js';
+import { HttpProblem } from '../http/problem.js';
+import { ClientEntity } from './entities.js';
+import { overviews } from './overview.js';
+
+/** Oldest age that is no slip of the pen. */
+const OLDEST = 120;
+
+/** A client as it crosses the wire. */
+export function clientView(row: ClientEntity, today: PlainDate): Client {
+  return {
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    birthDate: row.birthDate,
+    age: ageOn(row.birthDate, today),
+    aim: row.aim,
+    level: row.level,
+    trainingDays: row.trainingDays,
+    minutesPerSession: row.minutesPerSession,
+    easyOn: row.easyOn,
+    screening: row.screening,
+    screeningNote: row.screeningNote,
+    notes: row.notes,
+    leadCoachId: row.leadCoachId,
+    archivedAt: row.archivedAt?.toISOString() ?? null,
+  };
+}
+
+async function checkClient(data: StudioData, body: Pick<CreateClientBody, 'birthDate' | 'leadCoachId'>, today: PlainDate) {
+  const errors = [];
+  if (body.birthDate > today) errors.push({ path: 'birthDate', message: 'The date of birth lies in the future.' });
+  else if (ageOn(body.birthDate, today) > OLDEST)
+    errors.push({ path: 'birthDate', message: `This would be more than ${OLDEST} years ago.` });
+  if (!(await data.findOne(CoachEntity, { id: body.leadCoachId })))
+    errors.push({ path: 'leadCoachId', message: 'Choose a coach of this studio.' });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+}
+
+export async function createClient(data: StudioData, body: CreateClientBody, today: PlainDate): Promise<Client> {
+  return data.transaction(async (tx) => {
+    if (await tx.isNew(ClientEntity, body.id, body)) {
+      await checkClient(tx, body, today);
+      const { id, ...fields } = body;
+      await tx.insert(ClientEntity, {
+        ...fields,
+        id,
+        version: 1,
+        archivedAt: null,
+        requestHash: hashOf(body),
+        createdAt: new Date(),
+      });
+    }
+    return clientView(await tx.get(ClientEntity, body.id, 'client'), today);
+  });
+}
+
+/** Throws `stale-version` with the present state when an edit started from another version. */
+export function assertVersion(row: { version: number }, version: number, current: unknown): void {
+  if (row.version !== version)
+    throw new HttpProblem('stale-version', 'Somebody changed this meanwhile. Look at the present state and edit that.', {
+      current,
+    });
+}
+
+export async function updateClient(
+  data: StudioData,
+  id: string,
+  body: UpdateClientBody,
+  today: PlainDate,
+): Promise<Client> {
+  return data.transaction(async (tx) => {
+    const row = await tx.getLocked(ClientEntity, id, 'client');
+    assertVersion(row, body.version, clientView(row, today));
+    await checkClient(tx, body, today);
+    const { version, ...fields } = body;
+    await tx.update(ClientEntity, { id }, { ...fields, version: version + 1 });
+    return clientView(await tx.get(ClientEntity, id, 'client'), today);
+  });
+}
+
+export async function setArchived(
+  data: StudioData,
+  id: string,
+  version: number,
+  archivedAt: Date | null,
+  today: PlainDate,
+): Promise<Client> {
+  return data.transaction(async (tx) => {
+    const row = await tx.getLocked(ClientEntity, id, 'client');
+    assertVersion(row, version, clientView(row, today));
+    await tx.update(ClientEntity, { id }, { archivedAt, version: version + 1 });
+    return clientView(await tx.get(ClientEntity, id, 'client'), today);
+  });
+}
+
+interface ListQuery {
+  readonly search: string;
+  readonly archived: boolean;
+  readonly cursor: string;
+  readonly limit: number;
+}
+
+function readCursor(cursor: string): { name: string; id: string } | null {
+  if (!cursor) return null;
+  try {
+    const [name, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as unknown[];
+    if (typeof name === 'string' && typeof id === 'string') return { name, id };
+  } catch {
+    /* refused below */
+  }
+  throw new HttpProblem('validation', 'This page mark is not ours. Load the list from its start.', {
+    errors: [{ path: 'cursor', message: 'Use the mark of the page before.' }],
+  });
+}
+
+/** A page of the studio's clients by name. */
+export async function listClients(data: StudioData, query: ListQuery, today: PlainDate): Promise<Page<ClientListItem>> {
+  const after = readCursor(query.cursor);
+  const find = data.manager
+    .createQueryBuilder(ClientEntity, 'c')
+    .where('c.studioId = :studio', { studio: data.studioId })
+    .andWhere(query.archived ? 'c.archivedAt IS NOT NULL' : 'c.archivedAt IS NULL')
+    .orderBy('c.name', 'ASC')
+    .addOrderBy('c.id', 'ASC')
+    .take(query.limit + 1);
+  const words = query.search.trim();
+  if (words) {
+    const like = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
+    find.andWhere(new Brackets((b) => b.where('c.name LIKE :like', { like }).orWhere('c.aim LIKE :like', { like })));
+  }
+  if (after) find.andWhere('(c.name > :name OR (c.name = :name AND c.id > :after))', { name: after.name, after: after.id });
+  const rows = await find.getMany();
+  const page = rows.slice(0, query.limit);
+  const last = page[page.length - 1];
+  const states = await overviews(
+    data,
+    page.map((r) => r.id),
+    today,
+  );
+  return {
+    items: page.map((r) => {
+      const o = states.get(r.id)!;
+      return {
+        id: r.id,
+        name: r.name,
+        age: ageOn(r.birthDate, today),
+        aim: r.aim,
+        leadCoachId: r.leadCoachId,
+        screening: r.screening,
+        archived: r.archivedAt !== null,
+        lastAssessment: o.lastAssessment,
+        nextSession: o.nextSession?.date ?? null,
+        blockWeek: o.block ? { week: o.block.week, of: o.block.of } : null,
+      };
+    }),
+    nextCursor:
+      rows.length > query.limit && last ? Buffer.from(JSON.stringify([last.name, last.id])).toString('base64url') : null,
+  };
+}
+
+/** A client with the state of each step of the path. */
+export async function clientPath(data: StudioData, id: string, today: PlainDate): Promise<ClientPath> {
+  const row = await data.get(ClientEntity, id, 'client');
+  const o = (await overviews(data, [id], today)).get(id)!;
+  return { client: clientView(row, today), ...o };
+}

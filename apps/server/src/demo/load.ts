@@ -1,0 +1,220 @@
+import {
+  addDays,
+  exercisesFor,
+  resultOfTrials,
+  romTestById,
+  SIDES,
+  weekdayOf,
+  type MuscleGroupId,
+  type PlainDate,
+  type Side,
+} from '@yandle/core';
+import { In, type DataSource, type EntityManager } from 'typeorm';
+import { v4, v7 as uuid } from 'uuid';
+import { CoachEntity, StudioEntity } from '../accounts/entities.js';
+import { hashPassword } from '../accounts/password.js';
+import { createAssessment, putTrial } from '../assessments/service.js';
+import { createBlock, type Planner } from '../blocks/service.js';
+import { createClient } from '../clients/service.js';
+import { dateIn, instantOf, type Clock } from '../clock.js';
+import { hashOf, StudioData } from '../database/studio-data.js';
+import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
+import {
+  DEMO_CLIENTS,
+  DEMO_COACHES,
+  DEMO_PASSWORD,
+  DEMO_STUDIO,
+  OTHER_CLIENT,
+  OTHER_STUDIO,
+  type DemoClient,
+} from './people.js';
+
+/** A small repeatable source of noise (Park & Miller 1988), so that the demo looks the same on every machine. */
+function noise(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 48271) % 2147483647) / 2147483647;
+}
+
+const WHO = { zone: DEMO_STUDIO.timeZone };
+
+async function measure(
+  data: StudioData,
+  clientId: string,
+  demo: DemoClient,
+  date: PlainDate,
+  weeks: number,
+  planner: Planner,
+  random: () => number,
+): Promise<void> {
+  const visit = await createAssessment(
+    data,
+    clientId,
+    { id: uuid(), date, time: '09:40', warm: false, note: '' },
+    { coachId: planner.coachId, timeZone: WHO.zone, today: planner.today },
+  );
+  for (const t of demo.tests) {
+    const test = romTestById(t.testId);
+    for (const side of SIDES) {
+      const truth = t[side] + weeks * t.perWeek[side];
+      const readings: number[] = [];
+      do {
+        const wobble = (random() - 0.5) * test.repeatTolerance * 1.3;
+        const step = test.unit === 'deg' ? 1 : 10;
+        readings.push(Math.round((truth + wobble) * step) / step);
+      } while (readings.length < 2 || resultOfTrials(readings, test).steadiness === 'third-needed');
+      for (const value of readings)
+        await putTrial(
+          data,
+          visit.id,
+          uuid(),
+          { testId: test.id, side, value, instrument: test.instruments[0]!, replaces: null },
+          WHO.zone,
+        );
+    }
+  }
+}
+
+async function doSessions(
+  data: StudioData,
+  clientId: string,
+  demo: DemoClient,
+  planner: Planner,
+  random: () => number,
+): Promise<void> {
+  const past = (await data.find(SessionEntity, { clientId }, { order: { date: 'ASC' } })).filter(
+    (s) => s.date < planner.today,
+  );
+  const items = await data.find(SessionItemEntity, { sessionId: In(past.map((s) => s.id)) });
+  const runs: Omit<RunEntity, 'studioId'>[] = [];
+  const logs: Omit<SetLogEntity, 'studioId'>[] = [];
+  let lastRun: { run: (typeof runs)[number]; session: SessionEntity } | null = null;
+  for (const s of past) {
+    if (random() > demo.adherence) continue;
+    const startedAt = instantOf(s.date, '18:05', WHO.zone);
+    const run = {
+      id: uuid(),
+      sessionId: s.id,
+      startedAt,
+      endedAt: new Date(startedAt.getTime() + s.totalSeconds * 1000),
+      sensation: random() < 0.15 ? null : 4 + Math.floor(random() * 2.4),
+      note: '',
+      requestHash: hashOf({ demo: s.id }),
+      createdAt: startedAt,
+    };
+    runs.push(run);
+    lastRun = { run, session: s };
+    for (const item of items.filter((i) => i.sessionId === s.id))
+      for (const side of SIDES as readonly Side[])
+        for (let set = 1; set <= item.sets; set++) {
+          const cut = random() < 0.05;
+          const id = v4();
+          logs.push({
+            id,
+            runId: run.id,
+            item: item.place,
+            side,
+            set,
+            plannedSeconds: item.holdSeconds,
+            doneSeconds: cut ? Math.round(item.holdSeconds * 0.6) : item.holdSeconds,
+            replaces: null,
+            replacedBy: null,
+            requestHash: hashOf({ demo: id }),
+            createdAt: startedAt,
+          });
+        }
+  }
+  await data.insertMany(RunEntity, runs);
+  await data.insertMany(SetLogEntity, logs);
+  if (demo.symptom && lastRun) {
+    const place = items.find((i) => i.sessionId === lastRun.session.id && i.exerciseId === 'supine-strap-hamstring');
+    if (place)
+      await data.insert(SymptomEntity, {
+        id: uuid(),
+        clientId,
+        sessionId: lastRun.session.id,
+        runId: lastRun.run.id,
+        exerciseId: place.exerciseId,
+        side: 'right',
+        symptom: 'numbness',
+        clearedAt: null,
+        clearedBy: null,
+        clearedNote: '',
+        requestHash: hashOf({ demo: 'symptom' }),
+        createdAt: lastRun.run.startedAt,
+      });
+  }
+}
+
+async function loadClient(m: EntityManager, demo: DemoClient, index: number, today: PlainDate): Promise<void> {
+  const data = new StudioData(m, DEMO_STUDIO.id);
+  const random = noise(1000 + index * 77);
+  const coach = DEMO_COACHES[demo.lead];
+  const planner: Planner = { coachId: coach.id, timeZone: WHO.zone, today };
+  const id = uuid();
+  const birthDate = addDays(today, -Math.round(demo.age * 365.25) - 40 - index * 13);
+  await createClient(data, { ...demo.body, id, birthDate, leadCoachId: coach.id }, today);
+
+  const monday = addDays(today, 1 - weekdayOf(today));
+  const start = demo.block ? addDays(monday, -7 * demo.block.weeksAgo) : addDays(today, -6);
+  const visitDate = (week: number) => (week === 0 ? addDays(start, -1) : addDays(start, 7 * week - 1));
+  const past = demo.visitWeeks.filter((w) => visitDate(w) <= today);
+  if (demo.visitWeeks.includes(0)) await measure(data, id, demo, visitDate(0), 0, planner, random);
+  if (demo.block) {
+    const { groups, weeks } = demo.block;
+    await createBlock(
+      data,
+      id,
+      {
+        id: uuid(),
+        startDate: start,
+        weeks,
+        ramp: 0.2,
+        easierEvery: 4,
+        lanes: groups.map((g) => ({
+          id: uuid(),
+          group: g as MuscleGroupId,
+          styleId: 'steady-hold',
+          exerciseId: exercisesFor(g as MuscleGroupId)[0]!.id,
+        })),
+      },
+      planner,
+    );
+    await doSessions(data, id, demo, planner, random);
+  }
+  for (const w of past.filter((x) => x > 0)) await measure(data, id, demo, visitDate(w), w, planner, random);
+}
+
+async function fill(source: DataSource, clock: Clock): Promise<void> {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const today = dateIn(WHO.zone, clock.now());
+  // One transaction: a kill half-way leaves nothing, and the next start loads it whole.
+  await source.transaction(async (m) => {
+    await m.insert(StudioEntity, [DEMO_STUDIO, OTHER_STUDIO]);
+    await m.insert(
+      CoachEntity,
+      DEMO_COACHES.map((c) => ({ ...c, passwordHash })),
+    );
+    for (const [i, demo] of DEMO_CLIENTS.entries()) await loadClient(m, demo, i, today);
+    await createClient(
+      new StudioData(m, OTHER_STUDIO.id),
+      { ...OTHER_CLIENT, id: uuid(), birthDate: '1980-05-05', leadCoachId: DEMO_COACHES[2].id },
+      today,
+    );
+  });
+}
+
+/** Loads the demo studios into a database without any studio. False when there is one already. */
+export async function loadDemoOnce(source: DataSource, clock: Clock): Promise<boolean> {
+  if ((await source.manager.count(StudioEntity)) > 0) return false;
+  await fill(source, clock);
+  return true;
+}
+
+/** Removes the demo studios with all that was done in them and loads them anew. Other studios are not touched. */
+export async function resetDemo(source: DataSource, clock: Clock): Promise<void> {
+  const ids = [DEMO_STUDIO.id, OTHER_STUDIO.id];
+  // Clients first: a lead coach cannot be removed while a client names them.
+  for (const studioId of ids) await source.query('DELETE FROM client WHERE studio_id = ?', [studioId]);
+  await source.manager.delete(StudioEntity, { id: In(ids) });
+  await fill(source, clock);
+}

@@ -1,0 +1,141 @@
+import type { ClientBody } from '@yandle/contract';
+
+/** All people and places here are invented. */
+export const DEMO_STUDIO = { id: '0d3f0000-0000-4000-8000-000000000001', name: 'Harbour Lane Mobility', timeZone: 'Europe/Vienna' };
+/** Exists to prove that nothing of it is ever seen from the first. */
+export const OTHER_STUDIO = { id: '0d3f0000-0000-4000-8000-000000000002', name: 'Millpond Movement Room', timeZone: 'Europe/Vienna' };
+
+export const DEMO_PASSWORD = 'long-easy-breath';
+
+export const DEMO_COACHES = [
+  { id: '0d3f0000-0000-4000-8000-000000000011', studioId: DEMO_STUDIO.id, name: 'Mara Thornebrook', email: 'mara@harbourlane.example' },
+  { id: '0d3f0000-0000-4000-8000-000000000012', studioId: DEMO_STUDIO.id, name: 'Joris Ebbing', email: 'joris@harbourlane.example' },
+  { id: '0d3f0000-0000-4000-8000-000000000013', studioId: OTHER_STUDIO.id, name: 'Silva Pendry', email: 'silva@millpond.example' },
+] as const;
+
+/** True value of a test on a side at the start, and what a week of stretching adds (signed as the reading). */
+export interface DemoTest {
+  readonly testId: 'weight-bearing-lunge' | 'active-knee-extension';
+  readonly left: number;
+  readonly right: number;
+  readonly perWeek: { readonly left: number; readonly right: number };
+}
+
+export interface DemoClient {
+  readonly body: Omit<ClientBody, 'leadCoachId' | 'birthDate'>;
+  readonly age: number;
+  readonly lead: 0 | 1;
+  readonly tests: readonly DemoTest[];
+  /** Weeks since the block began (0: this week), how many it has, and its groups; null for no block. */
+  readonly block: { readonly weeksAgo: number; readonly weeks: number; readonly groups: readonly string[] } | null;
+  /** Share of the sets that are done. */
+  readonly adherence: number;
+  /** Weeks before the block's start that are measured, 0 = baseline; further ones are retests. */
+  readonly visitWeeks: readonly number[];
+  readonly symptom?: boolean;
+}
+
+const base = { easyOn: [], screening: 'clear', screeningNote: '', notes: '' } as const;
+
+export const DEMO_CLIENTS: readonly DemoClient[] = [
+  {
+    body: { ...base, name: 'Ottoline Varga', aim: 'Sit on my heels in the garden and get up without a hand', level: 'regular', trainingDays: [1, 3, 5, 6], minutesPerSession: 20 },
+    age: 46,
+    lead: 0,
+    tests: [
+      { testId: 'weight-bearing-lunge', left: 6.4, right: 9.1, perWeek: { left: 0.5, right: 0.12 } },
+      { testId: 'active-knee-extension', left: 38, right: 29, perWeek: { left: -2.3, right: -0.6 } },
+    ],
+    block: { weeksAgo: 5, weeks: 8, groups: ['soleus', 'hamstrings'] },
+    adherence: 0.94,
+    visitWeeks: [0, 2, 4],
+  },
+  {
+    body: { ...base, name: 'Tobin Quillfeather', aim: 'Run a half marathon without calves like wood', level: 'regular', trainingDays: [2, 4, 7], minutesPerSession: 15 },
+    age: 29,
+    lead: 0,
+    tests: [
+      { testId: 'weight-bearing-lunge', left: 7.8, right: 7.5, perWeek: { left: 0.2, right: 0.25 } },
+      { testId: 'active-knee-extension', left: 33, right: 36, perWeek: { left: -0.8, right: -0.9 } },
+    ],
+    block: { weeksAgo: 2, weeks: 8, groups: ['calf', 'soleus', 'hamstrings'] },
+    adherence: 0.8,
+    visitWeeks: [0],
+    symptom: true,
+  },
+  {
+    body: { ...base, name: 'Isaura Bellwether', aim: 'Look after my balance on the stairs', level: 'beginner', trainingDays: [1, 2, 4, 5], minutesPerSession: 15, easyOn: ['hamstrings'], notes: 'Wears hearing aids: give cues from the front.' },
+    age: 71,
+    lead: 1,
+    tests: [
+      { testId: 'weight-bearing-lunge', left: 8.9, right: 8.2, perWeek: { left: 0.25, right: 0.3 } },
+      { testId: 'active-knee-extension', left: 27, right: 26, perWeek: { left: -0.5, right: -0.5 } },
+    ],
+    block: { weeksAgo: 3, weeks: 12, groups: ['soleus', 'hamstrings'] },
+    adherence: 0.98,
+    visitWeeks: [0],
+  },
+  {
+    body: { ...base, name: 'Lorcan Ashgrove', aim: 'Kick higher in dance class', level: 'regular', trainingDays: [1, 3, 6], minutesPerSession: 15, screeningNote: 'Guardian has agreed in writing.' },
+    age: 16,
+    lead: 1,
+    tests: [
+      { testId: 'weight-bearing-lunge', left: 10.2, right: 10.6, perWeek: { left: 0.1, right: 0.1 } },
+      { testId: 'active-knee-extension', left: 24, right: 22, perWeek: { left: -1.2, right: -1 } },
+    ],
+    block: { weeksAgo: 0, weeks: 8, groups: ['hamstrings', 'quadriceps'] },
+    adherence: 1,
+    visitWeeks: [0],
+  },
+  {
+    body: { ...base, name: 'Petronella Sand', aim: 'Less back ache after long drives', level: 'beginner', trainingDays: [2, 5], minutesPerSession: 20, screening: 'refer', screeningNote: 'Leg pain below the knee when bending: asked to see her physician first.' },
+    age: 52,
+    lead: 0,
+    tests: [],
+    block: null,
+    adherence: 0,
+    visitWeeks: [],
+  },
+  {
+    body: { ...base, name: 'Emeric Holloway', aim: 'Touch my toes again', level: 'beginner', trainingDays: [1, 4, 6], minutesPerSession: 20 },
+    age: 58,
+    lead: 0,
+    tests: [
+      { testId: 'weight-bearing-lunge', left: 8.1, right: 8.4, perWeek: { left: 0, right: 0 } },
+      { testId: 'active-knee-extension', left: 44, right: 41, perWeek: { left: 0, right: 0 } },
+    ],
+    block: null,
+    adherence: 0,
+    visitWeeks: [0],
+  },
+  {
+    body: { ...base, name: 'Fenna Oosterveld', aim: 'Squat with my heels down', level: 'experienced', trainingDays: [1, 2, 3, 5, 6], minutesPerSession: 25 },
+    age: 34,
+    lead: 1,
+    tests: [
+      { testId: 'weight-bearing-lunge', left: 8.4, right: 8.0, perWeek: { left: 0.42, right: 0.4 } },
+      { testId: 'active-knee-extension', left: 25, right: 27, perWeek: { left: -0.4, right: -0.5 } },
+    ],
+    block: { weeksAgo: 9, weeks: 8, groups: ['soleus', 'calf'] },
+    adherence: 0.9,
+    visitWeeks: [0, 4, 8],
+  },
+  {
+    body: { ...base, name: 'Dario Munkácsy', aim: 'Reach the top shelf without leaning back', level: 'beginner', trainingDays: [3, 6], minutesPerSession: 15, screening: 'open' },
+    age: 41,
+    lead: 0,
+    tests: [],
+    block: null,
+    adherence: 0,
+    visitWeeks: [],
+  },
+];
+
+export const OTHER_CLIENT: Omit<ClientBody, 'leadCoachId' | 'birthDate'> = {
+  ...base,
+  name: 'Ruprecht Vale',
+  aim: 'Belongs to the other studio',
+  level: 'regular',
+  trainingDays: [2, 4],
+  minutesPerSession: 20,
+};

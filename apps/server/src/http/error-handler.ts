@@ -1,0 +1,67 @@
+import type { Problem } from '@yandle/contract';
+import { CoreError } from '@yandle/core';
+import type { ErrorRequestHandler, Response } from 'express';
+import type {} from 'pino-http';
+import { HttpProblem } from './problem.js';
+
+/** Driver and system codes that mean "the database is not there", not "the query is wrong". */
+const UNREACHABLE = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ETIMEDOUT',
+  'EPIPE',
+  'ENOENT',
+  'PROTOCOL_CONNECTION_LOST',
+  'PROTOCOL_SEQUENCE_TIMEOUT',
+  'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+]);
+
+function codeOf(err: unknown): string | undefined {
+  const code = (err as { code?: unknown } | null)?.code;
+  return typeof code === 'string' ? code : undefined;
+}
+
+/** Any error as a refusal that says what to do. What is not expected becomes `internal`, without its innards. */
+export function toProblem(err: unknown): HttpProblem {
+  if (err instanceof HttpProblem) return err;
+  if (err instanceof CoreError) return new HttpProblem('computation', err.message);
+  const type = (err as { type?: unknown } | null)?.type;
+  if (type === 'entity.too.large')
+    return new HttpProblem('body-too-large', 'The request is larger than this route takes. Send less at once.');
+  if (type === 'entity.parse.failed')
+    return new HttpProblem('malformed-body', 'The body is no valid JSON. Mend it and send again.');
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return new HttpProblem('unsupported-media-type', 'Send the body as application/json in UTF-8.');
+  if (err instanceof URIError || typeof type === 'string')
+    return new HttpProblem('malformed-body', 'The request could not be read. Mend it and send again.');
+  const code = codeOf(err) ?? codeOf((err as { driverError?: unknown } | null)?.driverError);
+  if (code && UNREACHABLE.has(code))
+    return new HttpProblem('database-unavailable', 'Nothing was saved. Wait a moment and send again; what you entered is kept here.');
+  if (code === 'ER_DUP_ENTRY')
+    return new HttpProblem('conflict', 'This exists already. Load the page again to see it.');
+  return new HttpProblem('internal', 'This was our fault and has been logged. Try again; if it stays, tell who runs Yandle the number below.');
+}
+
+/** Writes a refusal as `application/problem+json`. */
+export function sendProblem(res: Response, problem: HttpProblem, requestId: string): void {
+  const body: Problem = {
+    type: `urn:yandle:problem:${problem.code}`,
+    title: problem.title,
+    status: problem.status,
+    code: problem.code,
+    detail: problem.detail,
+    instance: requestId,
+    ...problem.extra,
+  };
+  res.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
+}
+
+/** Last in the chain: everything thrown becomes a problem body. */
+export const errorHandler: ErrorRequestHandler = (err, req, res, next) => {
+  if (res.headersSent) return next(err);
+  const problem = toProblem(err);
+  if (problem.status >= 500) req.log.error({ err }, problem.code);
+  sendProblem(res, problem, String(req.id));
+};

@@ -1,0 +1,46 @@
+import type { FieldError, ProblemCode } from '@yandle/contract';
+
+/** Title and status of each code, in one place. */
+const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>> = {
+  validation: { status: 400, title: 'Some fields need another look' },
+  'malformed-body': { status: 400, title: 'The request could not be read' },
+  'body-too-large': { status: 413, title: 'The request is too large' },
+  'unsupported-media-type': { status: 415, title: 'Send JSON' },
+  'not-signed-in': { status: 401, title: 'Sign in first' },
+  'sign-in-refused': { status: 401, title: 'Sign-in refused' },
+  'too-many-attempts': { status: 429, title: 'Too many attempts' },
+  'cross-site': { status: 403, title: 'Request from another site' },
+  'not-found': { status: 404, title: 'Not found' },
+  'stale-version': { status: 409, title: 'Changed meanwhile' },
+  'id-in-use': { status: 409, title: 'Id already used' },
+  'already-set-up': { status: 409, title: 'Already set up' },
+  conflict: { status: 409, title: 'Does not fit the present state' },
+  'screening-blocks-planning': { status: 409, title: 'Planning is blocked' },
+  'block-has-logs': { status: 409, title: 'This block has been worked with' },
+  'symptom-not-cleared': { status: 409, title: 'A symptom is not cleared' },
+  computation: { status: 422, title: 'That cannot be computed' },
+  'database-unavailable': { status: 503, title: 'The database does not answer' },
+  internal: { status: 500, title: 'Something went wrong here' },
+};
+
+/** A refusal on its way to the client. */
+export class HttpProblem extends Error {
+  override readonly name = 'HttpProblem';
+  readonly status: number;
+  readonly title: string;
+  constructor(
+    readonly code: ProblemCode,
+    /** What to do about it. */
+    readonly detail: string,
+    readonly extra: { readonly errors?: readonly FieldError[]; readonly current?: unknown } = {},
+  ) {
+    super(detail);
+    this.status = CATALOGUE[code].status;
+    this.title = CATALOGUE[code].title;
+  }
+}
+
+/** The answer for a thing that is missing, or belongs to another studio: nobody can tell which. */
+export function notFound(what: string): HttpProblem {
+  return new HttpProblem('not-found', `There is no such ${what}. It may have been removed; go back to the list.`);
+}

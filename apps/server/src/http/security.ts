@@ -1,0 +1,57 @@
+import type { RequestHandler } from 'express';
+import helmet from 'helmet';
+import type { Config } from '../config.js';
+import { HttpProblem } from './problem.js';
+
+/** Headers of every answer. Styles may be inline (component styles are put in at run time); scripts never. */
+export function securityHeaders(config: Pick<Config, 'publicUrl'>): RequestHandler {
+  const https = config.publicUrl?.startsWith('https:') ?? false;
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        scriptSrcAttr: ["'none'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+        ...(https ? { upgradeInsecureRequests: [] } : {}),
+      },
+    },
+    referrerPolicy: { policy: 'no-referrer' },
+    strictTransportSecurity: https,
+  });
+}
+
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/**
+ * Refuses writes that another site's page sends with our cookie, and bodies that are no JSON (a plain form cannot send JSON).
+ */
+export const sameSiteWrites: RequestHandler = (req, _res, next) => {
+  if (SAFE.has(req.method)) return next();
+  const site = req.get('sec-fetch-site');
+  if (site !== undefined && site !== 'same-origin' && site !== 'none')
+    throw new HttpProblem('cross-site', 'This came from a page of another site. Use Yandle itself.');
+  const origin = req.get('origin');
+  if (origin !== undefined && hostOf(origin) !== req.get('host'))
+    throw new HttpProblem('cross-site', 'This came from a page of another site. Use Yandle itself.');
+  const hasBody = req.get('transfer-encoding') !== undefined || Number(req.get('content-length') ?? 0) > 0;
+  if (hasBody && !req.is('application/json'))
+    throw new HttpProblem('unsupported-media-type', 'Send the body as application/json in UTF-8.');
+  next();
+};
+
+function hostOf(origin: string): string | null {
+  try {
+    return new URL(origin).host;
+  } catch {
+    return null;
+  }
+}

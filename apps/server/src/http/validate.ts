@@ -1,0 +1,37 @@
+import type { FieldError } from '@yandle/contract';
+import { STRICT } from '@yandle/contract/schemas';
+import type Joi from 'joi';
+import { HttpProblem } from './problem.js';
+
+function fieldErrors(error: Joi.ValidationError): FieldError[] {
+  return error.details.map((d) => ({ path: d.path.join('.'), message: d.message }));
+}
+
+/**
+ * The body, checked against its schema.
+ * @throws HttpProblem `validation` with one entry a field
+ */
+export function validBody<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
+  const { value, error } = schema.required().validate(body, STRICT);
+  if (error) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: fieldErrors(error) });
+  return value as T;
+}
+
+/** Query values are text: this one converts them. */
+export function validQuery<T>(schema: Joi.ObjectSchema<T>, query: unknown): T {
+  const { value, error } = schema.validate(query, { ...STRICT, convert: true });
+  if (error) throw new HttpProblem('validation', 'Mend the query values listed and send again.', { errors: fieldErrors(error) });
+  return value as T;
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
+/**
+ * An id from the path.
+ * @throws HttpProblem `not-found` when it is no UUID: such a thing cannot exist
+ */
+export function pathId(value: unknown, what: string): string {
+  if (typeof value !== 'string' || !UUID.test(value))
+    throw new HttpProblem('not-found', `There is no such ${what}. It may have been removed; go back to the list.`);
+  return value;
+}

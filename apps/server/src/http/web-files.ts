@@ -1,0 +1,21 @@
+import express, { Router } from 'express';
+
+/** The built web application: hashed files for a year, the page itself always fresh. Every other path is the application's own. */
+export function webFiles(root: string): Router {
+  const router = Router();
+  router.use(
+    express.static(root, {
+      index: false,
+      setHeaders: (res, path) =>
+        res.setHeader(
+          'cache-control',
+          /-[A-Z0-9]{8}\.(js|css|woff2)$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+        ),
+    }),
+  );
+  router.get(/^\/(?!api\/)/, (req, res, next) => {
+    if (!req.accepts('html')) return next();
+    res.set('cache-control', 'no-cache').sendFile('index.html', { root });
+  });
+  return router;
+}

@@ -1,0 +1,84 @@
+import type { Progress } from '@yandle/contract';
+import { exerciseById, plannedDone, type DoseEntry, type PlainDate } from '@yandle/core';
+import { Router } from 'express';
+import { In, IsNull } from 'typeorm';
+import { currentOf } from '../accounts/current.js';
+import { listAssessments } from '../assessments/service.js';
+import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RevisionEntity } from '../blocks/entities.js';
+import { weekOn } from '../clients/overview.js';
+import { dateIn, type Clock } from '../clock.js';
+import type { StudioData } from '../database/studio-data.js';
+import { pathId } from '../http/validate.js';
+import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from '../sessions/entities.js';
+import { countedRun } from '../sessions/views.js';
+
+async function doseOf(
+  data: StudioData,
+  programme: ProgrammeEntity,
+  today: PlainDate,
+): Promise<Pick<Progress, 'dose' | 'sensations'>> {
+  const currentWeek = Math.min(programme.weeks, Math.max(0, weekOn(programme.startDate, today)));
+  const [revision] = await data.find(
+    RevisionEntity,
+    { programmeId: programme.id },
+    { order: { number: 'DESC' }, take: 1 },
+  );
+  const lanes = await data.find(LaneEntity, { revisionId: revision!.id }, { order: { place: 'ASC' } });
+  const weeks = await data.find(PrescriptionEntity, { laneId: In(lanes.map((l) => l.id)) });
+  const planned: DoseEntry[] = lanes.flatMap((l) =>
+    weeks
+      .filter((w) => w.laneId === l.id && w.week <= currentWeek)
+      .map((w) => ({ week: w.week, group: l.group, side: null, seconds: w.dose })),
+  );
+
+  const sessions = await data.find(SessionEntity, { programmeId: programme.id }, { order: { date: 'ASC' } });
+  const ids = sessions.map((s) => s.id);
+  const runs = await data.find(RunEntity, { sessionId: In(ids) });
+  const items = await data.find(SessionItemEntity, { sessionId: In(ids) });
+  const counted = sessions.flatMap((s) => {
+    const run = countedRun(runs.filter((r) => r.sessionId === s.id));
+    return run ? [{ session: s, run }] : [];
+  });
+  const logs = await data.find(SetLogEntity, { runId: In(counted.map((c) => c.run.id)), replacedBy: IsNull() });
+  const done: DoseEntry[] = counted.flatMap(({ session, run }) =>
+    logs
+      .filter((l) => l.runId === run.id)
+      .map((l) => {
+        const item = items.find((i) => i.sessionId === session.id && i.place === l.item)!;
+        return {
+          week: session.week,
+          group: exerciseById(item.exerciseId).primary,
+          side: l.side,
+          seconds: l.doneSeconds,
+        };
+      }),
+  );
+  return {
+    dose: {
+      blockId: programme.id,
+      startDate: programme.startDate,
+      weeks: programme.weeks,
+      currentWeek,
+      rows: plannedDone(planned, done),
+    },
+    sensations: counted
+      .filter((c) => c.run.endedAt !== null)
+      .map((c) => ({ date: c.session.date, sensation: c.run.sensation })),
+  };
+}
+
+export function progressRoutes(clock: Clock): Router {
+  const router = Router();
+  router.get('/clients/:id/progress', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    const clientId = pathId(req.params.id, 'client');
+    const assessments = await listAssessments(data, clientId, studio.timeZone);
+    const [latest] = await data.find(ProgrammeEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' }, take: 1 });
+    const dose = latest
+      ? await doseOf(data, latest, dateIn(studio.timeZone, clock.now()))
+      : { dose: null, sensations: [] };
+    const progress: Progress = { assessments, ...dose };
+    res.json(progress);
+  });
+  return router;
+}

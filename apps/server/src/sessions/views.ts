@@ -1,0 +1,104 @@
+import type { Run, Session, SessionStatus, SessionSummary, SymptomReport } from '@yandle/contract';
+import { isRedSymptom } from '@yandle/core';
+import { In, IsNull } from 'typeorm';
+import { ClientEntity } from '../clients/entities.js';
+import type { StudioData } from '../database/studio-data.js';
+import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from './entities.js';
+
+/** Of several runs of a session the one that counts: the first that was finished, else the one started last. */
+export function countedRun<R extends Pick<RunEntity, 'startedAt' | 'endedAt'>>(runs: readonly R[]): R | null {
+  const finished = runs.filter((r) => r.endedAt !== null).sort((a, b) => a.endedAt!.getTime() - b.endedAt!.getTime());
+  const started = [...runs].sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime());
+  return finished[0] ?? started[0] ?? null;
+}
+
+export function statusOf(run: Pick<RunEntity, 'endedAt'> | null): SessionStatus {
+  return !run ? 'planned' : run.endedAt ? 'done' : 'started';
+}
+
+export async function summaries(data: StudioData, rows: readonly SessionEntity[]): Promise<SessionSummary[]> {
+  if (rows.length === 0) return [];
+  const ids = rows.map((r) => r.id);
+  const runs = await data.find(RunEntity, { sessionId: In(ids) });
+  const items = await data.find(SessionItemEntity, { sessionId: In(ids) }, { order: { place: 'ASC' } });
+  return rows.map((r) => ({
+    id: r.id,
+    clientId: r.clientId,
+    blockId: r.programmeId,
+    date: r.date,
+    week: r.week,
+    status: statusOf(countedRun(runs.filter((x) => x.sessionId === r.id))),
+    totalSeconds: r.totalSeconds,
+    exerciseIds: items.filter((i) => i.sessionId === r.id).map((i) => i.exerciseId),
+  }));
+}
+
+export async function symptomViews(data: StudioData, rows: readonly SymptomEntity[]): Promise<SymptomReport[]> {
+  if (rows.length === 0) return [];
+  const clients = await data.find(ClientEntity, { id: In(rows.map((r) => r.clientId)) });
+  const sessions = await data.find(SessionEntity, { id: In(rows.map((r) => r.sessionId)) });
+  return rows.map((r) => ({
+    id: r.id,
+    clientId: r.clientId,
+    clientName: clients.find((c) => c.id === r.clientId)?.name ?? '',
+    sessionId: r.sessionId,
+    exerciseId: r.exerciseId,
+    side: r.side,
+    symptom: r.symptom,
+    date: sessions.find((s) => s.id === r.sessionId)?.date ?? '',
+    clearedAt: r.clearedAt?.toISOString() ?? null,
+  }));
+}
+
+/** Red symptoms of a client that no coach has cleared. */
+export async function openRedSymptoms(data: StudioData, clientId: string): Promise<SymptomEntity[]> {
+  const open = await data.find(SymptomEntity, { clientId, clearedAt: IsNull() }, { order: { createdAt: 'ASC' } });
+  return open.filter((s) => isRedSymptom(s.symptom));
+}
+
+async function runView(data: StudioData, run: RunEntity): Promise<Run> {
+  const sets = await data.find(SetLogEntity, { runId: run.id }, { order: { createdAt: 'ASC', id: 'ASC' } });
+  return {
+    id: run.id,
+    sessionId: run.sessionId,
+    startedAt: run.startedAt.toISOString(),
+    endedAt: run.endedAt?.toISOString() ?? null,
+    sensation: run.sensation,
+    note: run.note,
+    sets: sets.map((s) => ({
+      id: s.id,
+      item: s.item,
+      side: s.side,
+      set: s.set,
+      plannedSeconds: s.plannedSeconds,
+      doneSeconds: s.doneSeconds,
+      replaces: s.replaces,
+      replacedBy: s.replacedBy,
+    })),
+  };
+}
+
+/** A session as its sheet shows it. */
+export async function sessionView(data: StudioData, id: string): Promise<Session> {
+  const row = await data.get(SessionEntity, id, 'session');
+  const [summary] = await summaries(data, [row]);
+  const client = await data.get(ClientEntity, row.clientId, 'client');
+  const items = await data.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
+  const run = countedRun(await data.find(RunEntity, { sessionId: id }));
+  const here = new Set(items.map((i) => i.exerciseId));
+  const open = (await openRedSymptoms(data, row.clientId)).filter((s) => here.has(s.exerciseId));
+  return {
+    ...summary!,
+    clientName: client.name,
+    minutesBudget: client.minutesPerSession,
+    items: items.map((i) => ({
+      exerciseId: i.exerciseId,
+      sets: i.sets,
+      holdSeconds: i.holdSeconds,
+      sensation: i.sensation,
+      firstSide: i.firstSide,
+    })),
+    run: run ? await runView(data, run) : null,
+    openSymptoms: await symptomViews(data, open),
+  };
+}

@@ -1,0 +1,77 @@
+import type { Today } from '@yandle/contract';
+import { addDays, isRedSymptom, type PlainDate } from '@yandle/core';
+import { Router } from 'express';
+import { Between, In, IsNull } from 'typeorm';
+import { currentOf } from '../accounts/current.js';
+import { ClientEntity } from '../clients/entities.js';
+import { overviews } from '../clients/overview.js';
+import { dateIn, type Clock } from '../clock.js';
+import type { StudioData } from '../database/studio-data.js';
+import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
+import { SessionEntity, SymptomEntity } from '../sessions/entities.js';
+import { summaries, symptomViews } from '../sessions/views.js';
+
+/** Days ahead that Today shows. */
+const AHEAD = 6;
+
+async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
+  const clients = await data.find(ClientEntity, { archivedAt: IsNull() }, { order: { name: 'ASC' } });
+  const byId = new Map(clients.map((c) => [c.id, c]));
+  const programmes = await data.find(ProgrammeEntity, { endedAt: IsNull() });
+  const live = new Set(programmes.filter((p) => byId.has(p.clientId)).map((p) => p.id));
+  const states = await overviews(data, [...byId.keys()], date);
+
+  const sessionRows = (
+    await data.find(SessionEntity, { date: Between(date, addDays(date, AHEAD)) }, { order: { date: 'ASC', id: 'ASC' } })
+  ).filter((s) => live.has(s.programmeId));
+  const sessions = (await summaries(data, sessionRows)).map((s) => ({
+    ...s,
+    clientName: byId.get(s.clientId)!.name,
+  }));
+
+  const due = [...states].filter(([, o]) => o.nextRetest !== null && o.nextRetest <= addDays(date, AHEAD));
+  const dueRows = await data.find(RetestEntity, { programmeId: In(due.map(([, o]) => o.block!.id)) });
+  const retests = due
+    .map(([clientId, o]) => ({
+      clientId,
+      clientName: byId.get(clientId)!.name,
+      date: o.nextRetest!,
+      week: dueRows.find((r) => r.programmeId === o.block!.id && r.date === o.nextRetest)?.week ?? 1,
+    }))
+    .sort((a, b) => (a.date < b.date ? -1 : 1));
+
+  const symptoms = (await data.find(SymptomEntity, { clearedAt: IsNull() }, { order: { createdAt: 'ASC' } })).filter(
+    (s) => isRedSymptom(s.symptom) && byId.has(s.clientId),
+  );
+
+  return {
+    date,
+    sessions,
+    retests,
+    symptoms: await symptomViews(data, symptoms),
+    clearances: clients
+      .filter((c) => c.screening === 'refer')
+      .map((c) => ({ clientId: c.id, clientName: c.name, note: c.screeningNote })),
+    withoutBlock: clients
+      .filter((c) => c.screening !== 'refer' && states.get(c.id)?.block === null)
+      .map((c) => ({
+        clientId: c.id,
+        clientName: c.name,
+        reason:
+          c.screening === 'open'
+            ? 'intake questions not asked yet'
+            : states.get(c.id)!.assessments === 0
+              ? 'not measured yet'
+              : 'measured, no block running',
+      })),
+  };
+}
+
+export function todayRoutes(clock: Clock): Router {
+  const router = Router();
+  router.get('/today', async (_req, res) => {
+    const { data, studio } = currentOf(res);
+    res.json(await todayOf(data, dateIn(studio.timeZone, clock.now())));
+  });
+  return router;
+}

@@ -1,0 +1,43 @@
+/** Stable codes of every refusal on the wire. Screens may branch on them; they never change meaning. */
+export type ProblemCode =
+  | 'validation'
+  | 'malformed-body'
+  | 'body-too-large'
+  | 'unsupported-media-type'
+  | 'not-signed-in'
+  | 'sign-in-refused'
+  | 'too-many-attempts'
+  | 'cross-site'
+  | 'not-found'
+  | 'stale-version'
+  | 'id-in-use'
+  | 'already-set-up'
+  | 'conflict'
+  | 'screening-blocks-planning'
+  | 'block-has-logs'
+  | 'symptom-not-cleared'
+  | 'computation'
+  | 'database-unavailable'
+  | 'internal';
+
+/** What is wrong with one field of a request. */
+export interface FieldError {
+  /** Path in the body: `lanes.0.group`. */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** The body of every error (RFC 9457, `application/problem+json`). */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly code: ProblemCode;
+  /** A sentence that says what to do. */
+  readonly detail: string;
+  /** Id of the request, for the log. */
+  readonly instance: string;
+  readonly errors?: readonly FieldError[];
+  /** On `stale-version`: the state as it is now. */
+  readonly current?: unknown;
+}

@@ -1,0 +1,17 @@
+import type { PlannedDone } from '@yandle/core';
+import type { Assessment } from './assessments.js';
+
+/** Everything the Progress screen needs of a client. */
+export interface Progress {
+  /** Oldest first. */
+  readonly assessments: readonly Assessment[];
+  /** Planned against done, weeks of the running (or last) block up to today. */
+  readonly dose: {
+    readonly blockId: string;
+    readonly startDate: string;
+    readonly weeks: number;
+    readonly currentWeek: number;
+    readonly rows: readonly PlannedDone[];
+  } | null;
+  readonly sensations: readonly { readonly date: string; readonly sensation: number | null }[];
+}

@@ -1,0 +1,44 @@
+import { LEVELS, MUSCLE_GROUP_IDS } from '@yandle/core';
+import Joi from 'joi';
+import { SCREENING_STATES, type CreateClientBody, type UpdateClientBody } from '../clients.js';
+import { FIELD } from '../limits.js';
+import { date, id, line, text, version } from './common.js';
+
+const body = {
+  name: line(),
+  birthDate: date(),
+  aim: text(FIELD.aim.max),
+  level: Joi.string()
+    .valid(...LEVELS)
+    .required(),
+  trainingDays: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().min(1).max(7).required(),
+  minutesPerSession: Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).required(),
+  easyOn: Joi.array()
+    .items(Joi.string().valid(...MUSCLE_GROUP_IDS))
+    .unique()
+    .required(),
+  screening: Joi.string()
+    .valid(...SCREENING_STATES)
+    .required(),
+  screeningNote: text().when('screening', {
+    is: 'cleared',
+    then: Joi.string().pattern(/\S/).messages({
+      'string.pattern.base': 'Write who gave the clearance and when.',
+      'string.empty': 'Write who gave the clearance and when.',
+    }),
+  }),
+  notes: text(),
+  leadCoachId: id(),
+};
+
+export const createClientSchema = Joi.object<CreateClientBody>({ ...body, id: id() });
+export const updateClientSchema = Joi.object<UpdateClientBody>({ ...body, version: version() });
+export const versionSchema = Joi.object<{ version: number }, true>({ version: version() });
+
+/** Query of the client list. Query values are text, so this one converts. */
+export const clientListSchema = Joi.object<{ search: string; archived: boolean; cursor: string; limit: number }>({
+  search: Joi.string().allow('').max(FIELD.name.max).default(''),
+  archived: Joi.boolean().default(false),
+  cursor: Joi.string().max(400).default(''),
+  limit: Joi.number().integer().min(1).max(200).default(50),
+});

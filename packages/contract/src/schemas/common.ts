@@ -1,0 +1,68 @@
+import { isPlainDate } from '@yandle/core';
+import Joi from 'joi';
+import { FIELD } from '../limits.js';
+
+/** Messages of our own where Joi's do not say what to do. */
+const MESSAGES = {
+  'any.required': 'This is needed.',
+  'string.empty': 'This is needed.',
+  'string.base': 'Write text here.',
+  'string.max': 'At most {#limit} characters.',
+  'string.min': 'At least {#limit} characters.',
+  'number.base': 'Write a number here.',
+  'number.integer': 'Write a whole number.',
+  'number.min': 'At least {#limit}.',
+  'number.max': 'At most {#limit}.',
+  'number.unsafe': 'This number is too large.',
+  'any.only': 'Choose one of {#valids}.',
+  'object.unknown': 'This field is not known here. Leave it out.',
+  'array.min': 'Choose at least {#limit}.',
+  'array.max': 'Choose at most {#limit}.',
+  'array.unique': 'Each can be chosen once only.',
+  'string.guid': 'An id is a UUID.',
+  'date.plain': 'Write a real date as year-month-day, as 2026-03-09.',
+  'time.plain': 'Write a time as 09:40.',
+  'instant.plain': 'Write an instant as 2026-03-09T08:12:00.000Z.',
+  'text.control': 'Control characters are not allowed here.',
+};
+
+/** Settings of every schema of a request body: nothing converted, nothing unknown, all errors at once. */
+export const STRICT: Joi.ValidationOptions = {
+  abortEarly: false,
+  convert: false,
+  allowUnknown: false,
+  messages: MESSAGES,
+  errors: { wrap: { label: false } },
+};
+
+/** Letters, not control characters: they break exports and screens. */
+const noControl: Joi.CustomValidator<string> = (value, helpers) =>
+  // eslint-disable-next-line no-control-regex -- control characters are what is refused
+  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/.test(value) ? helpers.error('text.control') : value;
+
+const plainDate: Joi.CustomValidator<string> = (value, helpers) =>
+  isPlainDate(value) && value >= '1900-01-01' && value <= '2200-12-31' ? value : helpers.error('date.plain');
+
+const plainTime: Joi.CustomValidator<string> = (value, helpers) =>
+  /^([01]\d|2[0-3]):[0-5]\d$/.test(value) ? value : helpers.error('time.plain');
+
+const plainInstant: Joi.CustomValidator<string> = (value, helpers) =>
+  /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/.test(value) && !Number.isNaN(Date.parse(value))
+    ? value
+    : helpers.error('instant.plain');
+
+/** A required id made by the sender. */
+export const id = () => Joi.string().guid({ separator: '-' }).lowercase().required();
+/** A required date. */
+export const date = () => Joi.string().custom(plainDate).required();
+/** A required time of day. */
+export const time = () => Joi.string().custom(plainTime).required();
+/** A required instant in UTC. */
+export const instant = () => Joi.string().custom(plainInstant).required();
+/** A required, non-blank line of text. */
+export const line = (max: number = FIELD.name.max) =>
+  Joi.string().max(max).custom(noControl).pattern(/\S/).required().messages({ 'string.pattern.base': 'This is needed.' });
+/** A text that may be empty. */
+export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(noControl).required();
+/** A version an edit started from. */
+export const version = () => Joi.number().integer().min(1).required();

@@ -1,0 +1,49 @@
+/** Stop signs, shown wherever an exercise, load or test is prescribed. Never behind a setting. */
+export const STOP_SIGNS: readonly string[] = [
+  'Numbness or tingling',
+  'Sharp, shooting or nervy pain',
+  'Pinching or pressure in a joint',
+  'Dizziness or trouble seeing',
+];
+
+export const STOP_ADVICE =
+  'Stop, come back to neutral and leave this stretch for today. When it stays or comes back, see a licensed professional.';
+
+/** How strong a stretch may feel, in the client's words. */
+export const SENSATION_ADVICE =
+  'A clear pull in which you can still hold a conversation. Shaking a little is normal; pain is never a target.';
+
+export const DUTY_OF_CARE =
+  'Yandle is a planning and record tool for fitness coaches, not medical advice. Local rules on scope of practice apply; in doubt refer to a physician or physiotherapist.';
+
+/** What a symptom is, and whether it ends the exercise at once. */
+export const SYMPTOMS = [
+  { id: 'numbness', name: 'Numbness or tingling', red: true },
+  { id: 'sharp-pain', name: 'Sharp or shooting pain', red: true },
+  { id: 'pinching', name: 'Pinching or compression', red: true },
+  { id: 'dizziness', name: 'Dizziness or trouble seeing', red: true },
+  { id: 'instability', name: 'A joint feels unstable', red: true },
+  { id: 'too-strong', name: 'Too strong, not pain', red: false },
+  { id: 'other', name: 'Something else', red: false },
+] as const;
+
+export type SymptomId = (typeof SYMPTOMS)[number]['id'];
+
+/** True for a symptom that pauses the exercise until a coach clears it. */
+export function isRedSymptom(id: SymptomId): boolean {
+  return SYMPTOMS.some((s) => s.id === id && s.red);
+}
+
+/** The name of a symptom, for screens. */
+export function symptomName(id: SymptomId): string {
+  return SYMPTOMS.find((s) => s.id === id)?.name ?? id;
+}
+
+/** What a sensation number means (domain 2.1). */
+export function sensationWords(sensation: number): string {
+  if (sensation <= 0) return 'nothing';
+  if (sensation <= 3) return 'light pull';
+  if (sensation <= 6) return 'clear stretch, can talk';
+  if (sensation <= 7) return 'too strong to talk easily';
+  return 'pain';
+}

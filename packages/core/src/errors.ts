@@ -1,0 +1,28 @@
+/** Stable codes of everything the computation can refuse. The wire and the screens translate them, so they never change meaning. */
+export type CoreErrorCode =
+  | 'no-trials'
+  | 'too-many-trials'
+  | 'invalid-reading'
+  | 'invalid-error-figure'
+  | 'not-comparable'
+  | 'unknown-test'
+  | 'unknown-exercise'
+  | 'unknown-style'
+  | 'invalid-date'
+  | 'invalid-plan'
+  | 'invalid-prescription'
+  | 'invalid-timeline';
+
+/**
+ * A refusal by the computation: bad input that a caller could have avoided.
+ * `message` says what is wrong and what to do, in words fit for a coach.
+ */
+export class CoreError extends Error {
+  override readonly name = 'CoreError';
+  constructor(
+    readonly code: CoreErrorCode,
+    message: string,
+  ) {
+    super(message);
+  }
+}

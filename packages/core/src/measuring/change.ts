@@ -1,0 +1,48 @@
+import { CoreError } from '../errors.js';
+import { mdc95 } from './error.js';
+import { normalCdf } from './normal.js';
+import type { Better } from './rom-test.js';
+
+/** What the measuring error allows to say about a change. */
+export type ChangeClass = 'improved' | 'no detectable change' | 'worse';
+
+export interface Change {
+  readonly class: ChangeClass;
+  /** later − earlier, in the unit of the test; the sign is that of the reading, not of "better". */
+  readonly delta: number;
+  /** The same, signed so that + is freer. */
+  readonly gain: number;
+  readonly mdc95: number;
+  /** One-sided flat-prior probability that the true change has the sign seen, 0.5…1 (0.975 at the MDC95). */
+  readonly probability: number;
+}
+
+/**
+ * Compares two results of the same test and side.
+ *
+ * @param sems errors of the two results, same unit; both 0 only when any difference counts
+ * @throws CoreError `invalid-error-figure`, `not-comparable` when a value is no number
+ * @example changeBetween(38, 29, 'less', [3, 3]) // improved: 9 freer, more than 8.3
+ */
+export function changeBetween(
+  earlier: number,
+  later: number,
+  better: Better,
+  sems: readonly [number, number],
+): Change {
+  if (!Number.isFinite(earlier) || !Number.isFinite(later))
+    throw new CoreError('not-comparable', 'Both results need a value before they can be compared.');
+  const limit = mdc95(sems[0], sems[1]);
+  const delta = later - earlier;
+  const gain = better === 'more' ? delta : -delta;
+  const seDiff = Math.hypot(sems[0], sems[1]);
+  const probability = delta === 0 ? 0.5 : seDiff === 0 ? 1 : normalCdf(Math.abs(delta) / seDiff);
+  const real = Math.abs(delta) > limit;
+  return {
+    class: !real ? 'no detectable change' : gain > 0 ? 'improved' : 'worse',
+    delta,
+    gain,
+    mdc95: limit,
+    probability,
+  };
+}

@@ -1,0 +1,119 @@
+import { CoreError } from '../errors.js';
+import type { RomTest } from './rom-test.js';
+
+/** Most readings taken on one side in one visit. */
+export const MAX_TRIALS = 5;
+
+/**
+ * `single`: one reading, spread unknown. `repeatable`: enough readings agree. `third-needed`: readings disagree, take one more.
+ * `unsteady`: five readings and still no three that agree; the median stands, with that warning.
+ */
+export type Steadiness = 'single' | 'repeatable' | 'third-needed' | 'unsteady';
+
+/** The value of a test on one side in one visit, and how far it can be trusted. Values in the unit of the test. */
+export interface RomResult {
+  readonly value: number;
+  /** All readings, in the order taken. */
+  readonly trials: readonly number[];
+  /** The readings the value was made from, in the order taken. */
+  readonly used: readonly number[];
+  /** Largest minus smallest of the readings used. 0 for a single reading. */
+  readonly spread: number;
+  readonly steadiness: Steadiness;
+  /** Three or more readings that only get freer: the tissue is warming, the reading is not improving. */
+  readonly stillEasing: boolean;
+}
+
+/** The parts of a test that turn readings into a result. */
+export type TrialRule = Pick<RomTest, 'valueRule' | 'better' | 'repeatTolerance' | 'plausible'>;
+
+function mean(xs: readonly number[]): number {
+  return xs.reduce((a, b) => a + b, 0) / xs.length;
+}
+
+function median(xs: readonly number[]): number {
+  const s = [...xs].sort((a, b) => a - b);
+  const mid = Math.floor(s.length / 2);
+  return s.length % 2 === 1 ? s[mid]! : (s[mid - 1]! + s[mid]!) / 2;
+}
+
+function range(xs: readonly number[]): number {
+  return Math.max(...xs) - Math.min(...xs);
+}
+
+/** All ways to take `size` readings, keeping the order they were taken in. At most 10 for five readings. */
+function subsets(xs: readonly number[], size: number): number[][] {
+  if (size === 0) return [[]];
+  return xs.flatMap((x, i) => subsets(xs.slice(i + 1), size - 1).map((rest) => [x, ...rest]));
+}
+
+/** The closest `size` readings; of equally close ones the later, since the client has settled by then. */
+function closest(xs: readonly number[], size: number): number[] {
+  let best: number[] | null = null;
+  // A subset that lies later in the series is produced later; <= keeps the later one.
+  for (const s of subsets(xs, size)) if (!best || range(s) <= range(best) + 1e-9) best = s;
+  return best!;
+}
+
+function valueOf(xs: readonly number[], rule: TrialRule): number {
+  if (rule.valueRule === 'median') return median(xs);
+  if (rule.valueRule === 'best') return rule.better === 'more' ? Math.max(...xs) : Math.min(...xs);
+  return mean(xs);
+}
+
+function onlyEases(xs: readonly number[], better: TrialRule['better']): boolean {
+  if (xs.length < 3) return false;
+  return xs.slice(1).every((x, i) => (better === 'more' ? x > xs[i]! : x < xs[i]!));
+}
+
+/**
+ * The result of one side from its readings (domain rule 2.2).
+ *
+ * Two readings stand when they agree within the repeat tolerance, three when the closest two do, four or five when the closest
+ * three do; only the agreeing ones are used. Five that do not agree give the median, marked unsteady.
+ *
+ * @param trials readings in the order taken, in the unit of the test, 1 to {@link MAX_TRIALS}
+ * @throws CoreError `no-trials`, `too-many-trials`, `invalid-reading`
+ * @example resultOfTrials([31, 38, 32], test) // value 31.5 from 31 and 32, spread 1, repeatable
+ */
+export function resultOfTrials(trials: readonly number[], rule: TrialRule): RomResult {
+  if (trials.length === 0)
+    throw new CoreError('no-trials', 'There is no reading on this side yet. Take at least one.');
+  if (trials.length > MAX_TRIALS)
+    throw new CoreError(
+      'too-many-trials',
+      `More than ${MAX_TRIALS} readings on a side tire the client. Correct one instead of adding.`,
+    );
+  for (const t of trials) assertPlausible(t, rule);
+
+  const done = (used: readonly number[], steadiness: Steadiness, value = valueOf(used, rule)): RomResult => ({
+    value,
+    trials: [...trials],
+    used: [...used],
+    spread: range(used),
+    steadiness,
+    stillEasing: onlyEases(trials, rule.better),
+  });
+
+  if (trials.length === 1) return done(trials, 'single');
+  const agreeing = closest(trials, trials.length <= 3 ? 2 : 3);
+  if (range(agreeing) <= rule.repeatTolerance + 1e-9) return done(agreeing, 'repeatable');
+  if (trials.length === MAX_TRIALS) return done(trials, 'unsteady', median(trials));
+  return done(trials, 'third-needed');
+}
+
+/**
+ * Refuses a reading that is no number or outside what a body can show.
+ * @throws CoreError `invalid-reading`
+ */
+export function assertPlausible(reading: number, rule: Pick<RomTest, 'plausible'>): void {
+  const { min, max } = rule.plausible;
+  if (!Number.isFinite(reading) || reading < min || reading > max)
+    throw new CoreError('invalid-reading', `A reading of this test lies between ${min} and ${max}. Check the number.`);
+}
+
+/** How many readings are asked for on a side, given those taken: two, and one more as long as they disagree. */
+export function trialsWanted(result: RomResult | null): number {
+  if (!result || result.steadiness === 'single') return 2;
+  return result.steadiness === 'third-needed' ? result.trials.length + 1 : result.trials.length;
+}

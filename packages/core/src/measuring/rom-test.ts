@@ -1,0 +1,74 @@
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Source } from '../source.js';
+
+/** Unit of a reading. */
+export type RomUnit = 'deg' | 'cm';
+
+/** Body position of a test or exercise, in the order in which a visit goes through them. */
+export const POSITIONS = [
+  'standing',
+  'kneeling',
+  'all fours',
+  'sitting',
+  'supine',
+  'side-lying',
+  'prone',
+] as const;
+export type Position = (typeof POSITIONS)[number];
+
+/** How the value is made from the readings that are used. */
+export type ValueRule = 'mean' | 'best' | 'median';
+
+/** Whether a larger or a smaller reading means freer movement. */
+export type Better = 'more' | 'less';
+
+/** Test-retest error of a test: what two visits differ by when nothing has changed. */
+export interface ErrorFigure {
+  /** Standard error of measurement of a result between visits, in the unit of the test. */
+  readonly sem: number;
+  readonly source: Source;
+}
+
+/** What a value is compared with. A comparison, never a diagnosis. */
+export type Reference =
+  | { readonly kind: 'distribution'; readonly mean: number; readonly sd: number; readonly source: Source }
+  /** A single value without spread makes no band. */
+  | { readonly kind: 'nominal'; readonly value: number; readonly source: Source };
+
+/** One standardised way to measure a motion. Data: everything a coach must know to repeat it. */
+export interface RomTest {
+  readonly id: string;
+  readonly name: string;
+  /** Motion measured: joint and direction. */
+  readonly motion: string;
+  readonly purpose: string;
+  readonly position: Position;
+  readonly landmarks: readonly string[];
+  readonly steps: readonly string[];
+  /** The first compensation: it ends the reading. */
+  readonly endPoint: string;
+  readonly instruments: readonly string[];
+  readonly unit: RomUnit;
+  /** What the number means, in words: "degrees short of straight". */
+  readonly reads: string;
+  readonly better: Better;
+  readonly sided: boolean;
+  readonly valueRule: ValueRule;
+  /** Readings that lie within this of each other agree. In the unit of the test. */
+  readonly repeatTolerance: number;
+  /** Smallest step the instrument shows. In the unit of the test. */
+  readonly resolution: number;
+  /** Readings outside are refused as slips of the pen. In the unit of the test. */
+  readonly plausible: { readonly min: number; readonly max: number };
+  /** Ends of the drawn scale: from the spine (stiffest) to the outer end (freest). In the unit of the test. */
+  readonly scale: { readonly stiffest: number; readonly freest: number };
+  readonly error: ErrorFigure;
+  /** A side difference must also exceed this to be called notable. In the unit of the test. */
+  readonly sideThreshold: { readonly value: number; readonly source: Source } | null;
+  readonly reference: Reference;
+  /** Which muscle groups limit the motion, and how much (weights 0-1). */
+  readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+  readonly cautions: readonly string[];
+  readonly notFor: readonly string[];
+  readonly faults: readonly string[];
+}

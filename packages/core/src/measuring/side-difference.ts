@@ -1,0 +1,38 @@
+import type { Side } from '../anatomy/side.js';
+import { mdc95, resultSem } from './error.js';
+import type { RomTest } from './rom-test.js';
+
+export interface SideDifference {
+  /** left − right, in the unit of the test. */
+  readonly delta: number;
+  /** Difference that measuring error alone can make 95 times in 100. */
+  readonly mdc95: number;
+  /** What the difference must exceed: the MDC95 or, where it is larger, the test's own threshold. */
+  readonly threshold: number;
+  /** True when the difference is more than error and more than the test's own threshold. */
+  readonly notable: boolean;
+  /** The side that moves less freely; null when the values are equal. Says nothing by itself: see `notable`. */
+  readonly tighter: Side | null;
+}
+
+/** The parts of a test that a side comparison needs. */
+export type SideRule = Pick<RomTest, 'better' | 'error' | 'resolution' | 'sideThreshold'>;
+
+/**
+ * Left against right of one test in one visit (domain rule 2.2).
+ * @param left @param right values in the unit of the test
+ */
+export function sideDifference(left: number, right: number, rule: SideRule): SideDifference {
+  const sem = resultSem(rule);
+  const limit = mdc95(sem);
+  const threshold = Math.max(limit, rule.sideThreshold?.value ?? 0);
+  const delta = left - right;
+  const leftFreer = rule.better === 'more' ? delta > 0 : delta < 0;
+  return {
+    delta,
+    mdc95: limit,
+    threshold,
+    notable: Math.abs(delta) > threshold,
+    tighter: delta === 0 ? null : leftFreer ? 'right' : 'left',
+  };
+}

@@ -1,0 +1,61 @@
+import type { BlockPlan } from '../planning/block.js';
+import { addDays, weekdayOf, type PlainDate } from './plain-date.js';
+import { spreadDays } from './spread-days.js';
+import type { Weekday } from './weekday.js';
+
+/** One dated visit to the mat: which lanes it holds. */
+export interface ScheduledSession {
+  readonly date: PlainDate;
+  /** 1-based. */
+  readonly week: number;
+  /** Places of the lanes in the plan. */
+  readonly lanes: readonly number[];
+}
+
+/** The seven dates of a week: week n = days 7(n−1)…7n−1 from the start date. */
+export function datesOfWeek(startDate: PlainDate, week: number): PlainDate[] {
+  return Array.from({ length: 7 }, (_, i) => addDays(startDate, 7 * (week - 1) + i));
+}
+
+/**
+ * Dates of all sessions of a block. Each lane is spread evenly over the client's days; a day with several lanes is one session.
+ */
+export function scheduleSessions(
+  plan: BlockPlan,
+  startDate: PlainDate,
+  trainingDays: readonly Weekday[],
+): ScheduledSession[] {
+  const out: ScheduledSession[] = [];
+  const weeks = plan.lanes[0]?.weeks.length ?? 0;
+  for (let week = 1; week <= weeks; week++) {
+    const laneDays = plan.lanes.map((l) =>
+      spreadDays(trainingDays, l.weeks[week - 1]!.prescription.sessionsPerWeek),
+    );
+    for (const date of datesOfWeek(startDate, week)) {
+      const day = weekdayOf(date);
+      const lanes = laneDays.flatMap((days, i) => (days.includes(day) ? [i] : []));
+      if (lanes.length > 0) out.push({ date, week, lanes });
+    }
+  }
+  return out;
+}
+
+/**
+ * Dates of the retests: for week 1 the day before the start; otherwise the last day of the week that is no session day and does not
+ * follow one, else the last day without a session, else the last day (measure before the session). At the baseline's time of day a
+ * day without a session is at least 24 h after one (domain rule 2.6, 4).
+ */
+export function scheduleRetests(
+  retestWeeks: readonly number[],
+  startDate: PlainDate,
+  sessions: readonly Pick<ScheduledSession, 'date'>[],
+): { week: number; date: PlainDate }[] {
+  const taken = new Set(sessions.map((s) => s.date));
+  return retestWeeks.map((week) => {
+    if (week === 1) return { week, date: addDays(startDate, -1) };
+    const dates = datesOfWeek(startDate, week).reverse();
+    const date =
+      dates.find((d) => !taken.has(d) && !taken.has(addDays(d, -1))) ?? dates.find((d) => !taken.has(d)) ?? dates[0]!;
+    return { week, date };
+  });
+}

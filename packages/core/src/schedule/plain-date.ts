@@ -1,0 +1,60 @@
+import {
+  addDays as addDaysTo,
+  differenceInCalendarDays,
+  differenceInYears,
+  format,
+  getISODay,
+  isValid,
+  parse,
+} from 'date-fns';
+import { CoreError } from '../errors.js';
+import type { Weekday } from './weekday.js';
+
+/** A calendar date without time or zone: `2026-03-09`. */
+export type PlainDate = string;
+
+const PATTERN = 'yyyy-MM-dd';
+
+/** Local noon, so that no clock change can move the date. */
+function toDate(date: PlainDate): Date {
+  const parsed = /^\d{4}-\d{2}-\d{2}$/.test(date)
+    ? parse(`${date} 12`, `${PATTERN} HH`, new Date(2000, 0, 1))
+    : new Date(NaN);
+  if (!isValid(parsed)) throw new CoreError('invalid-date', `"${date}" is no date. Write year-month-day, as 2026-03-09.`);
+  return parsed;
+}
+
+/** True when the text is a real calendar date. */
+export function isPlainDate(text: string): boolean {
+  try {
+    toDate(text);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** @throws CoreError `invalid-date` */
+export function addDays(date: PlainDate, days: number): PlainDate {
+  return format(addDaysTo(toDate(date), days), PATTERN);
+}
+
+/** Days from `from` to `to`; negative when `to` is earlier. */
+export function daysBetween(from: PlainDate, to: PlainDate): number {
+  return differenceInCalendarDays(toDate(to), toDate(from));
+}
+
+/** Monday = 1 … Sunday = 7 (ISO 8601). */
+export function weekdayOf(date: PlainDate): Weekday {
+  return getISODay(toDate(date)) as Weekday;
+}
+
+/** Age in whole years on a date. */
+export function ageOn(birthDate: PlainDate, date: PlainDate): number {
+  return differenceInYears(toDate(date), toDate(birthDate));
+}
+
+/** A date in words: `formatDate('2026-03-09', 'd MMM')` = "9 Mar". Pattern as in date-fns. */
+export function formatDate(date: PlainDate, pattern: string): string {
+  return format(toDate(date), pattern);
+}

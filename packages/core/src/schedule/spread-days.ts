@@ -1,0 +1,36 @@
+import type { Weekday } from './weekday.js';
+
+function subsets<T>(xs: readonly T[], size: number): T[][] {
+  if (size === 0) return [[]];
+  return xs.flatMap((x, i) => subsets(xs.slice(i + 1), size - 1).map((rest) => [x, ...rest]));
+}
+
+/** Gaps between the days of a week that repeats, in days. */
+function gaps(days: readonly Weekday[]): number[] {
+  return days.map((d, i) => {
+    const next = days[(i + 1) % days.length]!;
+    return ((next - d + 6) % 7) + 1;
+  });
+}
+
+/**
+ * Which of the client's days a lane uses: the choice with the most even gaps over a repeating week (domain rule 2.6, 7).
+ * Exact: at most 35 choices. Of equally even ones the earliest in the week.
+ * @param available training days, any order
+ * @param count sessions wanted; more than there are days gives all days
+ */
+export function spreadDays(available: readonly Weekday[], count: number): Weekday[] {
+  const days = [...new Set(available)].sort((a, b) => a - b);
+  if (count >= days.length) return days;
+  let best: Weekday[] | null = null;
+  let least = Infinity;
+  for (const choice of subsets(days, count)) {
+    // With a fixed sum (7) the smallest sum of squares is the most even spread.
+    const unevenness = gaps(choice).reduce((sum, g) => sum + g * g, 0);
+    if (unevenness < least) {
+      least = unevenness;
+      best = choice;
+    }
+  }
+  return best ?? [];
+}

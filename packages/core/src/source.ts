@@ -1,0 +1,20 @@
+/**
+ * Where a number comes from.
+ * `published`: checked against the publication. `memory`: written down from memory of the publication, to be shown as such.
+ * `practice`: common practice in the trade, no source.
+ */
+export type Origin = 'published' | 'memory' | 'practice';
+
+/** A statement of origin that screens can show beside the number. */
+export interface Source {
+  readonly origin: Origin;
+  /** Citation, or for `practice` a short statement of the practice. */
+  readonly text: string;
+}
+
+/** What a screen adds after a source, so that nobody takes a remembered figure for a checked one. */
+export const ORIGIN_NOTE: Readonly<Record<Origin, string>> = {
+  published: 'published',
+  memory: 'from memory, check the source',
+  practice: 'common practice, no source',
+};

@@ -1,0 +1,40 @@
+/** Seconds of everything in a session that is no stretch (domain 2.7). Common practice, no source; editable defaults. */
+export interface Timings {
+  /** Into a body position not used just before. */
+  readonly newPosition: number;
+  /** Into place within the same body position. */
+  readonly samePosition: number;
+  /** Fetching or fixing a prop. */
+  readonly prop: number;
+  /** Into the stretch, before the hold counts. */
+  readonly entry: number;
+  /** Slow return, shake out, notice. */
+  readonly exit: number;
+  readonly sideSwitch: number;
+  /** Between two sets of one side; none after the last. */
+  readonly rest: number;
+}
+
+export const DEFAULT_TIMINGS: Timings = {
+  newPosition: 20,
+  samePosition: 8,
+  prop: 10,
+  entry: 3,
+  exit: 5,
+  sideSwitch: 5,
+  rest: 10,
+};
+
+/** A session under this length has a short warm-up. Seconds. */
+const SHORT_SESSION = 15 * 60;
+
+/**
+ * Seconds of easy whole-body movement before a session: in sessions under 15 min the larger of 2 min and 20 % of the session, else
+ * 5 min; none when the client is already warm (domain 2.7). 20 % of the whole is a quarter of the rest.
+ * @param work seconds of the session without its warm-up
+ */
+export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
+  if (alreadyWarm || work <= 0) return 0;
+  const short = Math.max(120, Math.ceil(work / 4));
+  return work + short < SHORT_SESSION ? short : 300;
+}

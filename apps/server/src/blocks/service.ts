@@ -1,9 +1,9 @@
 import type { Block, BlockBody, CreateBlockBody, UpdateBlockBody } from '@yandle/contract';
-import { ageOn, buildBlock, exerciseById, type BlockPlan, type PlainDate } from '@yandle/core';
+import { ageOn, buildBlock, endOfBlock, exerciseById, type BlockPlan, type PlainDate } from '@yandle/core';
 import { In } from 'typeorm';
 import { latestSidedValues } from '../assessments/service.js';
 import { ClientEntity } from '../clients/entities.js';
-import { endOfBlock, runningOf } from '../clients/overview.js';
+import { runningOf } from '../clients/overview.js';
 import { assertVersion } from '../clients/service.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';

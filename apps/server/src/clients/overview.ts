@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type PlainDate } from '@yandle/core';
+import { endOfBlock, weekOn, type PlainDate } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { AssessmentEntity } from '../assessments/entities.js';
 import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
@@ -12,16 +12,6 @@ export interface Overview {
   readonly block: { readonly id: string; readonly week: number; readonly of: number; readonly endDate: PlainDate } | null;
   readonly nextSession: { readonly id: string; readonly date: PlainDate } | null;
   readonly nextRetest: PlainDate | null;
-}
-
-/** Last day of a block of whole weeks. */
-export function endOfBlock(startDate: PlainDate, weeks: number): PlainDate {
-  return addDays(startDate, 7 * weeks - 1);
-}
-
-/** Week of a block on a date, 1-based; 0 or less before it starts. */
-export function weekOn(startDate: PlainDate, date: PlainDate): number {
-  return Math.floor(daysBetween(startDate, date) / 7) + 1;
 }
 
 /** The programme that counts today: not ended, its last day not past; of several the one that started last. */

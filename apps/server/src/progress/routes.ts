@@ -1,11 +1,10 @@
 import type { Progress } from '@yandle/contract';
-import { exerciseById, plannedDone, type DoseEntry, type PlainDate } from '@yandle/core';
+import { exerciseById, plannedDone, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
 import { In, IsNull } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
 import { listAssessments } from '../assessments/service.js';
 import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RevisionEntity } from '../blocks/entities.js';
-import { weekOn } from '../clients/overview.js';
 import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
 import { pathId } from '../http/validate.js';

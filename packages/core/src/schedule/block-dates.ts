@@ -1,5 +1,5 @@
 import type { BlockPlan } from '../planning/block.js';
-import { addDays, weekdayOf, type PlainDate } from './plain-date.js';
+import { addDays, daysBetween, weekdayOf, type PlainDate } from './plain-date.js';
 import { spreadDays } from './spread-days.js';
 import type { Weekday } from './weekday.js';
 
@@ -58,4 +58,14 @@ export function scheduleRetests(
       dates.find((d) => !taken.has(d) && !taken.has(addDays(d, -1))) ?? dates.find((d) => !taken.has(d)) ?? dates[0]!;
     return { week, date };
   });
+}
+
+/** Last day of a block of whole weeks. */
+export function endOfBlock(startDate: PlainDate, weeks: number): PlainDate {
+  return addDays(startDate, 7 * weeks - 1);
+}
+
+/** Week of a block on a date, 1-based; 0 or less before it starts. */
+export function weekOn(startDate: PlainDate, date: PlainDate): number {
+  return Math.floor(daysBetween(startDate, date) / 7) + 1;
 }

@@ -1,0 +1,104 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type {
+  Assessment,
+  Block,
+  Client,
+  ClientListItem,
+  ClientPath,
+  CreateAssessmentBody,
+  CreateBlockBody,
+  CreateClientBody,
+  Health,
+  Me,
+  Page,
+  Progress,
+  Session,
+  SessionSummary,
+  SetupBody,
+  SignInBody,
+  SymptomReport,
+  Today,
+  UpdateBlockBody,
+  UpdateClientBody,
+} from '@yandle/contract';
+import type { Observable } from 'rxjs';
+
+const V1 = '/api/v1';
+
+/** Every request the application makes, one method each. Streams emit once and complete; errors are HttpErrorResponse. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  health(): Observable<Health> {
+    return this.http.get<Health>(`${V1}/health`);
+  }
+  setup(body: SetupBody): Observable<unknown> {
+    return this.http.post(`${V1}/setup`, body);
+  }
+  signIn(body: SignInBody): Observable<unknown> {
+    return this.http.post(`${V1}/sign-in`, body);
+  }
+  signOut(): Observable<unknown> {
+    return this.http.post(`${V1}/sign-out`, {});
+  }
+  me(): Observable<Me> {
+    return this.http.get<Me>(`${V1}/me`);
+  }
+  today(): Observable<Today> {
+    return this.http.get<Today>(`${V1}/today`);
+  }
+  clients(query: { search?: string; archived?: boolean; cursor?: string; limit?: number }): Observable<Page<ClientListItem>> {
+    return this.http.get<Page<ClientListItem>>(`${V1}/clients`, { params: { ...query } });
+  }
+  client(id: string): Observable<ClientPath> {
+    return this.http.get<ClientPath>(`${V1}/clients/${id}`);
+  }
+  createClient(body: CreateClientBody): Observable<Client> {
+    return this.http.post<Client>(`${V1}/clients`, body);
+  }
+  updateClient(id: string, body: UpdateClientBody): Observable<Client> {
+    return this.http.put<Client>(`${V1}/clients/${id}`, body);
+  }
+  archiveClient(id: string, version: number): Observable<Client> {
+    return this.http.post<Client>(`${V1}/clients/${id}/archive`, { version });
+  }
+  restoreClient(id: string, version: number): Observable<Client> {
+    return this.http.post<Client>(`${V1}/clients/${id}/restore`, { version });
+  }
+  assessments(clientId: string): Observable<Assessment[]> {
+    return this.http.get<Assessment[]>(`${V1}/clients/${clientId}/assessments`);
+  }
+  createAssessment(clientId: string, body: CreateAssessmentBody): Observable<Assessment> {
+    return this.http.post<Assessment>(`${V1}/clients/${clientId}/assessments`, body);
+  }
+  blocks(clientId: string): Observable<Block[]> {
+    return this.http.get<Block[]>(`${V1}/clients/${clientId}/blocks`);
+  }
+  createBlock(clientId: string, body: CreateBlockBody): Observable<Block> {
+    return this.http.post<Block>(`${V1}/clients/${clientId}/blocks`, body);
+  }
+  replanBlock(id: string, body: UpdateBlockBody): Observable<Block> {
+    return this.http.put<Block>(`${V1}/blocks/${id}`, body);
+  }
+  endBlock(id: string, version: number): Observable<Block> {
+    return this.http.post<Block>(`${V1}/blocks/${id}/end`, { version });
+  }
+  sessions(clientId: string): Observable<SessionSummary[]> {
+    return this.http.get<SessionSummary[]>(`${V1}/clients/${clientId}/sessions`);
+  }
+  session(id: string): Observable<Session> {
+    return this.http.get<Session>(`${V1}/sessions/${id}`);
+  }
+  clearSymptom(id: string, note: string): Observable<SymptomReport> {
+    return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, { note });
+  }
+  progress(clientId: string): Observable<Progress> {
+    return this.http.get<Progress>(`${V1}/clients/${clientId}/progress`);
+  }
+  /** For the outbox: a write that was put together earlier. */
+  send(method: 'POST' | 'PUT', path: string, body: unknown): Observable<unknown> {
+    return this.http.request(method, `${V1}${path}`, { body });
+  }
+}

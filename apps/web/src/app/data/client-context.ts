@@ -1,0 +1,39 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { ClientPath } from '@yandle/contract';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, filter, scan, switchMap, type Observable } from 'rxjs';
+import { Api } from './api';
+import { asLoadable, LOADING, type Loadable } from './loadable';
+
+/** The client whose path is open. Screens of the path read it; after a write they call `refresh()`. */
+@Injectable({ providedIn: 'root' })
+export class ClientContext {
+  private readonly api = inject(Api);
+  private readonly id$ = new BehaviorSubject<string | null>(null);
+  private readonly again$ = new BehaviorSubject(0);
+
+  private readonly path$: Observable<Loadable<ClientPath>> = combineLatest([
+    this.id$.pipe(
+      filter((id): id is string => id !== null),
+      distinctUntilChanged(),
+    ),
+    this.again$,
+  ]).pipe(
+    switchMap(([id]) => this.api.client(id).pipe(asLoadable())),
+    // While the same client is asked for again the screens keep what they have.
+    scan((before, now) =>
+      now.state === 'loading' && before.value && before.value.client.id === this.id$.value ? before : now,
+    ),
+  );
+
+  readonly path = toSignal(this.path$, { initialValue: LOADING as Loadable<ClientPath> });
+  readonly client = computed(() => this.path().value?.client ?? null);
+
+  open(id: string): void {
+    this.id$.next(id);
+  }
+
+  refresh(): void {
+    this.again$.next(this.again$.value + 1);
+  }
+}

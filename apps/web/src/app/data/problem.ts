@@ -1,0 +1,29 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import type { Problem } from '@yandle/contract';
+
+/** Anything that went wrong with a request, as a problem a screen can show. */
+export function problemOf(err: unknown): Problem {
+  if (err instanceof HttpErrorResponse) {
+    const body: unknown = err.error;
+    if (body !== null && typeof body === 'object' && 'code' in body && 'detail' in body) return body as Problem;
+    if (err.status === 0)
+      return offline('Yandle does not answer. Check the connection or start the server; what you entered is kept here.');
+  }
+  return offline('This did not work. Try again; if it stays, load the page anew.');
+}
+
+function offline(detail: string): Problem {
+  return {
+    type: 'urn:yandle:problem:internal',
+    title: 'No answer',
+    status: 0,
+    code: 'internal',
+    detail,
+    instance: '',
+  };
+}
+
+/** Message for one field of a form, from a problem's list. */
+export function fieldMessage(problem: Problem | null, path: string): string | null {
+  return problem?.errors?.find((e) => e.path === path)?.message ?? null;
+}

@@ -1,0 +1,108 @@
+import { Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
+import type { ClientListItem } from '@yandle/contract';
+import { debounceTime, distinctUntilChanged, filter, map, Subject, switchMap } from 'rxjs';
+import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
+import { asLoadable } from '../data/loadable';
+
+/** Type to find a client. Arrow keys choose, Enter opens, Escape leaves. */
+@Component({
+  selector: 'y-client-picker',
+  host: { class: 'relative block' },
+  template: `
+    <input
+      #box
+      class="input"
+      type="text"
+      role="combobox"
+      aria-label="Find a client"
+      aria-autocomplete="list"
+      aria-controls="client-options"
+      autocomplete="off"
+      placeholder="Find a client"
+      [attr.aria-expanded]="open()"
+      [attr.aria-activedescendant]="open() && found()[active()] ? 'client-option-' + active() : null"
+      [value]="open() ? typed() : shown()"
+      (focus)="begin()"
+      (input)="type(box.value)"
+      (keydown)="key($event)"
+      (blur)="open.set(false)"
+    />
+    @if (open()) {
+      <ul id="client-options" role="listbox" aria-label="Clients" class="sheet absolute z-40 mt-1 max-h-96 w-full overflow-auto p-1 shadow-lg">
+        @for (c of found(); track c.id; let i = $index) {
+          <li
+            role="option"
+            class="cursor-pointer rounded px-3 py-1.5"
+            [id]="'client-option-' + i"
+            [attr.aria-selected]="i === active()"
+            [class.bg-action-wash]="i === active()"
+            (mousedown)="choose(c, $event)"
+          >
+            <span class="font-semibold">{{ c.name }}</span> <span class="text-soft">· {{ c.age }}</span>
+            <span class="block truncate text-sm text-soft">{{ c.aim }}</span>
+          </li>
+        } @empty {
+          <li role="option" aria-selected="false" aria-disabled="true" class="px-3 py-1.5 text-soft">No client of that name</li>
+        }
+      </ul>
+    }
+  `,
+})
+export class ClientPicker {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly context = inject(ClientContext);
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
+  private readonly search$ = new Subject<string>();
+
+  protected readonly open = signal(false);
+  protected readonly typed = signal('');
+  protected readonly active = signal(0);
+  protected readonly shown = computed(() => {
+    const c = this.context.client();
+    return c && this.router.url.includes(c.id) ? `${c.name} · ${c.age}` : '';
+  });
+  protected readonly found = toSignal(
+    this.search$.pipe(
+      debounceTime(80),
+      distinctUntilChanged(),
+      switchMap((search) => this.api.clients({ search, limit: 8 }).pipe(asLoadable())),
+      filter((l) => l.state === 'ready'),
+      map((l) => l.value.items),
+    ),
+    { initialValue: [] as readonly ClientListItem[] },
+  );
+
+  protected begin(): void {
+    this.type('');
+  }
+
+  protected type(text: string): void {
+    this.typed.set(text);
+    this.active.set(0);
+    this.open.set(true);
+    this.search$.next(text);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const last = this.found().length - 1;
+    if (event.key === 'ArrowDown') this.active.update((i) => Math.min(last, i + 1));
+    else if (event.key === 'ArrowUp') this.active.update((i) => Math.max(0, i - 1));
+    else if (event.key === 'Escape') this.box().nativeElement.blur();
+    else if (event.key === 'Enter') {
+      const c = this.found()[this.active()];
+      if (c) this.choose(c, event);
+    } else return;
+    event.preventDefault();
+  }
+
+  protected choose(client: ClientListItem, event: Event): void {
+    event.preventDefault();
+    this.open.set(false);
+    this.box().nativeElement.blur();
+    void this.router.navigate(['/clients', client.id]);
+  }
+}

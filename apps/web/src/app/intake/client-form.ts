@@ -1,0 +1,121 @@
+import { Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FIELD, SCREENING_STATES, type ClientBody, type Problem, type ScreeningState } from '@yandle/contract';
+import { LEVELS, MUSCLE_GROUPS, WEEKDAYS, type Level, type MuscleGroupId, type Weekday } from '@yandle/core';
+import { AccountService } from '../data/account.service';
+import { fieldMessage } from '../data/problem';
+import { ProblemNote } from '../ui/problem-note';
+import { SCREENING_QUESTIONS, SCREENING_WORDS } from './screening-words';
+
+const LEVEL_WORDS: Readonly<Record<Level, string>> = {
+  beginner: 'Beginner: sensation starts at 4 of 10',
+  regular: 'Stretches regularly: starts at 5',
+  experienced: 'Experienced: starts at 5',
+};
+
+/** What a coach writes down of a client, and what follows from it for the plan. */
+@Component({
+  selector: 'y-client-form',
+  imports: [ReactiveFormsModule, ProblemNote],
+  templateUrl: './client-form.html',
+})
+export class ClientForm {
+  private readonly account = inject(AccountService);
+  readonly value = input<ClientBody | null>(null);
+  readonly problem = input<Problem | null>(null);
+  readonly busy = input(false);
+  readonly saveLabel = input('Save');
+  readonly saved = output<ClientBody>();
+
+  protected readonly coaches = computed(() => this.account.me()?.coaches ?? []);
+  protected readonly levels = LEVELS;
+  protected readonly levelWords = LEVEL_WORDS;
+  protected readonly weekdays = WEEKDAYS;
+  protected readonly groups = MUSCLE_GROUPS;
+  protected readonly screenings = SCREENING_STATES;
+  protected readonly words = SCREENING_WORDS;
+  protected readonly questions = SCREENING_QUESTIONS;
+  protected readonly field = FIELD;
+  private readonly tried = signal(false);
+  protected readonly days = signal<readonly Weekday[]>([1, 3, 5]);
+  protected readonly easyOn = signal<readonly MuscleGroupId[]>([]);
+
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/)] }),
+    birthDate: new FormControl('', { nonNullable: true, validators: Validators.required }),
+    aim: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.aim.max) }),
+    level: new FormControl<Level>('beginner', { nonNullable: true }),
+    minutesPerSession: new FormControl<number | null>(20, {
+      validators: [
+        Validators.required,
+        Validators.min(FIELD.minutes.min),
+        Validators.max(FIELD.minutes.max),
+        Validators.pattern(/^\d+$/),
+      ],
+    }),
+    screening: new FormControl<ScreeningState>('open', { nonNullable: true }),
+    screeningNote: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.note.max) }),
+    notes: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.note.max) }),
+    leadCoachId: new FormControl('', { nonNullable: true, validators: Validators.required }),
+  });
+  protected readonly screening = toSignal(this.form.controls.screening.valueChanges, { initialValue: 'open' as ScreeningState });
+
+  constructor() {
+    effect(() => {
+      const v = this.value();
+      if (v) {
+        this.form.reset({ ...v });
+        this.days.set(v.trainingDays);
+        this.easyOn.set(v.easyOn);
+      } else if (!this.form.controls.leadCoachId.value) {
+        this.form.controls.leadCoachId.setValue(this.account.me()?.coach.id ?? '');
+      }
+    });
+  }
+
+  protected toggleDay(day: Weekday): void {
+    this.days.update((d) => (d.includes(day) ? d.filter((x) => x !== day) : [...d, day].sort((a, b) => a - b)));
+  }
+
+  protected toggleGroup(group: MuscleGroupId): void {
+    this.easyOn.update((g) => (g.includes(group) ? g.filter((x) => x !== group) : [...g, group]));
+  }
+
+  /** The message of a field: what the browser sees at once, else what the server found. */
+  protected message(name: keyof typeof this.form.controls | 'trainingDays'): string | null {
+    if (this.tried()) {
+      if (name === 'trainingDays') {
+        if (this.days().length === 0) return 'Choose at least one day.';
+      } else {
+        const c = this.form.controls[name];
+        if (c.hasError('required') || (name === 'name' && c.hasError('pattern'))) return 'This is needed.';
+        if (c.hasError('maxlength')) return 'This is too long.';
+        if (name === 'minutesPerSession' && c.invalid)
+          return `Whole minutes, ${FIELD.minutes.min} to ${FIELD.minutes.max}.`;
+        if (name === 'screeningNote' && this.screening() === 'cleared' && !this.form.controls.screeningNote.value.trim())
+          return 'Write who gave the clearance and when.';
+      }
+    }
+    return fieldMessage(this.problem(), name);
+  }
+
+  protected submit(): void {
+    this.tried.set(true);
+    const v = this.form.getRawValue();
+    const noteMissing = v.screening === 'cleared' && !v.screeningNote.trim();
+    if (this.form.invalid || this.days().length === 0 || noteMissing || v.minutesPerSession === null) {
+      queueMicrotask(() =>
+        setTimeout(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),
+      );
+      return;
+    }
+    this.saved.emit({
+      ...v,
+      name: v.name.trim(),
+      minutesPerSession: v.minutesPerSession,
+      trainingDays: this.days(),
+      easyOn: this.easyOn(),
+    });
+  }
+}

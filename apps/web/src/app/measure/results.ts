@@ -1,0 +1,48 @@
+import type { Assessment, Trial } from '@yandle/contract';
+import { resultOfTrials, standing, type RomResult, type RomTest, type Side } from '@yandle/core';
+import type { SidedResults } from '../ui/mirror/mirror-row.model';
+
+/** Readings of one test and side that stand, in the order taken. */
+export function readingsOf(visit: Pick<Assessment, 'trials'>, test: RomTest, side: Side | null): Trial[] {
+  return standing(visit.trials.filter((t) => t.testId === test.id && t.side === side));
+}
+
+/** Result of one test and side of a visit; null when it has no reading. */
+export function resultOf(visit: Pick<Assessment, 'trials'>, test: RomTest, side: Side | null): RomResult | null {
+  const readings = readingsOf(visit, test, side);
+  return readings.length === 0
+    ? null
+    : resultOfTrials(
+        readings.map((r) => r.value),
+        test,
+      );
+}
+
+/** Both sides of one test of a visit. */
+export function sidedResults(visit: Pick<Assessment, 'trials'>, test: RomTest): SidedResults {
+  return { left: resultOf(visit, test, 'left'), right: resultOf(visit, test, 'right') };
+}
+
+/** The newest visit before `visit` that measured this test and side. */
+export function visitBefore(
+  all: readonly Assessment[],
+  visit: Assessment,
+  test: RomTest,
+  side: Side | null,
+): Assessment | null {
+  const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
+  return (
+    [...all]
+      .filter((a) => a.id !== visit.id && at(a) < at(visit) && resultOf(a, test, side) !== null)
+      .sort((a, b) => (at(a) < at(b) ? 1 : -1))[0] ?? null
+  );
+}
+
+/** Results of the visits before, side by side. */
+export function resultsBefore(all: readonly Assessment[], visit: Assessment, test: RomTest): SidedResults {
+  const one = (side: Side) => {
+    const before = visitBefore(all, visit, test, side);
+    return before ? resultOf(before, test, side) : null;
+  };
+  return { left: one('left'), right: one('right') };
+}

@@ -1,0 +1,176 @@
+import { Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
+import type { Trial } from '@yandle/contract';
+import {
+  assertPlausible,
+  CoreError,
+  formatNumber,
+  formatReading,
+  MAX_TRIALS,
+  resultOfTrials,
+  trialsWanted,
+  type RomTest,
+  type Side,
+} from '@yandle/core';
+
+/** A reading that a coach typed: a new one, or the correction of one. */
+export interface Reading {
+  readonly value: number;
+  readonly replaces: string | null;
+}
+
+/** One side of the active test: its readings, its value and what they allow to say. Type a number, Enter keeps it. */
+@Component({
+  selector: 'y-side-card',
+  template: `
+    <section
+      class="sheet flex h-full flex-col gap-3 p-4"
+      [class.!border-action]="focused()"
+      [attr.aria-label]="side() === 'left' ? 'Left' : 'Right'"
+      (focusin)="focused.set(true)"
+      (focusout)="focused.set(false)"
+    >
+      <div class="flex justify-between gap-2">
+        <h3 [class]="side() === 'left' ? 'text-left-ink' : 'text-right-ink'">{{ side() === 'left' ? '● Left' : '○ Right' }}</h3>
+        <span class="text-sm text-soft">{{ before() }}</span>
+      </div>
+      <p class="flex min-h-14 items-baseline gap-3" aria-live="polite">
+        @if (result(); as r) {
+          <span class="font-serif text-5xl font-semibold">{{ reading(r.value) }}</span>
+          <span class="text-soft">{{ how() }}</span>
+        } @else {
+          <span class="text-soft">No reading yet</span>
+        }
+      </p>
+      <div class="flex flex-wrap items-center gap-2">
+        @for (t of readings(); track t.id) {
+          <button
+            type="button"
+            class="btn min-w-14"
+            [class.!border-action]="correcting() === t.id"
+            [class.line-through]="correcting() === t.id"
+            [attr.aria-label]="'Correct reading ' + number(t.value)"
+            (click)="correct(t)"
+          >
+            {{ number(t.value) }}
+          </button>
+        }
+        @if (mayType()) {
+          <input
+            #box
+            class="input !w-24 text-lg"
+            inputmode="decimal"
+            autocomplete="off"
+            enterkeyhint="done"
+            [attr.aria-label]="label()"
+            [attr.aria-invalid]="!!error()"
+            [attr.placeholder]="test().unit === 'deg' ? '°' : 'cm'"
+            (keydown.enter)="keep()"
+            (keydown.escape)="correcting.set(null); box.value = ''"
+            (input)="error.set(null)"
+          />
+        }
+      </div>
+      @if (error(); as e) {
+        <p class="field-error" role="alert">{{ e }}</p>
+      } @else {
+        <p class="text-sm" [class.text-soft]="!warns()" [class.text-attention]="warns()">{{ words() }}</p>
+      }
+    </section>
+  `,
+  styles: `
+    .text-left-ink {
+      color: var(--left);
+    }
+    .text-right-ink {
+      color: var(--right);
+    }
+  `,
+})
+export class SideCard {
+  readonly test = input.required<RomTest>();
+  readonly side = input.required<Side>();
+  readonly readings = input.required<readonly Trial[]>();
+  /** Last time, in words. */
+  readonly before = input('');
+  readonly kept = output<Reading>();
+  private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
+
+  protected readonly focused = signal(false);
+  protected readonly correcting = signal<string | null>(null);
+  protected readonly error = signal<string | null>(null);
+  protected readonly number = formatNumber;
+
+  readonly result = computed(() => {
+    const values = this.readings().map((r) => r.value);
+    return values.length > 0 ? resultOfTrials(values, this.test()) : null;
+  });
+  /** True while this side still asks for a reading. */
+  readonly wants = computed(() => this.readings().length < trialsWanted(this.result()));
+  protected readonly mayType = computed(() => this.readings().length < MAX_TRIALS || this.correcting() !== null);
+  protected readonly warns = computed(() => {
+    const r = this.result();
+    return !!r && (r.steadiness === 'third-needed' || r.steadiness === 'unsteady' || r.stillEasing);
+  });
+  protected readonly label = computed(
+    () =>
+      `${this.side() === 'left' ? 'Left' : 'Right'}, ${this.correcting() ? 'corrected reading' : `reading ${this.readings().length + 1}`}, ${this.test().reads}`,
+  );
+
+  protected reading(value: number): string {
+    return formatReading(value, this.test().unit);
+  }
+
+  protected how(): string {
+    const r = this.result()!;
+    if (r.steadiness === 'single') return '1 reading';
+    if (r.steadiness === 'unsteady') return 'median of 5';
+    return `${this.test().valueRule} of ${r.used.length}${r.used.length < r.trials.length ? ` that agree, of ${r.trials.length}` : ''}`;
+  }
+
+  protected words(): string {
+    const r = this.result();
+    const tolerance = formatReading(this.test().repeatTolerance, this.test().unit);
+    if (this.correcting()) return 'Type the right number; the earlier one is kept in the record.';
+    if (!r) return `Readings should agree within ${tolerance}.`;
+    const easing = r.stillEasing ? ' Each reading was freer: the tissue is still easing, not improving.' : '';
+    const spread = formatReading(r.spread, this.test().unit);
+    switch (r.steadiness) {
+      case 'single':
+        return 'One more reading shows how well they agree.';
+      case 'repeatable':
+        return `Spread ${spread}, within ${tolerance}. Enough.${easing}`;
+      case 'third-needed':
+        return `Spread ${spread}, more than ${tolerance}. Take one more.${easing}`;
+      case 'unsteady':
+        return `Five readings and no three agree: the median stands, unsteady.${easing}`;
+    }
+  }
+
+  protected correct(trial: Trial): void {
+    this.correcting.set(this.correcting() === trial.id ? null : trial.id);
+    setTimeout(() => this.focus());
+  }
+
+  focus(): void {
+    this.box()?.nativeElement.focus();
+  }
+
+  protected keep(): void {
+    const box = this.box()!.nativeElement;
+    const typed = box.value.trim().replace(',', '.').replace('−', '-');
+    if (typed === '') return;
+    const value = /^-?\d+(\.\d+)?$/.test(typed) ? Math.round(Number(typed) * 100) / 100 : NaN;
+    try {
+      if (Number.isNaN(value)) throw new CoreError('invalid-reading', 'Write a number, as 31.5.');
+      assertPlausible(value, this.test());
+    } catch (err) {
+      this.error.set(err instanceof CoreError ? err.message : 'Write a number.');
+      return;
+    }
+    box.value = '';
+    this.error.set(null);
+    const replaces = this.correcting();
+    this.correcting.set(null);
+    this.kept.emit({ value, replaces });
+  }
+}

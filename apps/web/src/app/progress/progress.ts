@@ -1,0 +1,185 @@
+import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Assessment, Problem, Progress } from '@yandle/contract';
+import {
+  changeBetween,
+  formatDate,
+  formatNumber,
+  formatReading,
+  mdc95,
+  muscleGroupName,
+  referenceValue,
+  resultSem,
+  ROM_TESTS,
+  SIDES,
+  unlikeConditions,
+  Z95,
+  type ChangeClass,
+  type Conditions,
+  type MuscleGroupId,
+  type RomTest,
+  type Side,
+} from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { problemOf } from '../data/problem';
+import { resultOf, sidedResults } from '../measure/results';
+import { MirrorLegend } from '../ui/mirror/mirror-legend';
+import { MirrorRow } from '../ui/mirror/mirror-row';
+import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
+import { ProblemNote } from '../ui/problem-note';
+import { HistoryChart, type HistoryPoint } from './history-chart';
+
+/** The change of one side, in words. */
+interface SideChange {
+  readonly side: Side;
+  readonly class: ChangeClass;
+  readonly words: string;
+  readonly chance: string;
+}
+
+function conditionsOf(a: Assessment, test: RomTest, side: Side): Conditions {
+  const [h, m] = a.time.split(':').map(Number) as [number, number];
+  return {
+    warm: a.warm,
+    instrument: a.trials.find((t) => t.testId === test.id && t.side === side)?.instrument ?? '',
+    tester: a.testerName,
+    minuteOfDay: h * 60 + m,
+    hoursSinceSession: a.hoursSinceSession,
+  };
+}
+
+/** What has changed, what the measuring error allows to say about it, and what was done for it. */
+@Component({
+  selector: 'y-progress',
+  imports: [RouterLink, MirrorRow, MirrorLegend, HistoryChart, ProblemNote],
+  templateUrl: './progress.html',
+})
+export class ProgressScreen {
+  private readonly api = inject(Api);
+  readonly clientId = input.required<string>();
+  protected readonly data = signal<Progress | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly sides = SIDES;
+
+  constructor() {
+    effect(() => {
+      const id = this.clientId();
+      untracked(() => void this.load(id));
+    });
+  }
+
+  /** Tests measured at all: first against newest visit, and everything between. */
+  protected readonly tests = computed(() => {
+    const all = this.data()?.assessments ?? [];
+    return ROM_TESTS.flatMap((test) => {
+      const visits = all.filter((a) => SIDES.some((s) => resultOf(a, test, s) !== null));
+      const first = visits[0];
+      const newest = visits.at(-1);
+      if (!first || !newest) return [];
+      const several = first !== newest;
+      const sem = resultSem(test);
+      const changes = several ? SIDES.flatMap((side) => this.changeOf(test, side, first, newest)) : [];
+      const warnings = several
+        ? [...new Set(SIDES.flatMap((s) => unlikeConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))))]
+        : [];
+      const points = (side: Side): HistoryPoint[] =>
+        visits.flatMap((v) => {
+          const r = resultOf(v, test, side);
+          return r ? [{ date: v.date, value: Math.round(r.value * 10) / 10, half: Z95 * sem }] : [];
+        });
+      return [
+        {
+          test,
+          first,
+          newest,
+          several,
+          changes,
+          warnings,
+          row: testRow(test, sidedResults(newest, test), several ? sidedResults(first, test) : null),
+          left: points('left'),
+          right: points('right'),
+          reference: referenceValue(test),
+          limit: formatReading(mdc95(sem), test.unit),
+          visits: visits.map((v) => ({
+            date: v.date,
+            conditions: `${v.warm ? 'warm' : 'cold'}, ${v.time}, ${v.testerName}`,
+            values: SIDES.map((s) => {
+              const r = resultOf(v, test, s);
+              return r ? `${formatReading(r.value, test.unit)} (${r.trials.map((t) => formatNumber(t)).join(', ')})` : '–';
+            }),
+          })),
+        },
+      ];
+    });
+  });
+
+  protected readonly dose = computed(() => {
+    const dose = this.data()?.dose;
+    if (!dose) return null;
+    const rows = dose.rows;
+    const top = Math.max(1, ...rows.flatMap((r) => [r.planned.left, r.planned.right, r.done.left, r.done.right])) * 1.05;
+    const groups = [...new Set(rows.map((r) => r.group))];
+    const finished = rows.filter((r) => r.week < dose.currentWeek || dose.currentWeek === dose.weeks);
+    return {
+      ...dose,
+      groups: groups.map((group) => ({
+        name: muscleGroupName(group as MuscleGroupId),
+        total: totalWords(finished.filter((r) => r.group === group)),
+        rows: rows
+          .filter((r) => r.group === group)
+          .map((r) =>
+            doseRow(
+              `Week ${r.week}`,
+              `planned ${r.planned.left} s a side${r.ratio === null ? '' : ` · ${Math.round(r.ratio * 100)} %`}`,
+              r.planned,
+              r.done,
+              top,
+            ),
+          ),
+      })),
+    };
+  });
+
+  protected day(date: string): string {
+    return formatDate(date, 'd MMM yyyy');
+  }
+
+  private changeOf(test: RomTest, side: Side, first: Assessment, newest: Assessment): SideChange[] {
+    const before = resultOf(first, test, side);
+    const now = resultOf(newest, test, side);
+    if (!before || !now) return [];
+    const sem = resultSem(test);
+    const c = changeBetween(before.value, now.value, test.better, [sem, sem]);
+    const size = formatReading(Math.abs(c.gain), test.unit);
+    const direction = c.gain === 0 ? 'no difference' : `${size} ${c.gain > 0 ? 'freer' : 'stiffer'}`;
+    return [
+      {
+        side,
+        class: c.class,
+        words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${direction}`,
+        chance: `${(c.probability * 100).toFixed(c.probability > 0.99 ? 1 : 0)} % that the true change has this direction`,
+      },
+    ];
+  }
+
+  private async load(clientId: string): Promise<void> {
+    try {
+      this.data.set(await firstValueFrom(this.api.progress(clientId)));
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}
+
+/** Sum over weeks that are over, in words. */
+function totalWords(rows: Progress['dose'] extends infer D ? (D extends { rows: infer R } ? R : never) : never): string {
+  let planned = 0;
+  let done = 0;
+  for (const r of rows) {
+    planned += r.planned.left + r.planned.right;
+    done += r.done.left + r.done.right;
+  }
+  return planned === 0 ? '' : `${Math.round((done / planned) * 100)} % of the weeks that are over`;
+}

@@ -1,0 +1,51 @@
+/** Cue tones by Web Audio: made here, no files. Silent where the browser has no sound. */
+export class Sounds {
+  private context: AudioContext | null = null;
+  on = true;
+
+  /** Browsers allow sound only after a press: call this from one. */
+  wake(): void {
+    try {
+      this.context ??= new AudioContext();
+      void this.context.resume();
+    } catch {
+      this.context = null;
+    }
+  }
+
+  /** One of the last five seconds. */
+  count(): void {
+    this.tone(660, 0.07, 0.12);
+  }
+
+  /** A hold begins. */
+  begin(): void {
+    this.tone(520, 0.18, 0.2);
+  }
+
+  /** A hold ends. */
+  end(): void {
+    this.tone(390, 0.3, 0.22);
+  }
+
+  /** The other side. */
+  change(): void {
+    this.tone(440, 0.12, 0.2);
+    this.tone(580, 0.16, 0.2, 0.18);
+  }
+
+  private tone(hertz: number, seconds: number, volume: number, delay = 0): void {
+    const c = this.context;
+    if (!this.on || !c) return;
+    const at = c.currentTime + delay;
+    const oscillator = c.createOscillator();
+    const gain = c.createGain();
+    oscillator.frequency.value = hertz;
+    gain.gain.setValueAtTime(0, at);
+    gain.gain.linearRampToValueAtTime(volume, at + 0.015);
+    gain.gain.exponentialRampToValueAtTime(0.001, at + seconds);
+    oscillator.connect(gain).connect(c.destination);
+    oscillator.start(at);
+    oscillator.stop(at + seconds);
+  }
+}

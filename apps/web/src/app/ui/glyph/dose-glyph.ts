@@ -1,0 +1,85 @@
+import { Component, computed, input } from '@angular/core';
+import { sensationColour, type GlyphModel } from './glyph.model';
+
+/** Pixels of the printed scale. */
+export const GLYPH_WIDTH = 52;
+const STROKE = 5;
+const STEP = 9;
+const FOOT = 12;
+
+/**
+ * One cell of the stave. A stroke is a set, its length the seconds on the printed scale, its warmth the sensation target; gaps are
+ * contract-relax cycles; an outlined stroke is the tighter side's extra set; load and help stand below the strokes, never over them.
+ */
+@Component({
+  selector: 'y-dose-glyph',
+  host: { class: 'block', 'aria-hidden': 'true' },
+  template: `
+    <svg
+      [attr.width]="width"
+      [attr.height]="height()"
+      [attr.viewBox]="'0 0 ' + width + ' ' + height()"
+      [style.opacity]="model().easier ? 0.65 : 1"
+    >
+      @for (part of parts(); track $index) {
+        <rect
+          [attr.x]="part.x"
+          [attr.y]="part.y"
+          [attr.width]="part.w"
+          [attr.height]="part.outline ? 4 : 5"
+          rx="2.2"
+          [style.fill]="part.outline ? 'none' : colour()"
+          [style.stroke]="part.outline ? colour() : 'none'"
+          stroke-width="1.4"
+        />
+      }
+      @if (model().loadKg !== null) {
+        <path [attr.d]="weight()" fill="var(--ink)" />
+        <text x="14" [attr.y]="height() - 1" font-size="10" font-weight="600" fill="var(--ink)">
+          {{ model().loadKg }} kg
+        </text>
+      }
+      @if (model().assisted) {
+        <line
+          x1="0"
+          x2="28"
+          [attr.y1]="height() - 3"
+          [attr.y2]="height() - 3"
+          stroke="var(--ink)"
+          stroke-width="1.8"
+          stroke-dasharray="2 3"
+        />
+      }
+    </svg>
+  `,
+})
+export class DoseGlyph {
+  readonly model = input.required<GlyphModel>();
+  /** Seconds that fill the whole width: the printed scale, the same for all cells of a stave. */
+  readonly fullScale = input(60);
+
+  protected readonly width = GLYPH_WIDTH;
+  protected readonly colour = computed(() => sensationColour(this.model().sensation));
+  private readonly rows = computed(() => this.model().strokes.length + (this.model().bonus === null ? 0 : 1));
+  private readonly footed = computed(() => this.model().loadKg !== null || this.model().assisted);
+  protected readonly height = computed(
+    () => this.rows() * STEP - (STEP - STROKE) + 1 + (this.footed() ? FOOT : 0),
+  );
+
+  protected readonly weight = computed(() => `M3 ${this.height() - 10} h4 v2 h2 l1 7 h-10 l1 -7 h2 z`);
+
+  protected readonly parts = computed(() => {
+    const m = this.model();
+    const length = (seconds: number) =>
+      Math.max(3, Math.min(GLYPH_WIDTH, (seconds / this.fullScale()) * GLYPH_WIDTH));
+    const out: { x: number; y: number; w: number; outline: boolean }[] = [];
+    m.strokes.forEach((seconds, i) => {
+      const gap = m.cycles > 1 ? 2 : 0;
+      const w = (length(seconds) - gap * (m.cycles - 1)) / m.cycles;
+      for (let c = 0; c < m.cycles; c++) out.push({ x: c * (w + gap), y: i * STEP, w, outline: false });
+    });
+    if (m.bonus !== null)
+      out.push({ x: 0.7, y: m.strokes.length * STEP + 0.5, w: length(m.bonus) - 1.4, outline: true });
+    return out;
+  });
+}

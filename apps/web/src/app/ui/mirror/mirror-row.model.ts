@@ -1,0 +1,103 @@
+import {
+  changeBetween,
+  formatReading,
+  freedom,
+  freedomRange,
+  referenceValue,
+  resultSem,
+  sideDifference,
+  Z95,
+  type RomResult,
+  type RomTest,
+  type Side,
+} from '@yandle/core';
+
+/** One arm of a mirror row. All places are fractions of the scale: 0 at the spine, 1 at the outer (freest) end. */
+export interface MirrorArm {
+  readonly fill: number;
+  /** The number printed at the outer end. */
+  readonly text: string;
+  readonly whisker: { readonly from: number; readonly to: number } | null;
+  /** Where it was before; solid when the change is more than the error. */
+  readonly last: { readonly at: number; readonly solid: boolean; readonly text: string } | null;
+  readonly reference: number | null;
+  /** What was planned, as an outline. */
+  readonly plan: number | null;
+}
+
+/** A row: label on the spine, left to the left, right to the right. */
+export interface MirrorRowModel {
+  readonly label: string;
+  readonly sub: string;
+  readonly subTone: 'plain' | 'attention';
+  readonly arms: Readonly<Record<Side, MirrorArm | null>>;
+}
+
+/** Results of one test in one visit. */
+export interface SidedResults {
+  readonly left: RomResult | null;
+  readonly right: RomResult | null;
+}
+
+function arm(test: RomTest, now: RomResult | null, last: RomResult | null): MirrorArm | null {
+  if (!now) return null;
+  const sem = resultSem(test);
+  const change = last ? changeBetween(last.value, now.value, test.better, [sem, sem]) : null;
+  return {
+    fill: freedom(now.value, test),
+    text: formatReading(now.value, test.unit),
+    whisker: freedomRange(now.value, Z95 * sem, test),
+    last: last
+      ? {
+          at: freedom(last.value, test),
+          solid: change?.class !== 'no detectable change',
+          text: formatReading(last.value, test.unit),
+        }
+      : null,
+    reference: freedom(referenceValue(test), test),
+    plan: null,
+  };
+}
+
+/** What the measuring error allows to say about the two sides, in a few words. */
+export function sideWords(test: RomTest, now: SidedResults): { text: string; notable: boolean } {
+  if (!now.left && !now.right) return { text: 'not measured', notable: false };
+  if (!now.left || !now.right) return { text: `${now.left ? 'right' : 'left'} not measured`, notable: false };
+  const d = sideDifference(now.left.value, now.right.value, test);
+  const size = formatReading(Math.abs(d.delta), test.unit);
+  if (d.notable) return { text: `${d.tighter === 'left' ? 'L' : 'R'} tighter by ${size}`, notable: true };
+  return { text: `difference ${size}, within error`, notable: false };
+}
+
+/** The mirror row of a test: results now, and where they were before. */
+export function testRow(test: RomTest, now: SidedResults, last: SidedResults | null): MirrorRowModel {
+  const words = sideWords(test, now);
+  return {
+    label: test.name,
+    sub: words.text,
+    subTone: words.notable ? 'attention' : 'plain',
+    arms: {
+      left: arm(test, now.left, last?.left ?? null),
+      right: arm(test, now.right, last?.right ?? null),
+    },
+  };
+}
+
+/** A mirror row of seconds done against seconds planned, on one scale. */
+export function doseRow(
+  label: string,
+  sub: string,
+  planned: Readonly<Record<Side, number>>,
+  done: Readonly<Record<Side, number>>,
+  fullScale: number,
+): MirrorRowModel {
+  const one = (side: Side): MirrorArm => ({
+    fill: Math.min(1, done[side] / fullScale),
+    text: `${done[side]} s`,
+    whisker: null,
+    last: null,
+    reference: null,
+    plan: Math.min(1, planned[side] / fullScale),
+  });
+  return { label, sub, subTone: 'plain', arms: { left: one('left'), right: one('right') } };
+}

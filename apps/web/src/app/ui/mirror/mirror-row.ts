@@ -1,0 +1,56 @@
+import { Component, computed, input } from '@angular/core';
+import type { Side } from '@yandle/core';
+import type { MirrorArm, MirrorRowModel } from './mirror-row.model';
+
+/**
+ * Left against right around a spine, on one scale: longer is freer, whatever the unit.
+ * Bar: now. Whisker: 95 % of the measuring error. Tick: reference. Dot below: before, hollow when no change is detectable.
+ * Outline: what was planned. Left and right also have their own marks (● ○) and letters, never colour alone.
+ */
+@Component({
+  selector: 'y-mirror-row',
+  template: `
+    <div class="row" role="img" [attr.aria-label]="spoken()">
+      @for (side of sides; track side) {
+        @let arm = model().arms[side];
+        <span class="value" [style.grid-area]="side + '-value'" [class.end]="side === 'left'" [class.missing]="!arm">
+          <span class="mark" [class]="side">{{ side === 'left' ? '● L' : '○ R' }}</span>
+          {{ arm?.text ?? '–' }}
+        </span>
+        <div class="track" [style.grid-area]="side" [class.flip]="side === 'left'">
+          @if (arm) {
+            <div class="bar" [class]="side" [style.width.%]="arm.fill * 100"></div>
+            @if (arm.plan !== null) {
+              <div class="plan" [style.width.%]="arm.plan * 100"></div>
+            }
+            @if (arm.whisker; as w) {
+              <div class="whisker" [style.inset-inline-start.%]="w.from * 100" [style.width.%]="(w.to - w.from) * 100"></div>
+            }
+            @if (arm.reference !== null) {
+              <div class="tick" [style.inset-inline-start.%]="arm.reference * 100"></div>
+            }
+            @if (arm.last; as l) {
+              <div class="dot" [class]="side" [class.solid]="l.solid" [style.inset-inline-start.%]="l.at * 100"></div>
+            }
+          }
+        </div>
+      }
+      <div class="spine">
+        <span class="font-semibold">{{ model().label }}</span>
+        <span class="sub" [class.warn]="model().subTone === 'attention'">{{ model().sub }}</span>
+      </div>
+    </div>
+  `,
+  styleUrl: './mirror-row.css',
+})
+export class MirrorRow {
+  readonly model = input.required<MirrorRowModel>();
+  protected readonly sides: readonly Side[] = ['left', 'right'];
+
+  protected readonly spoken = computed(() => {
+    const m = this.model();
+    const say = (side: Side, arm: MirrorArm | null) =>
+      arm ? `${side} ${arm.text}${arm.last ? `, before ${arm.last.text}` : ''}` : `${side} not measured`;
+    return `${m.label}: ${say('left', m.arms.left)}; ${say('right', m.arms.right)}. ${m.sub}`;
+  });
+}

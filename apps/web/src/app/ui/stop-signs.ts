@@ -1,0 +1,21 @@
+import { Component } from '@angular/core';
+import { DUTY_OF_CARE, SENSATION_ADVICE, STOP_ADVICE, STOP_SIGNS } from '@yandle/core';
+
+/** Stop signs and duty of care: stands wherever something is prescribed. */
+@Component({
+  selector: 'y-stop-signs',
+  template: `
+    <section class="note text-sm" aria-label="Stop signs">
+      <p class="font-semibold text-attention">Stop signs: {{ signs }}</p>
+      <p>{{ advice }}</p>
+      <p class="mt-1">{{ sensation }}</p>
+      <p class="mt-1 text-soft">{{ duty }}</p>
+    </section>
+  `,
+})
+export class StopSigns {
+  protected readonly signs = STOP_SIGNS.join(' · ').toLowerCase();
+  protected readonly advice = STOP_ADVICE;
+  protected readonly sensation = SENSATION_ADVICE;
+  protected readonly duty = DUTY_OF_CARE;
+}

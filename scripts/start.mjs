@@ -43,7 +43,8 @@ async function choosePort() {
   const { freePort, isFree } = await import('./lib/ports.mjs');
   if (process.env.PORT) {
     const port = Number(process.env.PORT);
-    if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`PORT=${process.env.PORT} is no port number.`);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      throw new Stop(`PORT=${process.env.PORT} is no port number.`);
     if (!(await isFree(port))) throw new Stop(`Port ${port} is taken. Free it, or choose another: PORT=4200 npm start`);
     return port;
   }

@@ -46,7 +46,9 @@ export class PrivateMariaDb {
   }
 
   sql(statement) {
-    return run('mariadb', ['--no-defaults', '-S', this.socket, `-u${userInfo().username}`, '-N', '-e', statement], { quiet: true });
+    return run('mariadb', ['--no-defaults', '-S', this.socket, `-u${userInfo().username}`, '-N', '-e', statement], {
+      quiet: true,
+    });
   }
 
   async answers() {
@@ -78,7 +80,15 @@ export class PrivateMariaDb {
         : ['--auth-root-authentication-method=socket', `--auth-root-socket-user=${userInfo().username}`];
     const { code, output } = await run(
       'mariadb-install-db',
-      ['--no-defaults', `--datadir=${draft}`, ...this.user, ...auth, '--skip-test-db', '--skip-name-resolve', '--innodb-log-file-size=32M'],
+      [
+        '--no-defaults',
+        `--datadir=${draft}`,
+        ...this.user,
+        ...auth,
+        '--skip-test-db',
+        '--skip-name-resolve',
+        '--innodb-log-file-size=32M',
+      ],
       { quiet: true },
     );
     if (code !== 0) throw new Stop(`MariaDB could not create its data folder:\n${output.slice(-2000)}`);

@@ -4,5 +4,7 @@ import { Stop } from './say.mjs';
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
-    throw new Stop(`Yandle needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer Node and start again.`);
+    throw new Stop(
+      `Yandle needs Node 20.19 or newer; this is ${process.versions.node}. Install a newer Node and start again.`,
+    );
 }

@@ -93,7 +93,10 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   api.use(todayRoutes(clock));
   api.use(progressRoutes(clock));
   api.use((req) => {
-    throw new HttpProblem('not-found', `There is no ${req.method} ${req.baseUrl}${req.path}. See docs/api.md for what there is.`);
+    throw new HttpProblem(
+      'not-found',
+      `There is no ${req.method} ${req.baseUrl}${req.path}. See docs/api.md for what there is.`,
+    );
   });
   app.use('/api/v1', api);
 

@@ -42,9 +42,9 @@ const schema = Joi.object({
  * @throws Error naming each setting that is missing or wrong
  */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
-  const { value, error } = schema.validate(env, { abortEarly: false });
-  if (error) throw new Error(`Settings: ${error.details.map((d) => d.message).join('; ')}`);
-  const v = value as Record<string, unknown>;
+  const result = schema.validate(env, { abortEarly: false });
+  if (result.error) throw new Error(`Settings: ${result.error.details.map((d) => d.message).join('; ')}`);
+  const v = result.value as Record<string, unknown>;
   const webRoot = String(v['WEB_ROOT']);
   return {
     port: Number(v['PORT']),

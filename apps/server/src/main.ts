@@ -31,7 +31,10 @@ async function start(): Promise<void> {
   }
 
   const server = createServer(createApp({ config, source, store, clock: SYSTEM_CLOCK, log }));
-  const sweep = setInterval(() => void store.sweep().catch((err: unknown) => log.warn({ err }, 'session sweep')), HOUR_MS);
+  const sweep = setInterval(
+    () => void store.sweep().catch((err: unknown) => log.warn({ err }, 'session sweep')),
+    HOUR_MS,
+  );
   sweep.unref();
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);

@@ -6,7 +6,12 @@ export interface Today {
   /** Sessions of today and the six days to come, in order of date. */
   readonly sessions: readonly (SessionSummary & { readonly clientName: string })[];
   /** Retests due up to a week from now, and overdue ones. */
-  readonly retests: readonly { readonly clientId: string; readonly clientName: string; readonly date: string; readonly week: number }[];
+  readonly retests: readonly {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly date: string;
+    readonly week: number;
+  }[];
   readonly symptoms: readonly SymptomReport[];
   /** Clients whose planning waits for a licensed professional. */
   readonly clearances: readonly { readonly clientId: string; readonly clientName: string; readonly note: string }[];

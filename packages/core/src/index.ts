@@ -38,3 +38,4 @@ export * from './catalogue/tests.js';
 export * from './catalogue/safety.js';
 export * from './words/duration.js';
 export * from './words/reading.js';
+export * from './words/list.js';

@@ -18,3 +18,8 @@ export const ORIGIN_NOTE: Readonly<Record<Origin, string>> = {
   memory: 'from memory, check the source',
   practice: 'common practice, no source',
 };
+
+/** A source as a screen prints it: what is cited, and how far it can be trusted. */
+export function sourceWords(source: Source): string {
+  return `${source.text.replace(/\.$/, '')}; ${ORIGIN_NOTE[source.origin]}`;
+}

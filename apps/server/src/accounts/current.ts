@@ -26,7 +26,10 @@ declare module 'express-serve-static-core' {
 /** Lets nobody through who is not signed in. */
 export function requireCoach(source: DataSource): RequestHandler {
   return async (req, res, next) => {
-    const refused = new HttpProblem('not-signed-in', 'Your sign-in has ended. Sign in again; what you entered is kept here.');
+    const refused = new HttpProblem(
+      'not-signed-in',
+      'Your sign-in has ended. Sign in again; what you entered is kept here.',
+    );
     const coachId = req.session?.coachId;
     if (!coachId) throw refused;
     const coach = await source.manager.findOne(CoachEntity, { where: { id: coachId }, relations: { studio: true } });

@@ -11,19 +11,25 @@ import { currentOf, requireCoach } from './current.js';
 import { CoachEntity, StudioEntity } from './entities.js';
 import { hashPassword, verifyPassword } from './password.js';
 
-/** A new session id at every change of who is signed in, so that no planted cookie survives it. */
-function startSession(req: Request, coachId: string): Promise<void> {
+/** Waits for a callback of the session library. */
+function done(start: (callback: (err: unknown) => void) => void): Promise<void> {
   return new Promise((resolve, reject) =>
-    req.session.regenerate((err: unknown) => {
-      if (err) return reject(err as Error);
-      req.session.coachId = coachId;
-      req.session.save((e: unknown) => (e ? reject(e as Error) : resolve()));
+    start((err) => {
+      if (!err) resolve();
+      else reject(err instanceof Error ? err : new Error(JSON.stringify(err)));
     }),
   );
 }
 
+/** A new session id at every change of who is signed in, so that no planted cookie survives it. */
+async function startSession(req: Request, coachId: string): Promise<void> {
+  await done((callback) => req.session.regenerate(callback));
+  req.session.coachId = coachId;
+  await done((callback) => req.session.save(callback));
+}
+
 function endSession(req: Request): Promise<void> {
-  return new Promise((resolve, reject) => req.session.destroy((e: unknown) => (e ? reject(e as Error) : resolve())));
+  return done((callback) => req.session.destroy(callback));
 }
 
 /** Ten failed sign-ins in a quarter of an hour from one address, then a wait. */

@@ -9,7 +9,12 @@ import { SessionEntity } from '../sessions/entities.js';
 export interface Overview {
   readonly lastAssessment: PlainDate | null;
   readonly assessments: number;
-  readonly block: { readonly id: string; readonly week: number; readonly of: number; readonly endDate: PlainDate } | null;
+  readonly block: {
+    readonly id: string;
+    readonly week: number;
+    readonly of: number;
+    readonly endDate: PlainDate;
+  } | null;
   readonly nextSession: { readonly id: string; readonly date: PlainDate } | null;
   readonly nextRetest: PlainDate | null;
 }

@@ -1,11 +1,4 @@
-import type {
-  Client,
-  ClientListItem,
-  ClientPath,
-  CreateClientBody,
-  Page,
-  UpdateClientBody,
-} from '@yandle/contract';
+import type { Client, ClientListItem, ClientPath, CreateClientBody, Page, UpdateClientBody } from '@yandle/contract';
 import { ageOn, type PlainDate } from '@yandle/core';
 import { Brackets } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
@@ -38,7 +31,11 @@ export function clientView(row: ClientEntity, today: PlainDate): Client {
   };
 }
 
-async function checkClient(data: StudioData, body: Pick<CreateClientBody, 'birthDate' | 'leadCoachId'>, today: PlainDate) {
+async function checkClient(
+  data: StudioData,
+  body: Pick<CreateClientBody, 'birthDate' | 'leadCoachId'>,
+  today: PlainDate,
+) {
   const errors = [];
   if (body.birthDate > today) errors.push({ path: 'birthDate', message: 'The date of birth lies in the future.' });
   else if (ageOn(body.birthDate, today) > OLDEST)
@@ -69,9 +66,13 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
 /** Throws `stale-version` with the present state when an edit started from another version. */
 export function assertVersion(row: { version: number }, version: number, current: unknown): void {
   if (row.version !== version)
-    throw new HttpProblem('stale-version', 'Somebody changed this meanwhile. Look at the present state and edit that.', {
-      current,
-    });
+    throw new HttpProblem(
+      'stale-version',
+      'Somebody changed this meanwhile. Look at the present state and edit that.',
+      {
+        current,
+      },
+    );
 }
 
 export async function updateClient(
@@ -140,7 +141,8 @@ export async function listClients(data: StudioData, query: ListQuery, today: Pla
     const like = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
     find.andWhere(new Brackets((b) => b.where('c.name LIKE :like', { like }).orWhere('c.aim LIKE :like', { like })));
   }
-  if (after) find.andWhere('(c.name > :name OR (c.name = :name AND c.id > :after))', { name: after.name, after: after.id });
+  if (after)
+    find.andWhere('(c.name > :name OR (c.name = :name AND c.id > :after))', { name: after.name, after: after.id });
   const rows = await find.getMany();
   const page = rows.slice(0, query.limit);
   const last = page[page.length - 1];
@@ -166,7 +168,9 @@ export async function listClients(data: StudioData, query: ListQuery, today: Pla
       };
     }),
     nextCursor:
-      rows.length > query.limit && last ? Buffer.from(JSON.stringify([last.name, last.id])).toString('base64url') : null,
+      rows.length > query.limit && last
+        ? Buffer.from(JSON.stringify([last.name, last.id])).toString('base64url')
+        : null,
   };
 }
 

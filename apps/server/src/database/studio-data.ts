@@ -40,7 +40,7 @@ export class StudioData {
   ) {}
 
   private scoped<T extends StudioRow>(where: FindOptionsWhere<T>): FindOptionsWhere<T> {
-    return { ...where, studioId: this.studioId } as FindOptionsWhere<T>;
+    return { ...where, studioId: this.studioId };
   }
 
   find<T extends StudioRow>(
@@ -90,7 +90,7 @@ export class StudioData {
     where: FindOptionsWhere<T>,
     values: Partial<T>,
   ): Promise<number> {
-    const { affected } = await this.manager.update(entity, this.scoped(where), values as never);
+    const { affected } = await this.manager.update(entity, this.scoped(where), values);
     return affected ?? 0;
   }
 

@@ -7,7 +7,6 @@ import {
   weekdayOf,
   type MuscleGroupId,
   type PlainDate,
-  type Side,
 } from '@yandle/core';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v4, v7 as uuid } from 'uuid';
@@ -104,7 +103,7 @@ async function doSessions(
     runs.push(run);
     lastRun = { run, session: s };
     for (const item of items.filter((i) => i.sessionId === s.id))
-      for (const side of SIDES as readonly Side[])
+      for (const side of SIDES)
         for (let set = 1; set <= item.sets; set++) {
           const cut = random() < 0.05;
           const id = v4();

@@ -1,16 +1,39 @@
 import type { ClientBody } from '@yandle/contract';
 
 /** All people and places here are invented. */
-export const DEMO_STUDIO = { id: '0d3f0000-0000-4000-8000-000000000001', name: 'Harbour Lane Mobility', timeZone: 'Europe/Vienna' };
+export const DEMO_STUDIO = {
+  id: '0d3f0000-0000-4000-8000-000000000001',
+  name: 'Harbour Lane Mobility',
+  timeZone: 'Europe/Vienna',
+};
 /** Exists to prove that nothing of it is ever seen from the first. */
-export const OTHER_STUDIO = { id: '0d3f0000-0000-4000-8000-000000000002', name: 'Millpond Movement Room', timeZone: 'Europe/Vienna' };
+export const OTHER_STUDIO = {
+  id: '0d3f0000-0000-4000-8000-000000000002',
+  name: 'Millpond Movement Room',
+  timeZone: 'Europe/Vienna',
+};
 
 export const DEMO_PASSWORD = 'long-easy-breath';
 
 export const DEMO_COACHES = [
-  { id: '0d3f0000-0000-4000-8000-000000000011', studioId: DEMO_STUDIO.id, name: 'Mara Thornebrook', email: 'mara@harbourlane.example' },
-  { id: '0d3f0000-0000-4000-8000-000000000012', studioId: DEMO_STUDIO.id, name: 'Joris Ebbing', email: 'joris@harbourlane.example' },
-  { id: '0d3f0000-0000-4000-8000-000000000013', studioId: OTHER_STUDIO.id, name: 'Silva Pendry', email: 'silva@millpond.example' },
+  {
+    id: '0d3f0000-0000-4000-8000-000000000011',
+    studioId: DEMO_STUDIO.id,
+    name: 'Mara Thornebrook',
+    email: 'mara@harbourlane.example',
+  },
+  {
+    id: '0d3f0000-0000-4000-8000-000000000012',
+    studioId: DEMO_STUDIO.id,
+    name: 'Joris Ebbing',
+    email: 'joris@harbourlane.example',
+  },
+  {
+    id: '0d3f0000-0000-4000-8000-000000000013',
+    studioId: OTHER_STUDIO.id,
+    name: 'Silva Pendry',
+    email: 'silva@millpond.example',
+  },
 ] as const;
 
 /** True value of a test on a side at the start, and what a week of stretching adds (signed as the reading). */
@@ -39,7 +62,14 @@ const base = { easyOn: [], screening: 'clear', screeningNote: '', notes: '' } as
 
 export const DEMO_CLIENTS: readonly DemoClient[] = [
   {
-    body: { ...base, name: 'Ottoline Varga', aim: 'Sit on my heels in the garden and get up without a hand', level: 'regular', trainingDays: [1, 3, 5, 6], minutesPerSession: 20 },
+    body: {
+      ...base,
+      name: 'Ottoline Varga',
+      aim: 'Sit on my heels in the garden and get up without a hand',
+      level: 'regular',
+      trainingDays: [1, 3, 5, 6],
+      minutesPerSession: 20,
+    },
     age: 46,
     lead: 0,
     tests: [
@@ -51,7 +81,14 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     visitWeeks: [0, 2, 4],
   },
   {
-    body: { ...base, name: 'Tobin Quillfeather', aim: 'Run a half marathon without calves like wood', level: 'regular', trainingDays: [2, 4, 7], minutesPerSession: 15 },
+    body: {
+      ...base,
+      name: 'Tobin Quillfeather',
+      aim: 'Run a half marathon without calves like wood',
+      level: 'regular',
+      trainingDays: [2, 4, 7],
+      minutesPerSession: 15,
+    },
     age: 29,
     lead: 0,
     tests: [
@@ -64,7 +101,16 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     symptom: true,
   },
   {
-    body: { ...base, name: 'Isaura Bellwether', aim: 'Look after my balance on the stairs', level: 'beginner', trainingDays: [1, 2, 4, 5], minutesPerSession: 15, easyOn: ['hamstrings'], notes: 'Wears hearing aids: give cues from the front.' },
+    body: {
+      ...base,
+      name: 'Isaura Bellwether',
+      aim: 'Look after my balance on the stairs',
+      level: 'beginner',
+      trainingDays: [1, 2, 4, 5],
+      minutesPerSession: 15,
+      easyOn: ['hamstrings'],
+      notes: 'Wears hearing aids: give cues from the front.',
+    },
     age: 71,
     lead: 1,
     tests: [
@@ -76,7 +122,15 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     visitWeeks: [0],
   },
   {
-    body: { ...base, name: 'Lorcan Ashgrove', aim: 'Kick higher in dance class', level: 'regular', trainingDays: [1, 3, 6], minutesPerSession: 15, screeningNote: 'Guardian has agreed in writing.' },
+    body: {
+      ...base,
+      name: 'Lorcan Ashgrove',
+      aim: 'Kick higher in dance class',
+      level: 'regular',
+      trainingDays: [1, 3, 6],
+      minutesPerSession: 15,
+      screeningNote: 'Guardian has agreed in writing.',
+    },
     age: 16,
     lead: 1,
     tests: [
@@ -88,7 +142,16 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     visitWeeks: [0],
   },
   {
-    body: { ...base, name: 'Petronella Sand', aim: 'Less back ache after long drives', level: 'beginner', trainingDays: [2, 5], minutesPerSession: 20, screening: 'refer', screeningNote: 'Leg pain below the knee when bending: asked to see her physician first.' },
+    body: {
+      ...base,
+      name: 'Petronella Sand',
+      aim: 'Less back ache after long drives',
+      level: 'beginner',
+      trainingDays: [2, 5],
+      minutesPerSession: 20,
+      screening: 'refer',
+      screeningNote: 'Leg pain below the knee when bending: asked to see her physician first.',
+    },
     age: 52,
     lead: 0,
     tests: [],
@@ -97,7 +160,14 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     visitWeeks: [],
   },
   {
-    body: { ...base, name: 'Emeric Holloway', aim: 'Touch my toes again', level: 'beginner', trainingDays: [1, 4, 6], minutesPerSession: 20 },
+    body: {
+      ...base,
+      name: 'Emeric Holloway',
+      aim: 'Touch my toes again',
+      level: 'beginner',
+      trainingDays: [1, 4, 6],
+      minutesPerSession: 20,
+    },
     age: 58,
     lead: 0,
     tests: [
@@ -109,7 +179,14 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     visitWeeks: [0],
   },
   {
-    body: { ...base, name: 'Fenna Oosterveld', aim: 'Squat with my heels down', level: 'experienced', trainingDays: [1, 2, 3, 5, 6], minutesPerSession: 25 },
+    body: {
+      ...base,
+      name: 'Fenna Oosterveld',
+      aim: 'Squat with my heels down',
+      level: 'experienced',
+      trainingDays: [1, 2, 3, 5, 6],
+      minutesPerSession: 25,
+    },
     age: 34,
     lead: 1,
     tests: [
@@ -121,7 +198,15 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     visitWeeks: [0, 4, 8],
   },
   {
-    body: { ...base, name: 'Dario Munkácsy', aim: 'Reach the top shelf without leaning back', level: 'beginner', trainingDays: [3, 6], minutesPerSession: 15, screening: 'open' },
+    body: {
+      ...base,
+      name: 'Dario Munkácsy',
+      aim: 'Reach the top shelf without leaning back',
+      level: 'beginner',
+      trainingDays: [3, 6],
+      minutesPerSession: 15,
+      screening: 'open',
+    },
     age: 41,
     lead: 0,
     tests: [],

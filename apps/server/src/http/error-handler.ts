@@ -38,10 +38,16 @@ export function toProblem(err: unknown): HttpProblem {
     return new HttpProblem('malformed-body', 'The request could not be read. Mend it and send again.');
   const code = codeOf(err) ?? codeOf((err as { driverError?: unknown } | null)?.driverError);
   if (code && UNREACHABLE.has(code))
-    return new HttpProblem('database-unavailable', 'Nothing was saved. Wait a moment and send again; what you entered is kept here.');
+    return new HttpProblem(
+      'database-unavailable',
+      'Nothing was saved. Wait a moment and send again; what you entered is kept here.',
+    );
   if (code === 'ER_DUP_ENTRY')
     return new HttpProblem('conflict', 'This exists already. Load the page again to see it.');
-  return new HttpProblem('internal', 'This was our fault and has been logged. Try again; if it stays, tell who runs Yandle the number below.');
+  return new HttpProblem(
+    'internal',
+    'This was our fault and has been logged. Try again; if it stays, tell who runs Yandle the number below.',
+  );
 }
 
 /** Writes a refusal as `application/problem+json`. */
@@ -63,5 +69,5 @@ export const errorHandler: ErrorRequestHandler = (err, req, res, next) => {
   if (res.headersSent) return next(err);
   const problem = toProblem(err);
   if (problem.status >= 500) req.log.error({ err }, problem.code);
-  sendProblem(res, problem, String(req.id));
+  sendProblem(res, problem, typeof req.id === 'string' ? req.id : '');
 };

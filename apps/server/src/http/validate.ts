@@ -12,16 +12,18 @@ function fieldErrors(error: Joi.ValidationError): FieldError[] {
  * @throws HttpProblem `validation` with one entry a field
  */
 export function validBody<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
-  const { value, error } = schema.required().validate(body, STRICT);
-  if (error) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: fieldErrors(error) });
-  return value as T;
+  const result = schema.required().validate(body, STRICT);
+  if (result.error)
+    throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: fieldErrors(result.error) });
+  return result.value;
 }
 
 /** Query values are text: this one converts them. */
 export function validQuery<T>(schema: Joi.ObjectSchema<T>, query: unknown): T {
-  const { value, error } = schema.validate(query, { ...STRICT, convert: true });
-  if (error) throw new HttpProblem('validation', 'Mend the query values listed and send again.', { errors: fieldErrors(error) });
-  return value as T;
+  const result = schema.validate(query, { ...STRICT, convert: true });
+  if (result.error)
+    throw new HttpProblem('validation', 'Mend the query values listed and send again.', { errors: fieldErrors(result.error) });
+  return result.value;
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;

@@ -72,7 +72,11 @@ export function progressRoutes(clock: Clock): Router {
     const { data, studio } = currentOf(res);
     const clientId = pathId(req.params.id, 'client');
     const assessments = await listAssessments(data, clientId, studio.timeZone);
-    const [latest] = await data.find(ProgrammeEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' }, take: 1 });
+    const [latest] = await data.find(
+      ProgrammeEntity,
+      { clientId },
+      { order: { startDate: 'DESC', id: 'DESC' }, take: 1 },
+    );
     const dose = latest
       ? await doseOf(data, latest, dateIn(studio.timeZone, clock.now()))
       : { dose: null, sensations: [] };

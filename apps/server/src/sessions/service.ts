@@ -121,7 +121,10 @@ export async function finishRun(data: StudioData, runId: string, body: FinishRun
     const same =
       run.endedAt?.getTime() === endedAt.getTime() && run.sensation === body.sensation && run.note === body.note;
     if (run.endedAt && !same)
-      throw new HttpProblem('conflict', 'This run was finished before, with other answers. Load the session to see them.');
+      throw new HttpProblem(
+        'conflict',
+        'This run was finished before, with other answers. Load the session to see them.',
+      );
     if (endedAt < run.startedAt) throw invalid('endedAt', 'A run cannot end before it starts.');
     if (!run.endedAt)
       await tx.update(RunEntity, { id: runId }, { endedAt, sensation: body.sensation, note: body.note });

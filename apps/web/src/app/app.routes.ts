@@ -28,23 +28,64 @@ export const routes: Routes = [
     canActivate: [signedInGuard],
     loadComponent: () => import('./frame/frame').then((m) => m.Frame),
     children: [
-      { path: '', pathMatch: 'full', title: title('Today'), loadComponent: () => import('./today/today').then((m) => m.TodayScreen) },
-      { path: 'clients', title: title('Clients'), loadComponent: () => import('./clients/clients').then((m) => m.ClientsScreen) },
-      { path: 'clients/new', title: title('New client'), loadComponent: () => import('./intake/new-client').then((m) => m.NewClient) },
+      {
+        path: '',
+        pathMatch: 'full',
+        title: title('Today'),
+        loadComponent: () => import('./today/today').then((m) => m.TodayScreen),
+      },
+      {
+        path: 'clients',
+        title: title('Clients'),
+        loadComponent: () => import('./clients/clients').then((m) => m.ClientsScreen),
+      },
+      {
+        path: 'clients/new',
+        title: title('New client'),
+        loadComponent: () => import('./intake/new-client').then((m) => m.NewClient),
+      },
       {
         path: 'clients/:clientId',
         loadComponent: () => import('./frame/client-frame').then((m) => m.ClientFrame),
         children: [
           { path: '', pathMatch: 'full', redirectTo: 'intake' },
-          { path: 'intake', title: title('Intake'), loadComponent: () => import('./intake/intake').then((m) => m.Intake) },
-          { path: 'measure', title: title('Measure'), loadComponent: () => import('./measure/measure').then((m) => m.MeasureScreen) },
-          { path: 'block', title: title('Block'), loadComponent: () => import('./block/block').then((m) => m.BlockScreen) },
-          { path: 'sessions', title: title('Sessions'), loadComponent: () => import('./sessions/sessions').then((m) => m.SessionsScreen) },
-          { path: 'sessions/:sessionId', title: title('Session'), loadComponent: () => import('./sessions/sheet').then((m) => m.SessionSheet) },
-          { path: 'progress', title: title('Progress'), loadComponent: () => import('./progress/progress').then((m) => m.ProgressScreen) },
+          {
+            path: 'intake',
+            title: title('Intake'),
+            loadComponent: () => import('./intake/intake').then((m) => m.Intake),
+          },
+          {
+            path: 'measure',
+            title: title('Measure'),
+            loadComponent: () => import('./measure/measure').then((m) => m.MeasureScreen),
+          },
+          {
+            path: 'block',
+            title: title('Block'),
+            loadComponent: () => import('./block/block').then((m) => m.BlockScreen),
+          },
+          {
+            path: 'sessions',
+            title: title('Sessions'),
+            loadComponent: () => import('./sessions/sessions').then((m) => m.SessionsScreen),
+          },
+          {
+            path: 'sessions/:sessionId',
+            title: title('Session'),
+            loadComponent: () => import('./sessions/sheet').then((m) => m.SessionSheet),
+          },
+          {
+            path: 'progress',
+            title: title('Progress'),
+            loadComponent: () => import('./progress/progress').then((m) => m.ProgressScreen),
+          },
         ],
       },
-      { path: '**', title: title('Not found'), loadComponent: () => import('./frame/not-found').then((m) => m.NotFound) },
+      {
+        path: '**',
+        title: title('Not found'),
+        loadComponent: () => import('./frame/not-found').then((m) => m.NotFound),
+      },
     ],
   },
 ];

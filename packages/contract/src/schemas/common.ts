@@ -61,7 +61,12 @@ export const time = () => Joi.string().custom(plainTime).required();
 export const instant = () => Joi.string().custom(plainInstant).required();
 /** A required, non-blank line of text. */
 export const line = (max: number = FIELD.name.max) =>
-  Joi.string().max(max).custom(noControl).pattern(/\S/).required().messages({ 'string.pattern.base': 'This is needed.' });
+  Joi.string()
+    .max(max)
+    .custom(noControl)
+    .pattern(/\S/)
+    .required()
+    .messages({ 'string.pattern.base': 'This is needed.' });
 /** A text that may be empty. */
 export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(noControl).required();
 /** A version an edit started from. */

@@ -3,7 +3,7 @@ import type { RomTest } from '../measuring/rom-test.js';
 import { semFromMdc95 } from '../measuring/error.js';
 
 /** Knee to wall: how far the shin travels over a foot whose heel stays down. */
-const WEIGHT_BEARING_LUNGE: RomTest = {
+export const WEIGHT_BEARING_LUNGE: RomTest = {
   id: 'weight-bearing-lunge',
   name: 'Weight-bearing lunge',
   motion: 'ankle dorsiflexion, knee bent',
@@ -51,13 +51,16 @@ const WEIGHT_BEARING_LUNGE: RomTest = {
     { group: 'soleus', weight: 1 },
     { group: 'calf', weight: 0.3 },
   ],
-  cautions: ['With poor balance the hands stay on the wall.', 'Pinching in the front of the ankle ends the test: note it.'],
+  cautions: [
+    'With poor balance the hands stay on the wall.',
+    'Pinching in the front of the ankle ends the test: note it.',
+  ],
   notFor: ['A fresh ankle or foot injury', 'Standing on this leg is not allowed'],
   faults: ['Heel lifting', 'Arch rolling in', 'Knee off the line', 'Foot turned out'],
 };
 
 /** Hamstrings: how far the knee is from straight with the thigh upright. */
-const ACTIVE_KNEE_EXTENSION: RomTest = {
+export const ACTIVE_KNEE_EXTENSION: RomTest = {
   id: 'active-knee-extension',
   name: 'Active knee extension',
   motion: 'knee extension, hip at 90°',
@@ -91,7 +94,10 @@ const ACTIVE_KNEE_EXTENSION: RomTest = {
   reference: {
     kind: 'nominal',
     value: 20,
-    source: { origin: 'memory', text: 'Magee, Orthopedic Physical Assessment: within about 20° of straight. A convention without a spread.' },
+    source: {
+      origin: 'memory',
+      text: 'Magee, Orthopedic Physical Assessment: within about 20° of straight. A convention without a spread.',
+    },
   },
   limits: [{ group: 'hamstrings', weight: 1 }],
   cautions: ['A nervy feeling behind the knee or in the foot: point the toes away, and note it when it stays.'],

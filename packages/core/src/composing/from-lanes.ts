@@ -44,7 +44,10 @@ export function sessionsOfBlock(
 }
 
 /** Length of the longest session of each week, in seconds; index 0 is week 1. */
-export function longestSessions(sessions: readonly Pick<DatedSession, 'week' | 'totalSeconds'>[], weeks: number): number[] {
+export function longestSessions(
+  sessions: readonly Pick<DatedSession, 'week' | 'totalSeconds'>[],
+  weeks: number,
+): number[] {
   const out = Array.from({ length: weeks }, () => 0);
   for (const s of sessions) out[s.week - 1] = Math.max(out[s.week - 1] ?? 0, s.totalSeconds);
   return out;

@@ -24,12 +24,7 @@ export interface Change {
  * @throws CoreError `invalid-error-figure`, `not-comparable` when a value is no number
  * @example changeBetween(38, 29, 'less', [3, 3]) // improved: 9 freer, more than 8.3
  */
-export function changeBetween(
-  earlier: number,
-  later: number,
-  better: Better,
-  sems: readonly [number, number],
-): Change {
+export function changeBetween(earlier: number, later: number, better: Better, sems: readonly [number, number]): Change {
   if (!Number.isFinite(earlier) || !Number.isFinite(later))
     throw new CoreError('not-comparable', 'Both results need a value before they can be compared.');
   const limit = mdc95(sems[0], sems[1]);

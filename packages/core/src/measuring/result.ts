@@ -77,8 +77,7 @@ function onlyEases(xs: readonly number[], better: TrialRule['better']): boolean 
  * @example resultOfTrials([31, 38, 32], test) // value 31.5 from 31 and 32, spread 1, repeatable
  */
 export function resultOfTrials(trials: readonly number[], rule: TrialRule): RomResult {
-  if (trials.length === 0)
-    throw new CoreError('no-trials', 'There is no reading on this side yet. Take at least one.');
+  if (trials.length === 0) throw new CoreError('no-trials', 'There is no reading on this side yet. Take at least one.');
   if (trials.length > MAX_TRIALS)
     throw new CoreError(
       'too-many-trials',

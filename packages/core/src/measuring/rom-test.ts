@@ -5,15 +5,7 @@ import type { Source } from '../source.js';
 export type RomUnit = 'deg' | 'cm';
 
 /** Body position of a test or exercise, in the order in which a visit goes through them. */
-export const POSITIONS = [
-  'standing',
-  'kneeling',
-  'all fours',
-  'sitting',
-  'supine',
-  'side-lying',
-  'prone',
-] as const;
+export const POSITIONS = ['standing', 'kneeling', 'all fours', 'sitting', 'supine', 'side-lying', 'prone'] as const;
 export type Position = (typeof POSITIONS)[number];
 
 /** How the value is made from the readings that are used. */

@@ -70,8 +70,7 @@ function candidates(p: Prescription, variable: Variable, style: Style, limits: L
   });
   if (variable === 'holdSeconds') {
     const out: Step[] = [];
-    for (let h = to; h > from; h -= HOLD_GRAIN)
-      out.push(named({ ...p, holdSeconds: h }, `hold ${from} → ${h} s`));
+    for (let h = to; h > from; h -= HOLD_GRAIN) out.push(named({ ...p, holdSeconds: h }, `hold ${from} → ${h} s`));
     return out;
   }
   const words = `${VARIABLE_NAME[variable]} ${from} → ${to}`;
@@ -79,7 +78,13 @@ function candidates(p: Prescription, variable: Variable, style: Style, limits: L
   if (variable === 'sensation') return out;
   const firstShorter = Math.ceil(p.holdSeconds / HOLD_GRAIN - 1) * HOLD_GRAIN;
   for (let h = firstShorter; h >= limits.holdMin; h -= HOLD_GRAIN)
-    out.push(named({ ...p, [variable]: to, holdSeconds: h }, `${words}, hold ${p.holdSeconds} → ${h} s to keep the ramp`, true));
+    out.push(
+      named(
+        { ...p, [variable]: to, holdSeconds: h },
+        `${words}, hold ${p.holdSeconds} → ${h} s to keep the ramp`,
+        true,
+      ),
+    );
   return out;
 }
 
@@ -100,13 +105,14 @@ export function nextStep(current: Prescription, style: Style, limits: Limits, ra
       if (open.some((v) => v !== 'sensation')) continue;
       return candidates(current, variable, style, limits)[0]!;
     }
-    for (const step of candidates(current, variable, style, limits)) {
-      const dose = weeklyDose(step.prescription);
-      if (dose > base && dose <= base * (1 + ramp) + 1e-9) return step;
-      if (dose > base && (!smallest || dose < weeklyDose(smallest.prescription))) smallest = step;
-    }
+    const steps = candidates(current, variable, style, limits).filter((s) => weeklyDose(s.prescription) > base);
+    const fits = steps.find((s) => weeklyDose(s.prescription) <= base * (1 + ramp) + 1e-9);
+    if (fits) return fits;
+    // Boldest first: the last is the smallest.
+    const least = steps.at(-1);
+    if (least && base < SMALL_BASE) return least;
+    if (least && (!smallest || weeklyDose(least.prescription) < weeklyDose(smallest.prescription))) smallest = least;
   }
-  if (smallest && base < SMALL_BASE) return smallest;
   const least = smallest ? Math.round((weeklyDose(smallest.prescription) / base - 1) * 100) : 0;
   return {
     why: 'ramp too small',

@@ -30,11 +30,18 @@ function credit(into: Record<Side, number>, entry: DoseEntry): void {
  * Seconds done beyond the plan count; a group only done, never planned, has its row too.
  */
 export function plannedDone(planned: readonly DoseEntry[], done: readonly DoseEntry[]): PlannedDone[] {
-  const rows = new Map<string, { week: number; group: string; planned: Record<Side, number>; done: Record<Side, number> }>();
+  const rows = new Map<
+    string,
+    { week: number; group: string; planned: Record<Side, number>; done: Record<Side, number> }
+  >();
   const row = (e: DoseEntry) => {
     const key = `${e.week}|${e.group}`;
     let r = rows.get(key);
-    if (!r) rows.set(key, (r = { week: e.week, group: e.group, planned: { left: 0, right: 0 }, done: { left: 0, right: 0 } }));
+    if (!r)
+      rows.set(
+        key,
+        (r = { week: e.week, group: e.group, planned: { left: 0, right: 0 }, done: { left: 0, right: 0 } }),
+      );
     return r;
   };
   for (const e of planned) credit(row(e).planned, e);

@@ -28,9 +28,7 @@ export function scheduleSessions(
   const out: ScheduledSession[] = [];
   const weeks = plan.lanes[0]?.weeks.length ?? 0;
   for (let week = 1; week <= weeks; week++) {
-    const laneDays = plan.lanes.map((l) =>
-      spreadDays(trainingDays, l.weeks[week - 1]!.prescription.sessionsPerWeek),
-    );
+    const laneDays = plan.lanes.map((l) => spreadDays(trainingDays, l.weeks[week - 1]!.prescription.sessionsPerWeek));
     for (const date of datesOfWeek(startDate, week)) {
       const day = weekdayOf(date);
       const lanes = laneDays.flatMap((days, i) => (days.includes(day) ? [i] : []));

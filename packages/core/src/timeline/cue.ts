@@ -1,15 +1,6 @@
 import type { Side } from '../anatomy/side.js';
 
-export const CUE_KINDS = [
-  'warm-up',
-  'position',
-  'prop',
-  'entry',
-  'hold',
-  'exit',
-  'rest',
-  'switch',
-] as const;
+export const CUE_KINDS = ['warm-up', 'position', 'prop', 'entry', 'hold', 'exit', 'rest', 'switch'] as const;
 export type CueKind = (typeof CUE_KINDS)[number];
 
 /** One timed instruction in a session. */

@@ -29,7 +29,13 @@ function itemCues(
   t: Timings,
 ): Draft[] {
   const out: Draft[] = [];
-  const add = (kind: CueKind, seconds: number, text: string, side: Side | null = null, set: number | null = null): void => {
+  const add = (
+    kind: CueKind,
+    seconds: number,
+    text: string,
+    side: Side | null = null,
+    set: number | null = null,
+  ): void => {
     if (seconds > 0) out.push({ kind, seconds, item: index, side, set, text });
   };
   const sides: (Side | null)[] = exercise.sides === 'each' ? [item.firstSide, otherSide(item.firstSide)] : [null];

@@ -23,7 +23,8 @@ import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
 
 /** A plan that can be drawn, or the reason why there is none. */
-export type Preview = { readonly plan: BlockPlan; readonly refusal: null } | { readonly plan: null; readonly refusal: string };
+export type Preview =
+  { readonly plan: BlockPlan; readonly refusal: null } | { readonly plan: null; readonly refusal: string };
 
 /** The block of a client: the running one, and the draft the coach is shaping. The plan itself is computed by the core. */
 @Injectable()

@@ -41,7 +41,8 @@ export class BlockScreen {
   protected readonly ramps = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
   protected readonly weekChoices = range(BLOCK_BOUNDS.weeks.min, BLOCK_BOUNDS.weeks.max);
   protected readonly easierChoices = range(BLOCK_BOUNDS.easierEvery.min, BLOCK_BOUNDS.easierEvery.max);
-  private readonly picked = signal<StaveCell>({ lane: 0, week: 1 });
+  /** What the coach selected; before that the running week of the first lane. */
+  private readonly picked = signal<StaveCell | null>(null);
 
   constructor() {
     effect(() => {
@@ -68,7 +69,7 @@ export class BlockScreen {
 
   /** The selected cell, kept inside the block when it shrinks. */
   protected readonly selected = computed((): StaveCell => {
-    const { lane, week } = this.picked();
+    const { lane, week } = this.picked() ?? { lane: 0, week: this.currentWeek() ?? 1 };
     return {
       lane: Math.min(lane, Math.max(0, this.lanes().length - 1)),
       week: Math.min(week, this.store.draft()?.weeks ?? 1),

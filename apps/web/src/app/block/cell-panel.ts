@@ -3,9 +3,10 @@ import {
   doseRemark,
   exerciseById,
   muscleGroupName,
-  ORIGIN_NOTE,
+  runningList,
   sensationWords,
   sessionDose,
+  sourceWords,
   STYLES,
   type MuscleGroupId,
   type PlannedWeek,
@@ -33,13 +34,21 @@ export class CellPanel {
   protected readonly perSession = computed(() => sessionDose(this.cell().prescription));
   protected readonly remark = computed(() => doseRemark(this.cell().dose));
   protected readonly sensation = computed(() => sensationWords(this.cell().prescription.sensation));
-  protected readonly originNote = ORIGIN_NOTE;
+  protected readonly list = runningList;
+  protected readonly sourceWords = sourceWords;
 
   /** The build week before, to compare with. */
   protected readonly before = computed(() => {
-    const earlier = this.weeks().slice(0, this.week() - 1).filter((w) => w.kind === 'build').at(-1);
+    const earlier = this.weeks()
+      .slice(0, this.week() - 1)
+      .filter((w) => w.kind === 'build')
+      .at(-1);
     if (!earlier) return null;
     const percent = Math.round((this.cell().dose / earlier.dose - 1) * 100);
-    return { week: earlier.week, dose: earlier.dose, words: `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)} %` };
+    return {
+      week: earlier.week,
+      dose: earlier.dose,
+      words: `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)} %`,
+    };
   });
 }

@@ -1,6 +1,6 @@
 import { Component, computed, input, model } from '@angular/core';
 import { formatClock, muscleGroupName, type MuscleGroupId, type PlannedWeek } from '@yandle/core';
-import { DoseGlyph, GLYPH_WIDTH } from '../ui/glyph/dose-glyph';
+import { DoseGlyph } from '../ui/glyph/dose-glyph';
 import { fullScaleFor, glyphOf } from '../ui/glyph/glyph.model';
 
 /** A lane as the stave draws it. */
@@ -35,15 +35,19 @@ export class Stave {
 
   protected readonly clock = formatClock;
   protected readonly groupName = muscleGroupName;
-  protected readonly glyphWidth = GLYPH_WIDTH;
+  /** Fewer weeks leave more room for a stroke; all cells of a stave have the same scale. */
+  protected readonly glyphWidth = computed(() => (this.weeks().length <= 8 ? 72 : this.weeks().length <= 12 ? 48 : 44));
 
   protected readonly weeks = computed(() => this.lanes()[0]?.weeks.map((w) => w.week) ?? []);
   protected readonly easier = computed(
-    () => new Set(this.lanes()[0]?.weeks.filter((w) => w.kind === 'easier').map((w) => w.week) ?? []),
+    () =>
+      new Set(
+        this.lanes()[0]
+          ?.weeks.filter((w) => w.kind === 'easier')
+          .map((w) => w.week) ?? [],
+      ),
   );
-  protected readonly rows = computed(() =>
-    this.lanes().map((l) => ({ ...l, glyphs: l.weeks.map((w) => glyphOf(w)) })),
-  );
+  protected readonly rows = computed(() => this.lanes().map((l) => ({ ...l, glyphs: l.weeks.map((w) => glyphOf(w)) })));
   protected readonly fullScale = computed(() => fullScaleFor(this.rows().flatMap((r) => r.glyphs)));
   protected readonly sensations = computed(() =>
     [...new Set(this.rows().flatMap((r) => r.glyphs.map((g) => g.sensation)))].sort((a, b) => a - b),

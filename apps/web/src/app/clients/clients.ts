@@ -29,7 +29,9 @@ export class ClientsScreen {
   protected block(c: ClientListItem): string {
     if (c.screening === 'open' || c.screening === 'refer') return SCREENING_WORDS[c.screening].state;
     if (!c.blockWeek) return 'no block';
-    return c.blockWeek.week < 1 ? `${c.blockWeek.of} weeks, not started` : `week ${c.blockWeek.week} of ${c.blockWeek.of}`;
+    return c.blockWeek.week < 1
+      ? `${c.blockWeek.of} weeks, not started`
+      : `week ${c.blockWeek.week} of ${c.blockWeek.of}`;
   }
 
   protected waits(c: ClientListItem): boolean {

@@ -49,7 +49,12 @@ export class Api {
   today(): Observable<Today> {
     return this.http.get<Today>(`${V1}/today`);
   }
-  clients(query: { search?: string; archived?: boolean; cursor?: string; limit?: number }): Observable<Page<ClientListItem>> {
+  clients(query: {
+    search?: string;
+    archived?: boolean;
+    cursor?: string;
+    limit?: number;
+  }): Observable<Page<ClientListItem>> {
     return this.http.get<Page<ClientListItem>>(`${V1}/clients`, { params: { ...query } });
   }
   client(id: string): Observable<ClientPath> {

@@ -26,7 +26,7 @@ export class ClientContext {
     ),
   );
 
-  readonly path = toSignal(this.path$, { initialValue: LOADING as Loadable<ClientPath> });
+  readonly path = toSignal(this.path$, { initialValue: LOADING });
   readonly client = computed(() => this.path().value?.client ?? null);
 
   open(id: string): void {

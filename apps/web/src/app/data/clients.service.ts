@@ -1,9 +1,9 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { ClientListItem, Page } from '@yandle/contract';
+import type { ClientListItem } from '@yandle/contract';
 import { combineLatest, debounceTime, firstValueFrom, switchMap } from 'rxjs';
 import { Api } from './api';
-import { asLoadable, LOADING, type Loadable } from './loadable';
+import { asLoadable, LOADING } from './loadable';
 import { ToastService } from './toast.service';
 
 /** The client list with its search, and archiving with undo. */
@@ -21,7 +21,7 @@ export class ClientsService {
       debounceTime(60),
       switchMap(([search, archived]) => this.api.clients({ search, archived }).pipe(asLoadable())),
     ),
-    { initialValue: LOADING as Loadable<Page<ClientListItem>> },
+    { initialValue: LOADING },
   );
 
   /** Lines of the first page and of those fetched after it. */
@@ -42,9 +42,7 @@ export class ClientsService {
     const cursor = this.nextCursor();
     const first = this.page().value?.nextCursor;
     if (!cursor || !first) return;
-    const page = await firstValueFrom(
-      this.api.clients({ search: this.search(), archived: this.archived(), cursor }),
-    );
+    const page = await firstValueFrom(this.api.clients({ search: this.search(), archived: this.archived(), cursor }));
     const before = this.more()?.after === first ? this.more()!.items : [];
     this.more.set({ after: first, items: [...before, ...page.items], next: page.nextCursor });
   }

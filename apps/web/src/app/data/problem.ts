@@ -7,7 +7,9 @@ export function problemOf(err: unknown): Problem {
     const body: unknown = err.error;
     if (body !== null && typeof body === 'object' && 'code' in body && 'detail' in body) return body as Problem;
     if (err.status === 0)
-      return offline('Yandle does not answer. Check the connection or start the server; what you entered is kept here.');
+      return offline(
+        'Yandle does not answer. Check the connection or start the server; what you entered is kept here.',
+      );
   }
   return offline('This did not work. Try again; if it stays, load the page anew.');
 }

@@ -24,7 +24,10 @@ interface Step {
         <a class="link mt-4 inline-block" routerLink="/clients">To the list of clients</a>
       </div>
     } @else {
-      <nav class="flex items-stretch gap-x-1 overflow-x-auto border-b border-line bg-sheet px-2 print:hidden sm:px-4" aria-label="Path of the client">
+      <nav
+        class="flex items-stretch gap-x-1 overflow-x-auto border-b border-line bg-sheet px-2 print:hidden sm:px-4"
+        aria-label="Path of the client"
+      >
         @for (s of steps(); track s.path) {
           <a
             class="flex shrink-0 flex-col justify-center border-b-[3px] border-transparent px-3 py-1.5 hover:bg-shade"
@@ -33,7 +36,9 @@ interface Step {
             ariaCurrentWhenActive="step"
           >
             <span class="font-semibold">{{ s.name }}</span>
-            <span class="text-[0.8rem]" [class.text-soft]="!s.attention" [class.text-attention]="s.attention">{{ s.state }}</span>
+            <span class="text-[0.8rem]" [class.text-soft]="!s.attention" [class.text-attention]="s.attention">{{
+              s.state
+            }}</span>
           </a>
         }
       </nav>
@@ -54,7 +59,12 @@ export class ClientFrame {
     const p = this.context.path().value;
     const today = this.account.me()?.today ?? '';
     const day = (d: string) => (d === today ? 'today' : formatDate(d, 'd MMM'));
-    const step = (path: string, name: string, state: string, attention = false): Step => ({ path, name, state, attention });
+    const step = (path: string, name: string, state: string, attention = false): Step => ({
+      path,
+      name,
+      state,
+      attention,
+    });
     if (!p) return ['Intake', 'Measure', 'Block', 'Sessions', 'Progress'].map((n) => step(n.toLowerCase(), n, ' '));
     const screening = SCREENING_WORDS[p.client.screening];
     const retestDue = p.nextRetest !== null && p.nextRetest <= today;
@@ -64,11 +74,7 @@ export class ClientFrame {
       step(
         'measure',
         'Measure',
-        retestDue
-          ? `retest due ${day(p.nextRetest)}`
-          : p.lastAssessment
-            ? `✓ ${day(p.lastAssessment)}`
-            : 'not yet',
+        retestDue ? `retest due ${day(p.nextRetest)}` : p.lastAssessment ? `✓ ${day(p.lastAssessment)}` : 'not yet',
         retestDue,
       ),
       step(
@@ -83,7 +89,15 @@ export class ClientFrame {
             : 'none running',
       ),
       step('sessions', 'Sessions', p.nextSession ? `next ${day(p.nextSession.date)}` : '–'),
-      step('progress', 'Progress', p.nextRetest && !retestDue ? `retest ${day(p.nextRetest)}` : p.assessments > 1 ? `${p.assessments} visits` : '–'),
+      step(
+        'progress',
+        'Progress',
+        p.nextRetest && !retestDue
+          ? `retest ${day(p.nextRetest)}`
+          : p.assessments > 1
+            ? `${p.assessments} visits`
+            : '–',
+      ),
     ];
   });
 }

@@ -31,7 +31,12 @@ import { asLoadable } from '../data/loadable';
       (blur)="open.set(false)"
     />
     @if (open()) {
-      <ul id="client-options" role="listbox" aria-label="Clients" class="sheet absolute z-40 mt-1 max-h-96 w-full overflow-auto p-1 shadow-lg">
+      <ul
+        id="client-options"
+        role="listbox"
+        aria-label="Clients"
+        class="sheet absolute z-40 mt-1 max-h-96 w-full overflow-auto p-1 shadow-lg"
+      >
         @for (c of found(); track c.id; let i = $index) {
           <li
             role="option"
@@ -45,7 +50,9 @@ import { asLoadable } from '../data/loadable';
             <span class="block truncate text-sm text-soft">{{ c.aim }}</span>
           </li>
         } @empty {
-          <li role="option" aria-selected="false" aria-disabled="true" class="px-3 py-1.5 text-soft">No client of that name</li>
+          <li role="option" aria-selected="false" aria-disabled="true" class="px-3 py-1.5 text-soft">
+            No client of that name
+          </li>
         }
       </ul>
     }

@@ -12,20 +12,52 @@ import { ClientPicker } from './client-picker';
   imports: [RouterOutlet, RouterLink, RouterLinkActive, ClientPicker, NgIcon],
   providers: [provideIcons({ lucideSun, lucideMoon, lucideLogOut })],
   template: `
-    <a class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:bg-sheet focus:p-2" href="#main" (click)="toMain($event)">
+    <a
+      class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:bg-sheet focus:p-2"
+      href="#main"
+      (click)="toMain($event)"
+    >
       Skip to the screen
     </a>
-    <header class="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-4 py-1.5 print:hidden sm:px-6">
-      <a routerLink="/" class="font-serif text-xl font-bold" aria-label="Yandle, to Today">Yand<span class="text-action">le</span></a>
+    <header
+      class="flex min-h-13 flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-4 py-1.5 print:hidden sm:px-6"
+    >
+      <a routerLink="/" class="font-serif text-xl font-bold" aria-label="Yandle, to Today"
+        >Yand<span class="text-action">le</span></a
+      >
       <y-client-picker class="order-last w-full sm:order-none sm:w-72" />
       <nav class="ml-auto flex items-center gap-1" aria-label="Main">
-        <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/" routerLinkActive="font-semibold text-action" [routerLinkActiveOptions]="{ exact: true }">Today</a>
-        <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/clients" routerLinkActive="font-semibold text-action" [routerLinkActiveOptions]="{ exact: true }">Clients</a>
-        <button type="button" class="rounded p-2 hover:bg-shade" [attr.aria-label]="dark() ? 'Light theme' : 'Dark theme'" [title]="dark() ? 'Light theme' : 'Dark theme'" (click)="theme.toggle()">
+        <a
+          class="rounded px-2 py-1.5 hover:bg-shade"
+          routerLink="/"
+          routerLinkActive="font-semibold text-action"
+          [routerLinkActiveOptions]="{ exact: true }"
+          >Today</a
+        >
+        <a
+          class="rounded px-2 py-1.5 hover:bg-shade"
+          routerLink="/clients"
+          routerLinkActive="font-semibold text-action"
+          [routerLinkActiveOptions]="{ exact: true }"
+          >Clients</a
+        >
+        <button
+          type="button"
+          class="inline-flex rounded p-2 hover:bg-shade"
+          [attr.aria-label]="dark() ? 'Light theme' : 'Dark theme'"
+          [title]="dark() ? 'Light theme' : 'Dark theme'"
+          (click)="theme.toggle()"
+        >
           <ng-icon [name]="dark() ? 'lucideSun' : 'lucideMoon'" size="18" aria-hidden="true" />
         </button>
         <span class="hidden pl-2 text-sm text-soft md:inline">{{ account.me()?.coach?.name }}</span>
-        <button type="button" class="rounded p-2 hover:bg-shade" aria-label="Sign out" title="Sign out" (click)="signOut()">
+        <button
+          type="button"
+          class="inline-flex rounded p-2 hover:bg-shade"
+          aria-label="Sign out"
+          title="Sign out"
+          (click)="signOut()"
+        >
           <ng-icon name="lucideLogOut" size="18" aria-hidden="true" />
         </button>
       </nav>

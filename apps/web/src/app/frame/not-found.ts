@@ -8,7 +8,9 @@ import { RouterLink } from '@angular/router';
   template: `
     <div class="mx-auto max-w-xl px-6 py-16">
       <h1>There is nothing at this address</h1>
-      <p class="mt-2">It may have been removed. <a class="link" routerLink="/">Go to Today</a> or find the client above.</p>
+      <p class="mt-2">
+        It may have been removed. <a class="link" routerLink="/">Go to Today</a> or find the client above.
+      </p>
     </div>
   `,
 })

@@ -59,7 +59,9 @@ export class ClientForm {
     notes: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.note.max) }),
     leadCoachId: new FormControl('', { nonNullable: true, validators: Validators.required }),
   });
-  protected readonly screening = toSignal(this.form.controls.screening.valueChanges, { initialValue: 'open' as ScreeningState });
+  protected readonly screening = toSignal(this.form.controls.screening.valueChanges, {
+    initialValue: 'open',
+  });
 
   constructor() {
     effect(() => {
@@ -93,7 +95,11 @@ export class ClientForm {
         if (c.hasError('maxlength')) return 'This is too long.';
         if (name === 'minutesPerSession' && c.invalid)
           return `Whole minutes, ${FIELD.minutes.min} to ${FIELD.minutes.max}.`;
-        if (name === 'screeningNote' && this.screening() === 'cleared' && !this.form.controls.screeningNote.value.trim())
+        if (
+          name === 'screeningNote' &&
+          this.screening() === 'cleared' &&
+          !this.form.controls.screeningNote.value.trim()
+        )
           return 'Write who gave the clearance and when.';
       }
     }
@@ -105,9 +111,7 @@ export class ClientForm {
     const v = this.form.getRawValue();
     const noteMissing = v.screening === 'cleared' && !v.screeningNote.trim();
     if (this.form.invalid || this.days().length === 0 || noteMissing || v.minutesPerSession === null) {
-      queueMicrotask(() =>
-        setTimeout(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()),
-      );
+      queueMicrotask(() => setTimeout(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()));
       return;
     }
     this.saved.emit({

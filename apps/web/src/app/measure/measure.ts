@@ -1,5 +1,17 @@
 import { Component, computed, effect, inject, input, untracked, viewChildren } from '@angular/core';
-import { formatDate, formatReading, mdc95, ORIGIN_NOTE, POSITIONS, resultSem, SIDES, trialsWanted, type RomTest, type Side } from '@yandle/core';
+import {
+  formatDate,
+  formatReading,
+  mdc95,
+  POSITIONS,
+  resultSem,
+  runningList,
+  SIDES,
+  sourceWords,
+  trialsWanted,
+  type RomTest,
+  type Side,
+} from '@yandle/core';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { testRow } from '../ui/mirror/mirror-row.model';
@@ -22,6 +34,7 @@ export class MeasureScreen {
   protected readonly store = inject(MeasureStore);
   readonly clientId = input.required<string>();
   protected readonly sides = SIDES;
+  protected readonly list = runningList;
   private readonly cards = viewChildren(SideCard);
 
   constructor() {
@@ -50,7 +63,7 @@ export class MeasureScreen {
   protected readonly errorWords = computed(() => {
     const t = this.store.test();
     const sem = resultSem(t);
-    return `Two results differ for real when they are more than ${formatReading(mdc95(sem), t.unit)} apart (measuring error ${formatReading(sem, t.unit)}; ${t.error.source.text} ${ORIGIN_NOTE[t.error.source.origin]}).`;
+    return `Two results differ for real when they are more than ${formatReading(mdc95(sem), t.unit)} apart (measuring error ${formatReading(sem, t.unit)}; ${sourceWords(t.error.source)}).`;
   });
 
   protected readonly referenceWords = computed(() => {
@@ -60,7 +73,7 @@ export class MeasureScreen {
       r.kind === 'distribution'
         ? `${formatReading(r.mean - r.sd, t.unit)} to ${formatReading(r.mean + r.sd, t.unit)} is typical`
         : `nominal ${formatReading(r.value, t.unit)}, no band`;
-    return `${value} (${r.source.text} ${ORIGIN_NOTE[r.source.origin]})`;
+    return `${value} (${sourceWords(r.source)})`;
   });
 
   protected day(date: string): string {
@@ -83,7 +96,9 @@ export class MeasureScreen {
     const test = this.store.test();
     const visit = visitBefore(this.store.visits() ?? [], this.store.visit()!, test, side);
     const result = visit ? resultOf(visit, test, side) : null;
-    return visit && result ? `last ${formatReading(result.value, test.unit)}, ${formatDate(visit.date, 'd MMM')}` : 'first time';
+    return visit && result
+      ? `last ${formatReading(result.value, test.unit)}, ${formatDate(visit.date, 'd MMM')}`
+      : 'first time';
   }
 
   protected keep(side: Side, reading: Reading): void {

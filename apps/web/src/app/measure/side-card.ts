@@ -30,12 +30,14 @@ export interface Reading {
       (focusout)="focused.set(false)"
     >
       <div class="flex justify-between gap-2">
-        <h3 [class]="side() === 'left' ? 'text-left-ink' : 'text-right-ink'">{{ side() === 'left' ? '● Left' : '○ Right' }}</h3>
+        <h3 [class]="side() === 'left' ? 'text-l-side' : 'text-r-side'">
+          {{ side() === 'left' ? '● Left' : '○ Right' }}
+        </h3>
         <span class="text-sm text-soft">{{ before() }}</span>
       </div>
-      <p class="flex min-h-14 items-baseline gap-3" aria-live="polite">
+      <p class="flex min-h-14 flex-wrap items-baseline gap-x-3" aria-live="polite">
         @if (result(); as r) {
-          <span class="font-serif text-5xl font-semibold">{{ reading(r.value) }}</span>
+          <span class="font-serif text-5xl font-semibold whitespace-nowrap">{{ reading(r.value) }}</span>
           <span class="text-soft">{{ how() }}</span>
         } @else {
           <span class="text-soft">No reading yet</span>
@@ -77,14 +79,6 @@ export interface Reading {
       }
     </section>
   `,
-  styles: `
-    .text-left-ink {
-      color: var(--left);
-    }
-    .text-right-ink {
-      color: var(--right);
-    }
-  `,
 })
 export class SideCard {
   readonly test = input.required<RomTest>();
@@ -124,7 +118,7 @@ export class SideCard {
     const r = this.result()!;
     if (r.steadiness === 'single') return '1 reading';
     if (r.steadiness === 'unsteady') return 'median of 5';
-    return `${this.test().valueRule} of ${r.used.length}${r.used.length < r.trials.length ? ` that agree, of ${r.trials.length}` : ''}`;
+    return `${this.test().valueRule} of ${r.used.length}${r.used.length < r.trials.length ? ` agreeing` : ''}`;
   }
 
   protected words(): string {

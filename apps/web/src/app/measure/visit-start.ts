@@ -13,14 +13,25 @@ import { AccountService } from '../data/account.service';
       <div class="flex flex-wrap gap-4">
         <label class="field">
           <span class="label">Date</span>
-          <input class="input" type="date" formControlName="date" [attr.max]="today" [attr.aria-invalid]="!!dateMessage()" />
+          <input
+            class="input"
+            type="date"
+            formControlName="date"
+            [attr.max]="today"
+            [attr.aria-invalid]="!!dateMessage()"
+          />
           @if (dateMessage(); as m) {
             <span class="field-error">{{ m }}</span>
           }
         </label>
         <label class="field">
           <span class="label">Time</span>
-          <input class="input" type="time" formControlName="time" [attr.aria-invalid]="tried() && form.controls.time.invalid" />
+          <input
+            class="input"
+            type="time"
+            formControlName="time"
+            [attr.aria-invalid]="tried() && form.controls.time.invalid"
+          />
         </label>
       </div>
       <fieldset>
@@ -29,7 +40,9 @@ import { AccountService } from '../data/account.service';
           <label class="choice"><input type="radio" formControlName="warm" [value]="false" /> Cold</label>
           <label class="choice"><input type="radio" formControlName="warm" [value]="true" /> Warm</label>
         </div>
-        <p class="hint mt-1">Measure cold, at the same time of day, at least 24 hours after a session: only like conditions compare.</p>
+        <p class="hint mt-1">
+          Measure cold, at the same time of day, at least 24 hours after a session: only like conditions compare.
+        </p>
       </fieldset>
       <div><button class="btn btn-go" type="submit">Start measuring</button></div>
     </form>
@@ -42,7 +55,10 @@ export class VisitStart {
 
   protected readonly form = new FormGroup({
     date: new FormControl(this.today, { nonNullable: true, validators: Validators.required }),
-    time: new FormControl(new Date().toTimeString().slice(0, 5), { nonNullable: true, validators: Validators.required }),
+    time: new FormControl(new Date().toTimeString().slice(0, 5), {
+      nonNullable: true,
+      validators: Validators.required,
+    }),
     warm: new FormControl(false, { nonNullable: true }),
   });
 

@@ -1,16 +1,7 @@
 import { Component, computed, DestroyRef, effect, ElementRef, inject, input, viewChild } from '@angular/core';
 import type { RomUnit } from '@yandle/core';
 import { formatDate } from '@yandle/core';
-import {
-  Chart,
-  Legend,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  TimeScale,
-  Tooltip,
-} from 'chart.js';
+import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js';
 import 'chartjs-adapter-date-fns';
 import { PointWithErrorBar, ScatterWithErrorBarsController } from 'chartjs-chart-error-bars';
 import annotationPlugin from 'chartjs-plugin-annotation';
@@ -70,7 +61,13 @@ export class HistoryChart {
     const css = getComputedStyle(document.documentElement);
     const token = (name: string) => css.getPropertyValue(name).trim();
     const unit = this.unit() === 'deg' ? '°' : ' cm';
-    const series = (label: string, points: readonly HistoryPoint[], colour: string, filled: boolean, shift: number) => ({
+    const series = (
+      label: string,
+      points: readonly HistoryPoint[],
+      colour: string,
+      filled: boolean,
+      shift: number,
+    ) => ({
       label,
       data: points.map((p) => ({
         // Left and right stand a little apart, so that their whiskers can be told apart.
@@ -99,8 +96,8 @@ export class HistoryChart {
       type: 'scatterWithErrorBars',
       data: {
         datasets: [
-          series('● Left', this.left(), token('--left-bar'), true, -6),
-          series('○ Right', this.right(), token('--right-bar'), false, 6),
+          series('Left', this.left(), token('--left-bar'), true, -6),
+          series('Right', this.right(), token('--right-bar'), false, 6),
         ],
       },
       options: {

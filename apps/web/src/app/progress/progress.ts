@@ -81,7 +81,11 @@ export class ProgressScreen {
       const sem = resultSem(test);
       const changes = several ? SIDES.flatMap((side) => this.changeOf(test, side, first, newest)) : [];
       const warnings = several
-        ? [...new Set(SIDES.flatMap((s) => unlikeConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))))]
+        ? [
+            ...new Set(
+              SIDES.flatMap((s) => unlikeConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))),
+            ),
+          ]
         : [];
       const points = (side: Side): HistoryPoint[] =>
         visits.flatMap((v) => {
@@ -106,7 +110,9 @@ export class ProgressScreen {
             conditions: `${v.warm ? 'warm' : 'cold'}, ${v.time}, ${v.testerName}`,
             values: SIDES.map((s) => {
               const r = resultOf(v, test, s);
-              return r ? `${formatReading(r.value, test.unit)} (${r.trials.map((t) => formatNumber(t)).join(', ')})` : '–';
+              return r
+                ? `${formatReading(r.value, test.unit)} (${r.trials.map((t) => formatNumber(t)).join(', ')})`
+                : '–';
             }),
           })),
         },
@@ -118,7 +124,8 @@ export class ProgressScreen {
     const dose = this.data()?.dose;
     if (!dose) return null;
     const rows = dose.rows;
-    const top = Math.max(1, ...rows.flatMap((r) => [r.planned.left, r.planned.right, r.done.left, r.done.right])) * 1.05;
+    const top =
+      Math.max(1, ...rows.flatMap((r) => [r.planned.left, r.planned.right, r.done.left, r.done.right])) * 1.05;
     const groups = [...new Set(rows.map((r) => r.group))];
     const finished = rows.filter((r) => r.week < dose.currentWeek || dose.currentWeek === dose.weeks);
     return {
@@ -174,7 +181,9 @@ export class ProgressScreen {
 }
 
 /** Sum over weeks that are over, in words. */
-function totalWords(rows: Progress['dose'] extends infer D ? (D extends { rows: infer R } ? R : never) : never): string {
+function totalWords(
+  rows: Progress['dose'] extends infer D ? (D extends { rows: infer R } ? R : never) : never,
+): string {
   let planned = 0;
   let done = 0;
   for (const r of rows) {

@@ -96,7 +96,9 @@ export class RunStore implements OnDestroy {
   readonly next = computed(() => {
     const t = this.timeline();
     if (!t) return null;
-    return t.cues.slice(this.player().cue + 1).find((c) => ['hold', 'switch', 'position', 'rest'].includes(c.kind)) ?? null;
+    return (
+      t.cues.slice(this.player().cue + 1).find((c) => ['hold', 'switch', 'position', 'rest'].includes(c.kind)) ?? null
+    );
   });
 
   async load(sessionId: string): Promise<void> {

@@ -17,20 +17,41 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   selector: 'y-session-scale',
   template: `
     <figure>
-      <svg class="block h-20 w-full" viewBox="0 0 1000 80" preserveAspectRatio="none" role="img" [attr.aria-label]="spoken()">
+      <svg
+        class="block h-20 w-full"
+        viewBox="0 0 1000 80"
+        preserveAspectRatio="none"
+        role="img"
+        [attr.aria-label]="spoken()"
+      >
         @for (b of bars(); track $index) {
-          <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.w" [attr.height]="b.h" [style.fill]="b.fill"><title>{{ b.title }}</title></rect>
+          <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.w" [attr.height]="b.h" [style.fill]="b.fill">
+            <title>{{ b.title }}</title>
+          </rect>
         }
-        <line x1="0" x2="1000" y1="40" y2="40" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
+        <line
+          x1="0"
+          x2="1000"
+          y1="40"
+          y2="40"
+          stroke="var(--ink)"
+          stroke-width="1"
+          vector-effect="non-scaling-stroke"
+        />
       </svg>
       <div class="relative mt-1 h-5 text-sm">
         @for (m of marks(); track m.at) {
-          <span class="absolute truncate border-l border-edge pl-1 text-soft" [style.left.%]="m.left" [style.max-width.%]="m.width">{{ m.text }}</span>
+          <span
+            class="absolute truncate border-l border-edge pl-1 text-soft"
+            [style.left.%]="m.left"
+            [style.max-width.%]="m.width"
+            >{{ m.text }}</span
+          >
         }
       </div>
       <figcaption class="mt-1 flex flex-wrap gap-x-5 text-sm text-soft">
-        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-left-bar"></span>hold, left</span>
-        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-right-bar"></span>hold, right</span>
+        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-l-bar"></span>hold, left</span>
+        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-r-bar"></span>hold, right</span>
         <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-minutes"></span>warm-up</span>
         <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-line"></span>set-up, rest, changes</span>
       </figcaption>
@@ -77,6 +98,9 @@ export class SessionScale {
   });
 
   protected readonly spoken = computed(
-    () => `Timeline of ${formatClock(this.timeline().totalSeconds)} minutes: ${this.marks().map((m) => m.text).join(', ')}`,
+    () =>
+      `Timeline of ${formatClock(this.timeline().totalSeconds)} minutes: ${this.marks()
+        .map((m) => m.text)
+        .join(', ')}`,
   );
 }

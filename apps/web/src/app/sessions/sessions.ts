@@ -1,14 +1,7 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Block, Problem, SessionSummary } from '@yandle/contract';
-import {
-  datesOfWeek,
-  exerciseById,
-  formatClock,
-  formatDate,
-  muscleGroupName,
-  type PlainDate,
-} from '@yandle/core';
+import { datesOfWeek, exerciseById, formatClock, formatDate, muscleGroupName, type PlainDate } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';

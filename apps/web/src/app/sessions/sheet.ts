@@ -9,6 +9,7 @@ import {
   isRedSymptom,
   itemSeconds,
   muscleGroupName,
+  runningList,
   sensationWords,
   SIDES,
   symptomName,
@@ -41,6 +42,7 @@ export class SessionSheet {
   protected readonly problem = signal<Problem | null>(null);
 
   protected readonly clock = formatClock;
+  protected readonly list = runningList;
   protected readonly symptom = symptomName;
   protected readonly isRed = isRedSymptom;
 

@@ -23,7 +23,13 @@ const text = (validators = [Validators.required]) => new FormControl('', { nonNu
         @for (f of fields; track f.name) {
           <label class="field">
             <span class="label">{{ f.label }}</span>
-            <input class="input" [type]="f.type" [attr.autocomplete]="f.auto" [formControlName]="f.name" [attr.aria-invalid]="!!message(f.name)" />
+            <input
+              class="input"
+              [type]="f.type"
+              [attr.autocomplete]="f.auto"
+              [formControlName]="f.name"
+              [attr.aria-invalid]="!!message(f.name)"
+            />
             @if (message(f.name); as m) {
               <span class="field-error">{{ m }}</span>
             } @else if (f.hint) {
@@ -46,10 +52,22 @@ export class Setup {
 
   protected readonly fields = [
     { name: 'studioName', label: 'Name of the studio', type: 'text', auto: 'organization', hint: '' },
-    { name: 'timeZone', label: 'Time zone', type: 'text', auto: 'off', hint: 'As Europe/Vienna: sessions and retests follow it.' },
+    {
+      name: 'timeZone',
+      label: 'Time zone',
+      type: 'text',
+      auto: 'off',
+      hint: 'As Europe/Vienna: sessions and retests follow it.',
+    },
     { name: 'coachName', label: 'Your name', type: 'text', auto: 'name', hint: '' },
     { name: 'email', label: 'E-mail', type: 'email', auto: 'username', hint: '' },
-    { name: 'password', label: 'Password', type: 'password', auto: 'new-password', hint: `At least ${FIELD.password.min} characters.` },
+    {
+      name: 'password',
+      label: 'Password',
+      type: 'password',
+      auto: 'new-password',
+      hint: `At least ${FIELD.password.min} characters.`,
+    },
   ] as const;
 
   protected readonly form = new FormGroup({

@@ -20,14 +20,26 @@ import { ProblemNote } from '../ui/problem-note';
       <form class="flex flex-col gap-4" [formGroup]="form" (ngSubmit)="submit()" novalidate>
         <label class="field">
           <span class="label">E-mail</span>
-          <input class="input" type="email" autocomplete="username" formControlName="email" [attr.aria-invalid]="missing('email')" />
+          <input
+            class="input"
+            type="email"
+            autocomplete="username"
+            formControlName="email"
+            [attr.aria-invalid]="missing('email')"
+          />
           @if (missing('email')) {
             <span class="field-error">Write your e-mail address.</span>
           }
         </label>
         <label class="field">
           <span class="label">Password</span>
-          <input class="input" type="password" autocomplete="current-password" formControlName="password" [attr.aria-invalid]="missing('password')" />
+          <input
+            class="input"
+            type="password"
+            autocomplete="current-password"
+            formControlName="password"
+            [attr.aria-invalid]="missing('password')"
+          />
           @if (missing('password')) {
             <span class="field-error">Write your password.</span>
           }

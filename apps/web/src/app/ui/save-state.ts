@@ -5,7 +5,12 @@ import { Outbox } from '../data/outbox.service';
 @Component({
   selector: 'y-save-state',
   template: `
-    <span class="text-sm" [class.text-soft]="outbox.state() !== 'refused'" [class.text-attention]="outbox.state() === 'refused'" role="status">
+    <span
+      class="text-sm"
+      [class.text-soft]="outbox.state() !== 'refused'"
+      [class.text-attention]="outbox.state() === 'refused'"
+      role="status"
+    >
       @switch (outbox.state()) {
         @case ('saved') {
           Saved

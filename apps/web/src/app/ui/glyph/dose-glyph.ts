@@ -1,10 +1,8 @@
 import { Component, computed, input } from '@angular/core';
 import { sensationColour, type GlyphModel } from './glyph.model';
 
-/** Pixels of the printed scale. */
-export const GLYPH_WIDTH = 52;
-const STROKE = 5;
-const STEP = 9;
+const STROKE = 6;
+const STEP = 10;
 const FOOT = 12;
 
 /**
@@ -16,9 +14,9 @@ const FOOT = 12;
   host: { class: 'block', 'aria-hidden': 'true' },
   template: `
     <svg
-      [attr.width]="width"
+      [attr.width]="width()"
       [attr.height]="height()"
-      [attr.viewBox]="'0 0 ' + width + ' ' + height()"
+      [attr.viewBox]="'0 0 ' + width() + ' ' + height()"
       [style.opacity]="model().easier ? 0.65 : 1"
     >
       @for (part of parts(); track $index) {
@@ -26,8 +24,8 @@ const FOOT = 12;
           [attr.x]="part.x"
           [attr.y]="part.y"
           [attr.width]="part.w"
-          [attr.height]="part.outline ? 4 : 5"
-          rx="2.2"
+          [attr.height]="part.outline ? 5 : 6"
+          rx="2.6"
           [style.fill]="part.outline ? 'none' : colour()"
           [style.stroke]="part.outline ? colour() : 'none'"
           stroke-width="1.4"
@@ -58,20 +56,20 @@ export class DoseGlyph {
   /** Seconds that fill the whole width: the printed scale, the same for all cells of a stave. */
   readonly fullScale = input(60);
 
-  protected readonly width = GLYPH_WIDTH;
+  /** Pixels of that width. */
+  readonly width = input(52);
+
   protected readonly colour = computed(() => sensationColour(this.model().sensation));
   private readonly rows = computed(() => this.model().strokes.length + (this.model().bonus === null ? 0 : 1));
   private readonly footed = computed(() => this.model().loadKg !== null || this.model().assisted);
-  protected readonly height = computed(
-    () => this.rows() * STEP - (STEP - STROKE) + 1 + (this.footed() ? FOOT : 0),
-  );
+  protected readonly height = computed(() => this.rows() * STEP - (STEP - STROKE) + 1 + (this.footed() ? FOOT : 0));
 
   protected readonly weight = computed(() => `M3 ${this.height() - 10} h4 v2 h2 l1 7 h-10 l1 -7 h2 z`);
 
   protected readonly parts = computed(() => {
     const m = this.model();
     const length = (seconds: number) =>
-      Math.max(3, Math.min(GLYPH_WIDTH, (seconds / this.fullScale()) * GLYPH_WIDTH));
+      Math.max(3, Math.min(this.width(), (seconds / this.fullScale()) * this.width()));
     const out: { x: number; y: number; w: number; outline: boolean }[] = [];
     m.strokes.forEach((seconds, i) => {
       const gap = m.cycles > 1 ? 2 : 0;

@@ -24,7 +24,11 @@ import type { MirrorArm, MirrorRowModel } from './mirror-row.model';
               <div class="plan" [style.width.%]="arm.plan * 100"></div>
             }
             @if (arm.whisker; as w) {
-              <div class="whisker" [style.inset-inline-start.%]="w.from * 100" [style.width.%]="(w.to - w.from) * 100"></div>
+              <div
+                class="whisker"
+                [style.inset-inline-start.%]="w.from * 100"
+                [style.width.%]="(w.to - w.from) * 100"
+              ></div>
             }
             @if (arm.reference !== null) {
               <div class="tick" [style.inset-inline-start.%]="arm.reference * 100"></div>

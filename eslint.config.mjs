@@ -1,0 +1,109 @@
+import eslint from '@eslint/js';
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier/flat';
+import tseslint from 'typescript-eslint';
+
+/** What each room may not import: core ← contract ← server, and core, contract ← web. */
+const forbid = (...group) => ({
+  'no-restricted-imports': [
+    'error',
+    { patterns: [{ group, message: 'Imports go core ← contract ← server, and core, contract ← web.' }] },
+  ],
+});
+const SERVER_ONLY = ['express*', 'typeorm', 'mysql2', 'pino*', 'helmet', '@node-rs/*'];
+const WEB_ONLY = ['@angular/*', 'rxjs', 'chart.js', '@ng-icons/*'];
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '.data/**', '**/coverage/**', '.test-output/**'] },
+  {
+    files: ['**/*.ts'],
+    extends: [eslint.configs.recommended, tseslint.configs.recommendedTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        projectService: {
+          allowDefaultProject: [],
+        },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/unbound-method': 'off',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['packages/core/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/*.config.ts'],
+    rules: forbid('@yandle/*', 'node:*', 'joi', '**/contract/**', '**/apps/**', ...SERVER_ONLY, ...WEB_ONLY),
+  },
+  {
+    files: ['packages/contract/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/*.config.ts'],
+    rules: forbid(
+      '@yandle/server*',
+      '@yandle/web*',
+      'node:*',
+      '**/apps/**',
+      '**/core/src/**',
+      ...SERVER_ONLY,
+      ...WEB_ONLY,
+    ),
+  },
+  {
+    files: ['apps/server/**/*.ts'],
+    rules: forbid('@yandle/web*', '**/apps/web/**', '**/packages/**', ...WEB_ONLY),
+  },
+  {
+    files: ['apps/web/**/*.ts'],
+    extends: [angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      ...forbid(
+        '@yandle/server*',
+        '@yandle/contract/schemas',
+        'joi',
+        'node:*',
+        '**/apps/server/**',
+        '**/packages/**',
+        ...SERVER_ONLY,
+      ),
+      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'y', style: 'kebab-case' }],
+      '@angular-eslint/component-class-suffix': 'off',
+    },
+  },
+  { files: ['apps/web/src/main.ts', 'e2e/**/*.ts', 'scripts/**/*.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: ['**/*.spec.ts', '**/*.test.ts', 'e2e/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      '@typescript-eslint/require-await': 'off',
+    },
+  },
+  {
+    files: ['**/*.html'],
+    extends: [angular.configs.templateRecommended, angular.configs.templateAccessibility],
+    rules: {},
+  },
+  {
+    files: ['**/*.mjs'],
+    extends: [eslint.configs.recommended],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        fetch: 'readonly',
+      },
+    },
+  },
+  prettier,
+);

@@ -1,0 +1,102 @@
+import { describe, expect, it } from 'vitest';
+import { MUSCLE_GROUP_IDS, MUSCLE_GROUPS, muscleGroupName, muscleGroupOrder } from '../anatomy/muscle-group.js';
+import { otherSide } from '../anatomy/side.js';
+import { ORIGIN_NOTE, sourceWords, type Source } from '../source.js';
+import { STYLES } from '../styles/index.js';
+import { EXERCISES, exerciseById, exercisesFor, trainableGroups } from './exercises.js';
+import { isRedSymptom, sensationWords, STOP_SIGNS, symptomName, SYMPTOMS } from './safety.js';
+import { ROM_TESTS, romTestById } from './tests.js';
+
+const marked = (s: Source) => s.text.length > 10 && s.origin in ORIGIN_NOTE;
+
+describe('muscle groups', () => {
+  it('are the 29 of the trade list, each once, from the floor up', () => {
+    expect(MUSCLE_GROUPS).toHaveLength(29);
+    expect(new Set(MUSCLE_GROUP_IDS).size).toBe(29);
+    expect(muscleGroupOrder('soleus')).toBeLessThan(muscleGroupOrder('hamstrings'));
+    expect(muscleGroupName('hip-flexors')).toBe('Hip flexors');
+    expect(otherSide('left')).toBe('right');
+    expect(otherSide('right')).toBe('left');
+  });
+});
+
+describe.each(ROM_TESTS.map((t) => [t.id, t] as const))('test %s', (_, t) => {
+  it('says where every figure comes from', () => {
+    expect(marked(t.error.source)).toBe(true);
+    expect(marked(t.reference.source)).toBe(true);
+    if (t.sideThreshold) expect(marked(t.sideThreshold.source)).toBe(true);
+  });
+  it('can be repeated by a stranger: position, landmarks, steps, end point, faults and who should not do it', () => {
+    for (const list of [t.landmarks, t.steps, t.instruments, t.cautions, t.notFor, t.faults])
+      expect(list.length).toBeGreaterThan(0);
+    expect(t.endPoint.length).toBeGreaterThan(10);
+    expect(t.limits.every((l) => MUSCLE_GROUP_IDS.includes(l.group) && l.weight > 0 && l.weight <= 1)).toBe(true);
+  });
+  it('has a scale that runs towards freer and holds its reference', () => {
+    const { stiffest, freest } = t.scale;
+    expect(freest > stiffest).toBe(t.better === 'more');
+    const r = t.reference.kind === 'distribution' ? t.reference.mean : t.reference.value;
+    expect(r).toBeGreaterThan(Math.min(stiffest, freest));
+    expect(r).toBeLessThan(Math.max(stiffest, freest));
+    expect(t.plausible.min).toBeLessThan(t.plausible.max);
+  });
+});
+
+describe.each(EXERCISES.map((e) => [e.id, e] as const))('exercise %s', (_, e) => {
+  it('is complete and safe to hand out', () => {
+    expect(e.steps.length).toBeGreaterThan(1);
+    expect(e.steps.length).toBeLessThanOrEqual(5);
+    for (const list of [e.faults, e.cautions, e.notFor]) expect(list.length).toBeGreaterThan(0);
+    for (const text of [e.aim, e.endPoint, e.felt, e.notFelt, e.easier, e.harder, e.breath])
+      expect(text.length).toBeGreaterThan(5);
+    expect(e.secondary).not.toContain(e.primary);
+    expect(e.holdRange.min).toBeLessThan(e.holdRange.max);
+  });
+});
+
+describe('look-ups', () => {
+  it('find what is there and refuse what is not', () => {
+    expect(romTestById('active-knee-extension').unit).toBe('deg');
+    expect(exerciseById('doorway-pectorals').primary).toBe('pectorals');
+    expect(exercisesFor('soleus').map((e) => e.id)).toEqual(['bent-knee-wall-calf']);
+    expect(trainableGroups()).toContain('hamstrings');
+    expect(() => romTestById('none')).toThrow(expect.objectContaining({ code: 'unknown-test' }));
+    expect(() => exerciseById('none')).toThrow(expect.objectContaining({ code: 'unknown-exercise' }));
+  });
+  it('have unique ids', () => {
+    for (const ids of [ROM_TESTS, EXERCISES, STYLES].map((l) => l.map((x) => x.id)))
+      expect(new Set(ids).size).toBe(ids.length);
+  });
+  it('styles carry their sources', () => {
+    expect(STYLES.every((s) => s.sources.length > 0 && s.sources.every(marked))).toBe(true);
+  });
+  it('a source says how far it can be trusted', () => {
+    expect(sourceWords({ origin: 'memory', text: 'Weir 2005.' })).toBe('Weir 2005; from memory, check the source');
+  });
+});
+
+describe('safety', () => {
+  // The red symptoms of the trade: nerve, joint, head, instability.
+  it('treats nerve, joint and head signs as red, and strength or other feelings as not', () => {
+    expect(SYMPTOMS.filter((s) => isRedSymptom(s.id)).map((s) => s.id)).toEqual([
+      'numbness',
+      'sharp-pain',
+      'pinching',
+      'dizziness',
+      'instability',
+    ]);
+    expect(isRedSymptom('too-strong')).toBe(false);
+    expect(symptomName('numbness')).toBe('Numbness or tingling');
+    expect(STOP_SIGNS.length).toBe(4);
+  });
+  // Anchors of the sensation scale: common practice, no source.
+  it('names sensations by their anchors', () => {
+    expect([0, 2, 5, 7, 9].map(sensationWords)).toEqual([
+      'nothing',
+      'light pull',
+      'clear stretch, can talk',
+      'too strong to talk easily',
+      'pain',
+    ]);
+  });
+});

@@ -1,0 +1,242 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
+import { weeklyDose } from '../dose/dose.js';
+import { STEADY_HOLD } from '../styles/steady-hold.js';
+import { styleById } from '../styles/index.js';
+import type { Prescription } from '../styles/style.js';
+import { buildBlock, isEasierWeek, retestWeeks, type BlockInput, type BlockPlan, type PlannedWeek } from './block.js';
+import { EASIER_SHARE, easierWeek } from './easier-week.js';
+import { LEVELS, limitsFor } from './limits.js';
+
+const adult = { age: 46, level: 'regular', trainingDays: [1, 3, 5, 6], easyOn: [] } as const;
+const input: BlockInput = {
+  client: adult,
+  lanes: [{ group: 'soleus', styleId: 'steady-hold' }],
+  weeks: 8,
+  ramp: 0.2,
+  easierEvery: 4,
+};
+const short = (w: PlannedWeek) =>
+  `${w.prescription.sets}x${w.prescription.holdSeconds}x${w.prescription.sessionsPerWeek}@${w.prescription.sensation}`;
+const lane = (over: Partial<BlockInput> = {}) => buildBlock({ ...input, ...over }).lanes[0]!;
+
+// The worked example of docs/calculations.md, done by hand: 20 % ramp, hold in steps of 5 s, easier week nearest 60 %.
+describe('Steady hold, 8 weeks', () => {
+  it('follows the worked example', () => {
+    expect(lane().weeks.map(short)).toEqual([
+      '2x30x3@5',
+      '2x35x3@5',
+      '2x40x3@5',
+      '2x40x2@4', // 160 of 240 s is 67 %, nearer to 60 % than 120 s (50 %)
+      '2x45x3@5',
+      '2x50x3@5',
+      '2x55x3@5',
+      '2x55x2@4',
+    ]);
+  });
+
+  it('writes the dose and the reason of each cell', () => {
+    const weeks = lane().weeks;
+    expect(weeks.map((w) => w.dose)).toEqual([180, 210, 240, 160, 270, 300, 330, 220]);
+    expect(weeks[0]!.reason).toBe('Steady hold starts here: planned step 1 of 6.');
+    expect(weeks[1]!.reason).toBe('Hold 30 → 35 s: planned step 2 of 6.');
+    expect(weeks[3]!.reason).toContain('67 % of the last build week');
+  });
+
+  it('re-splits a new set when it would break the ramp: 2 × 60 s becomes 3 × 45 s', () => {
+    const weeks = lane({ weeks: 12, easierEvery: null }).weeks;
+    expect(short(weeks[6]!)).toBe('2x60x3@5');
+    expect(short(weeks[7]!)).toBe('3x45x3@5');
+    expect(weeks[7]!.changed).toBe('sets');
+    expect(weeks[7]!.reason).toContain('hold 60 → 45 s to keep the ramp');
+  });
+
+  it('holds the dose and says so when the ramp allows no step', () => {
+    const weeks = lane({ ramp: 0.05 }).weeks;
+    expect(weeks.filter((w) => w.kind === 'build').every((w) => w.dose === 180)).toBe(true);
+    expect(weeks[1]!.reason).toContain('more than the 5 % ramp');
+    expect(weeks[1]!.changed).toBeNull();
+  });
+
+  it('ends at the caps with sensation last, when there is time enough', () => {
+    const weeks = lane({
+      client: { ...adult, age: 16, trainingDays: [1] },
+      weeks: 16,
+      ramp: 0.5,
+      easierEvery: null,
+    }).weeks;
+    const last = weeks.at(-1)!;
+    expect(short(last)).toBe('4x30x1@6');
+    expect(weeks.findIndex((w) => w.changed === 'sensation')).toBe(
+      weeks.findIndex((w) => w.prescription.sensation === 6),
+    );
+    expect(last.reason).toContain('every variable is at its cap');
+  });
+});
+
+// Garber CE et al. 2011, Med Sci Sports Exerc 43(7):1334-1359 (from memory): 60 s an exercise in all, holds of 10-30 s, at least
+// 2-3 days a week, 2-4 repetitions; 30-60 s holds for older persons.
+describe('against the guideline', () => {
+  it('starts at the guideline volume', () => {
+    const { sets, holdSeconds, sessionsPerWeek } = STEADY_HOLD.start;
+    expect(sets * holdSeconds).toBe(60);
+    expect(holdSeconds).toBeLessThanOrEqual(30);
+    expect(sets).toBeGreaterThanOrEqual(2);
+    expect(STEADY_HOLD.caps.sets).toBeLessThanOrEqual(4);
+    expect(sessionsPerWeek).toBeGreaterThanOrEqual(2);
+  });
+
+  it('keeps holds of clients over 65 between 30 and 60 s', () => {
+    const l = limitsFor({ ...STEADY_HOLD, start: { ...STEADY_HOLD.start, holdSeconds: 15 } }, { ...adult, age: 70 }, 'calf');
+    expect([l.holdMin, l.holdMax]).toEqual([30, 60]);
+    expect(l.reasons.join()).toContain('Garber');
+  });
+
+  // Common practice, no source.
+  it('keeps holds of clients under 18 between 20 and 30 s', () => {
+    const l = limitsFor(STEADY_HOLD, { ...adult, age: 17 }, 'calf');
+    expect([l.holdMin, l.holdMax]).toEqual([20, 30]);
+  });
+});
+
+describe('intensity', () => {
+  it('starts at 4 for beginners, 5 otherwise, and at most 4 where a caution says so', () => {
+    const start = (client: BlockInput['client']) => lane({ client }).weeks[0]!.prescription.sensation;
+    expect(start({ ...adult, level: 'beginner' })).toBe(4);
+    expect(start({ ...adult, level: 'regular' })).toBe(5);
+    expect(start({ ...adult, level: 'experienced' })).toBe(5);
+    expect(start({ ...adult, easyOn: ['soleus'] })).toBe(4);
+    expect(start({ ...adult, easyOn: ['calf'] })).toBe(5);
+  });
+});
+
+describe('easierWeek', () => {
+  const prescription = fc.record({
+    technique: fc.constant('static hold' as const),
+    sets: fc.integer({ min: 1, max: 4 }),
+    holdSeconds: fc.integer({ min: 4, max: 24 }).map((n) => n * 5),
+    sessionsPerWeek: fc.integer({ min: 1, max: 6 }),
+    sensation: fc.integer({ min: 3, max: 6 }),
+  });
+
+  it('is the nearest of all allowed (sets, sessions) to 60 %, hold unchanged, sensation one lower', () => {
+    fc.assert(
+      fc.property(prescription, (p: Prescription) => {
+        const e = easierWeek(p);
+        const distance = (q: Prescription) => Math.abs(weeklyDose(q) - EASIER_SHARE * weeklyDose(p));
+        for (let sets = 1; sets <= p.sets; sets++)
+          for (let n = Math.min(2, p.sessionsPerWeek); n <= p.sessionsPerWeek; n++)
+            expect(distance(e)).toBeLessThanOrEqual(distance({ ...p, sets, sessionsPerWeek: n }) + 1e-9);
+        expect(e.holdSeconds).toBe(p.holdSeconds);
+        expect(e.sensation).toBe(p.sensation - 1);
+        expect(e.sessionsPerWeek).toBeGreaterThanOrEqual(Math.min(2, p.sessionsPerWeek));
+      }),
+    );
+  });
+});
+
+describe('retests', () => {
+  it('stand before week 1, in every easier week and in the last', () => {
+    expect(retestWeeks(8, 4)).toEqual([1, 4, 8]);
+    expect(retestWeeks(10, 3)).toEqual([1, 3, 6, 9, 10]);
+    expect(retestWeeks(6, null)).toEqual([1, 6]);
+  });
+});
+
+describe('rules hold for every client', () => {
+  const client = fc.record({
+    age: fc.integer({ min: 12, max: 90 }),
+    level: fc.constantFrom(...LEVELS),
+    trainingDays: fc.uniqueArray(fc.constantFrom(1, 2, 3, 4, 5, 6, 7) as fc.Arbitrary<1>, { minLength: 1, maxLength: 7 }),
+    easyOn: fc.uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { maxLength: 5 }),
+  });
+  const any: fc.Arbitrary<BlockInput> = fc.record({
+    client,
+    lanes: fc
+      .uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { minLength: 1, maxLength: 4 })
+      .map((groups) => groups.map((group) => ({ group, styleId: 'steady-hold' }))),
+    weeks: fc.integer({ min: 4, max: 16 }),
+    ramp: fc.integer({ min: 0, max: 10 }).map((n) => n / 20),
+    easierEvery: fc.constantFrom(null, 3, 4, 5, 6),
+  });
+  const each = (check: (i: BlockInput, lane: BlockPlan['lanes'][number]) => void) =>
+    fc.assert(fc.property(any, (i) => buildBlock(i).lanes.forEach((l) => check(i, l))), { numRuns: 150 });
+
+  it('one variable at a time; with a new set or day the hold may only get shorter', () => {
+    each((_, l) => {
+      const build = l.weeks.filter((w) => w.kind === 'build');
+      build.slice(1).forEach((w, i) => {
+        const [p, q] = [build[i]!.prescription, w.prescription];
+        const up = (['sets', 'holdSeconds', 'sessionsPerWeek', 'sensation'] as const).filter((v) => q[v] > p[v]);
+        const down = (['sets', 'holdSeconds', 'sessionsPerWeek', 'sensation'] as const).filter((v) => q[v] < p[v]);
+        expect(up).toEqual(w.changed ? [w.changed] : []);
+        expect(down.filter((v) => v !== 'holdSeconds')).toEqual([]);
+        if (down.length > 0) expect(['sets', 'sessionsPerWeek']).toContain(w.changed);
+      });
+    });
+  });
+
+  it('the dose of a build week never rises by more than the ramp (but for one step from under 60 s)', () => {
+    each((i, l) => {
+      const build = l.weeks.filter((w) => w.kind === 'build');
+      build.slice(1).forEach((w, k) => {
+        const before = build[k]!.dose;
+        if (before >= 60) expect(w.dose).toBeLessThanOrEqual(before * (1 + i.ramp) + 1e-6);
+        expect(w.dose).toBeGreaterThanOrEqual(before);
+      });
+    });
+  });
+
+  it('keeps every cap of style, client and caution, in whole fives of seconds', () => {
+    each((i, l) => {
+      const limits = limitsFor(styleById(l.styleId), i.client, l.group);
+      for (const { prescription: p, dose } of l.weeks) {
+        expect(p.holdSeconds).toBeGreaterThanOrEqual(limits.holdMin);
+        expect(p.holdSeconds).toBeLessThanOrEqual(limits.holdMax);
+        expect(p.holdSeconds % 5).toBe(0);
+        expect(p.sets).toBeLessThanOrEqual(limits.setsMax);
+        expect(p.sessionsPerWeek).toBeLessThanOrEqual(i.client.trainingDays.length);
+        expect(p.sensation).toBeLessThanOrEqual(i.client.easyOn.includes(l.group) ? 4 : 6);
+        expect(dose).toBe(weeklyDose(p));
+      }
+    });
+  });
+
+  it('has easier weeks just where they belong', () => {
+    each((i, l) => {
+      expect(l.weeks.map((w) => w.kind === 'easier')).toEqual(
+        l.weeks.map((w) => isEasierWeek(w.week, i.easierEvery)),
+      );
+      expect(l.weeks.every((w) => w.reason.length > 10)).toBe(true);
+    });
+  });
+
+  it('gives the same plan for the same input', () => {
+    fc.assert(fc.property(any, (i) => { expect(buildBlock(i)).toEqual(buildBlock(structuredClone(i))); }), { numRuns: 30 });
+  });
+});
+
+describe('refusals', () => {
+  it.each<Partial<BlockInput>>([
+    { weeks: 3 },
+    { weeks: 17 },
+    { weeks: 8.5 },
+    { ramp: -0.1 },
+    { ramp: 0.6 },
+    { ramp: NaN },
+    { easierEvery: 2 },
+    { easierEvery: 7 },
+    { lanes: [] },
+    { lanes: [input.lanes[0]!, input.lanes[0]!] },
+    { client: { ...adult, trainingDays: [] } },
+  ])('refuses %j', (over) => {
+    expect(() => buildBlock({ ...input, ...over })).toThrow(expect.objectContaining({ code: 'invalid-plan' }));
+  });
+
+  it('refuses an unknown style', () => {
+    expect(() => lane({ lanes: [{ group: 'soleus', styleId: 'none' }] })).toThrow(
+      expect.objectContaining({ code: 'unknown-style' }),
+    );
+  });
+});

@@ -1,0 +1,159 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { EXERCISES } from '../catalogue/exercises.js';
+import { longestSessions, sessionsOfBlock } from '../composing/from-lanes.js';
+import { buildBlock } from '../planning/block.js';
+import type { SessionItem } from './item.js';
+import { orderItems } from './order.js';
+import { buildTimeline, itemSeconds } from './timeline.js';
+import { DEFAULT_TIMINGS, warmUpSeconds } from './timings.js';
+
+const calf: SessionItem = { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' };
+const hamstring: SessionItem = { ...calf, exerciseId: 'supine-strap-hamstring' };
+
+const anyItem: fc.Arbitrary<SessionItem> = fc.record({
+  exerciseId: fc.constantFrom(...EXERCISES.map((e) => e.id)),
+  sets: fc.integer({ min: 1, max: 4 }),
+  holdSeconds: fc.integer({ min: 5, max: 120 }),
+  sensation: fc.integer({ min: 1, max: 6 }),
+  firstSide: fc.constantFrom('left', 'right'),
+});
+
+describe('warmUpSeconds', () => {
+  // Common practice, no source: under 15 min the larger of 2 min and a fifth of the session, else 5 min.
+  it.each([
+    [0, 0],
+    [240, 120],
+    [480, 120],
+    [600, 150],
+    [719, 180],
+    [720, 300],
+    [1200, 300],
+  ])('work of %d s gets %d s', (work, warmUp) => {
+    expect(warmUpSeconds(work, false)).toBe(warmUp);
+  });
+
+  it('is a fifth of the whole in between, and nothing when warm', () => {
+    expect(150 / (600 + 150)).toBeCloseTo(0.2, 10);
+    expect(warmUpSeconds(600, true)).toBe(0);
+  });
+});
+
+describe('buildTimeline', () => {
+  // By hand: 20 position + 10 prop, then a side: (3+30+5)·2 + 10 = 86, twice, and a switch of 5 between: 30 + 86 + 5 + 86 = 207 s.
+  it('follows the worked example to the second', () => {
+    const t = buildTimeline([calf], true);
+    expect(t.totalSeconds).toBe(207);
+    expect(t.byKind).toMatchObject({ position: 20, prop: 10, entry: 12, hold: 120, exit: 20, rest: 20, switch: 5 });
+    expect(t.cues.map((c) => `${c.kind}${c.side ? c.side[0] : ''}${c.set ?? ''}`)).toEqual([
+      'positionr',
+      'propr',
+      ...['entryr1', 'holdr1', 'exitr1', 'restr1', 'entryr2', 'holdr2', 'exitr2'],
+      'switchl',
+      ...['entryl1', 'holdl1', 'exitl1', 'restl1', 'entryl2', 'holdl2', 'exitl2'],
+    ]);
+  });
+
+  it('takes less to set up in the same position with the same prop, and adds the warm-up in front', () => {
+    const straight = { ...calf, exerciseId: 'straight-knee-wall-calf' };
+    const t = buildTimeline([calf, straight]);
+    // 207 + 207 − 12 (8 instead of 20 s) − 10 (the wall is there) = 392; a quarter of it is 98, so 120 s.
+    expect(t.totalSeconds).toBe(392 + 120);
+    expect(t.cues[0]).toMatchObject({ kind: 'warm-up', start: 0, seconds: 120, item: null });
+    expect(itemSeconds(t, 2)).toEqual([207, 185]);
+  });
+
+  it('gives cues without gaps or overlaps whose sum is the length, and both sides the same seconds', () => {
+    fc.assert(
+      fc.property(fc.array(anyItem, { minLength: 1, maxLength: 8 }), fc.boolean(), (items, warm) => {
+        const t = buildTimeline(items, warm);
+        let at = 0;
+        for (const c of t.cues) {
+          expect(c.start).toBe(at);
+          expect(c.seconds).toBeGreaterThan(0);
+          at += c.seconds;
+        }
+        expect(t.totalSeconds).toBe(at);
+        expect(Object.values(t.byKind).reduce((a, b) => a + b, 0)).toBe(at);
+        const held = (side: string) =>
+          t.cues.filter((c) => c.kind === 'hold' && c.side === side).reduce((sum, c) => sum + c.seconds, 0);
+        expect(held('left')).toBe(held('right'));
+        expect(held('left')).toBe(items.reduce((sum, i) => sum + i.sets * i.holdSeconds, 0));
+        items.forEach((item, i) => expect(t.cues.find((c) => c.item === i && c.side)?.side).toBe(item.firstSide));
+      }),
+    );
+  });
+
+  it('has a rest between two sets of a side and none after the last', () => {
+    const kinds = buildTimeline([{ ...calf, sets: 3 }], true).cues.map((c) => c.kind);
+    expect(kinds.filter((k) => k === 'rest')).toHaveLength(4);
+    kinds.forEach((k, i) => k === 'rest' && expect(kinds[i + 1]).toBe('entry'));
+  });
+
+  it('leaves out what takes no time', () => {
+    const t = buildTimeline([calf], true, { ...DEFAULT_TIMINGS, entry: 0, prop: 0 });
+    expect(t.byKind.entry).toBe(0);
+    expect(t.cues.every((c) => c.seconds > 0)).toBe(true);
+  });
+
+  it('is empty for no items', () => {
+    expect(buildTimeline([])).toMatchObject({ cues: [], totalSeconds: 0 });
+  });
+
+  it('refuses what cannot be timed', () => {
+    const refused = expect.objectContaining({ code: 'invalid-timeline' });
+    expect(() => buildTimeline([{ ...calf, sets: 0 }])).toThrow(refused);
+    expect(() => buildTimeline([{ ...calf, holdSeconds: 30.5 }])).toThrow(refused);
+    expect(() => buildTimeline([calf], true, { ...DEFAULT_TIMINGS, rest: -1 })).toThrow(refused);
+    expect(() => buildTimeline([{ ...calf, exerciseId: 'none' }])).toThrow(
+      expect.objectContaining({ code: 'unknown-exercise' }),
+    );
+  });
+});
+
+describe('orderItems', () => {
+  it('goes from standing to lying, and from the floor up inside a position', () => {
+    const pecs = { ...calf, exerciseId: 'doorway-pectorals' };
+    const hip = { ...calf, exerciseId: 'half-kneeling-hip-flexor' };
+    expect(orderItems([hamstring, pecs, hip, calf]).map((i) => i.exerciseId)).toEqual([
+      'bent-knee-wall-calf',
+      'doorway-pectorals',
+      'half-kneeling-hip-flexor',
+      'supine-strap-hamstring',
+    ]);
+  });
+});
+
+describe('sessionsOfBlock', () => {
+  const plan = buildBlock({
+    client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+    lanes: [
+      { group: 'hamstrings', styleId: 'steady-hold' },
+      { group: 'soleus', styleId: 'steady-hold' },
+    ],
+    weeks: 4,
+    ramp: 0.2,
+    easierEvery: 4,
+  });
+  const sessions = sessionsOfBlock(plan, '2026-03-09', [1, 3, 5], [
+    { exerciseId: 'supine-strap-hamstring', firstSide: 'right' },
+    { exerciseId: 'bent-knee-wall-calf', firstSide: 'left' },
+  ]);
+
+  it('carries the prescription of the week into every session, in order, with its exact length', () => {
+    const first = sessions[0]!;
+    expect(first.items).toEqual([
+      { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
+      { exerciseId: 'supine-strap-hamstring', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
+    ]);
+    // 2 × 207 s of work and a warm-up of 120 s (a quarter of 414 is 104).
+    expect(first.totalSeconds).toBe(414 + 120);
+  });
+
+  it('finds the longest session of each week', () => {
+    const longest = longestSessions(sessions, 4);
+    expect(longest[0]).toBe(534);
+    // Each hold 5 s longer: eight holds in all.
+    expect(longest[1]).toBe(534 + 8 * 5);
+  });
+});

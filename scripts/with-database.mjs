@@ -1,0 +1,22 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { ensureMariaDb } from './lib/debian.mjs';
+import { PrivateMariaDb } from './lib/mariadb.mjs';
+import { run } from './lib/run.mjs';
+import { main, say, Stop } from './lib/say.mjs';
+
+/** Runs a command with a MariaDB of its own: `node scripts/with-database.mjs COMMAND ARGS`. The data goes with it. */
+main(async () => {
+  const [command, ...args] = process.argv.slice(2);
+  if (!command) throw new Stop('Say what to run: node scripts/with-database.mjs COMMAND ARGS');
+  await ensureMariaDb();
+  const base = mkdtempSync(`${tmpdir()}/yandle-test-`);
+  const database = new PrivateMariaDb(base, { preferredPort: 4206, quiet: true });
+  say('Starting a database for the tests ...');
+  await database.start();
+  const env = { ...process.env, DATABASE_URL: database.url, TEST_DATABASE_URL: database.url };
+  const { code } = await run(command, args, { env });
+  await database.stop();
+  rmSync(base, { recursive: true, force: true });
+  process.exit(code);
+});

@@ -4,6 +4,8 @@ import { SCREENING_STATES, type CreateClientBody, type UpdateClientBody } from '
 import { FIELD } from '../limits.js';
 import { date, id, line, text, version } from './common.js';
 
+const CLEARANCE_MISSING = 'Write who gave the clearance and when.';
+
 const body = {
   name: line(),
   birthDate: date(),
@@ -22,9 +24,9 @@ const body = {
     .required(),
   screeningNote: text().when('screening', {
     is: 'cleared',
-    then: Joi.string().pattern(/\S/).messages({
-      'string.pattern.base': 'Write who gave the clearance and when.',
-      'string.empty': 'Write who gave the clearance and when.',
+    then: Joi.string().invalid('').pattern(/\S/).messages({
+      'any.invalid': CLEARANCE_MISSING,
+      'string.pattern.base': CLEARANCE_MISSING,
     }),
   }),
   notes: text(),
@@ -39,6 +41,6 @@ export const versionSchema = Joi.object<{ version: number }, true>({ version: ve
 export const clientListSchema = Joi.object<{ search: string; archived: boolean; cursor: string; limit: number }>({
   search: Joi.string().allow('').max(FIELD.name.max).default(''),
   archived: Joi.boolean().default(false),
-  cursor: Joi.string().max(400).default(''),
+  cursor: Joi.string().allow('').max(400).default(''),
   limit: Joi.number().integer().min(1).max(200).default(50),
 });

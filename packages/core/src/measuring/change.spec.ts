@@ -54,6 +54,8 @@ describe('changeBetween', () => {
 
   it('refuses what is no number', () => {
     expect(() => changeBetween(NaN, 1, 'more', [1, 1])).toThrow(expect.objectContaining({ code: 'not-comparable' }));
-    expect(() => changeBetween(1, Infinity, 'more', [1, 1])).toThrow(expect.objectContaining({ code: 'not-comparable' }));
+    expect(() => changeBetween(1, Infinity, 'more', [1, 1])).toThrow(
+      expect.objectContaining({ code: 'not-comparable' }),
+    );
   });
 });

@@ -28,9 +28,11 @@ describe('semFromIcc, mdc95 and mdc90', () => {
   });
 
   it('undoes itself', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 50, noNaN: true }), (sem) => {
-      expect(semFromMdc95(mdc95(sem))).toBeCloseTo(sem, 9);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 50, noNaN: true }), (sem) => {
+        expect(semFromMdc95(mdc95(sem))).toBeCloseTo(sem, 9);
+      }),
+    );
   });
 
   it('adds unlike errors as squares: 3 and 4 make 5', () => {

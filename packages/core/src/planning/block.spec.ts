@@ -88,7 +88,11 @@ describe('against the guideline', () => {
   });
 
   it('keeps holds of clients over 65 between 30 and 60 s', () => {
-    const l = limitsFor({ ...STEADY_HOLD, start: { ...STEADY_HOLD.start, holdSeconds: 15 } }, { ...adult, age: 70 }, 'calf');
+    const l = limitsFor(
+      { ...STEADY_HOLD, start: { ...STEADY_HOLD.start, holdSeconds: 15 } },
+      { ...adult, age: 70 },
+      'calf',
+    );
     expect([l.holdMin, l.holdMax]).toEqual([30, 60]);
     expect(l.reasons.join()).toContain('Garber');
   });
@@ -148,7 +152,10 @@ describe('rules hold for every client', () => {
   const client = fc.record({
     age: fc.integer({ min: 12, max: 90 }),
     level: fc.constantFrom(...LEVELS),
-    trainingDays: fc.uniqueArray(fc.constantFrom(1, 2, 3, 4, 5, 6, 7) as fc.Arbitrary<1>, { minLength: 1, maxLength: 7 }),
+    trainingDays: fc.uniqueArray(fc.constantFrom(1, 2, 3, 4, 5, 6, 7) as fc.Arbitrary<1>, {
+      minLength: 1,
+      maxLength: 7,
+    }),
     easyOn: fc.uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { maxLength: 5 }),
   });
   const any: fc.Arbitrary<BlockInput> = fc.record({
@@ -161,7 +168,10 @@ describe('rules hold for every client', () => {
     easierEvery: fc.constantFrom(null, 3, 4, 5, 6),
   });
   const each = (check: (i: BlockInput, lane: BlockPlan['lanes'][number]) => void) =>
-    fc.assert(fc.property(any, (i) => buildBlock(i).lanes.forEach((l) => check(i, l))), { numRuns: 150 });
+    fc.assert(
+      fc.property(any, (i) => buildBlock(i).lanes.forEach((l) => check(i, l))),
+      { numRuns: 150 },
+    );
 
   it('one variable at a time; with a new set or day the hold may only get shorter', () => {
     each((_, l) => {
@@ -205,15 +215,18 @@ describe('rules hold for every client', () => {
 
   it('has easier weeks just where they belong', () => {
     each((i, l) => {
-      expect(l.weeks.map((w) => w.kind === 'easier')).toEqual(
-        l.weeks.map((w) => isEasierWeek(w.week, i.easierEvery)),
-      );
+      expect(l.weeks.map((w) => w.kind === 'easier')).toEqual(l.weeks.map((w) => isEasierWeek(w.week, i.easierEvery)));
       expect(l.weeks.every((w) => w.reason.length > 10)).toBe(true);
     });
   });
 
   it('gives the same plan for the same input', () => {
-    fc.assert(fc.property(any, (i) => { expect(buildBlock(i)).toEqual(buildBlock(structuredClone(i))); }), { numRuns: 30 });
+    fc.assert(
+      fc.property(any, (i) => {
+        expect(buildBlock(i)).toEqual(buildBlock(structuredClone(i)));
+      }),
+      { numRuns: 30 },
+    );
   });
 });
 

@@ -48,14 +48,13 @@ describe('spreadDays', () => {
     expect(spreadDays(all, 0)).toEqual([]);
   });
   it('never leaves a larger longest gap than the best choice has', () => {
-    const longest = (days: Weekday[]) => Math.max(...days.map((d, i) => ((days[(i + 1) % days.length]! - d + 6) % 7) + 1));
+    const longest = (days: Weekday[]) =>
+      Math.max(...days.map((d, i) => ((days[(i + 1) % days.length]! - d + 6) % 7) + 1));
     fc.assert(
       fc.property(fc.uniqueArray(fc.constantFrom(...all), { minLength: 2 }), (days) => {
         const two = spreadDays(days, 2);
         const sorted = [...days].sort((a, b) => a - b);
-        const best = Math.min(
-          ...sorted.flatMap((a, i) => sorted.slice(i + 1).map((b) => longest([a, b]))),
-        );
+        const best = Math.min(...sorted.flatMap((a, i) => sorted.slice(i + 1).map((b) => longest([a, b]))));
         expect(longest(two)).toBe(best);
       }),
     );

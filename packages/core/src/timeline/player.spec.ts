@@ -118,7 +118,9 @@ describe('what is shown', () => {
   });
   it('knows what is left of the session', () => {
     expect(sessionSecondsLeft(at(0), timeline)).toBe(timeline.totalSeconds);
-    expect(sessionSecondsLeft(at(firstHold, 4500), timeline)).toBe(timeline.totalSeconds - timeline.cues[firstHold]!.start - 4);
+    expect(sessionSecondsLeft(at(firstHold, 4500), timeline)).toBe(
+      timeline.totalSeconds - timeline.cues[firstHold]!.start - 4,
+    );
     expect(sessionSecondsLeft(at(999), timeline)).toBe(0);
   });
 });

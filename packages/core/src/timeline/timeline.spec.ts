@@ -8,7 +8,13 @@ import { orderItems } from './order.js';
 import { buildTimeline, itemSeconds } from './timeline.js';
 import { DEFAULT_TIMINGS, warmUpSeconds } from './timings.js';
 
-const calf: SessionItem = { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' };
+const calf: SessionItem = {
+  exerciseId: 'bent-knee-wall-calf',
+  sets: 2,
+  holdSeconds: 30,
+  sensation: 5,
+  firstSide: 'right',
+};
 const hamstring: SessionItem = { ...calf, exerciseId: 'supine-strap-hamstring' };
 
 const anyItem: fc.Arbitrary<SessionItem> = fc.record({
@@ -135,10 +141,15 @@ describe('sessionsOfBlock', () => {
     ramp: 0.2,
     easierEvery: 4,
   });
-  const sessions = sessionsOfBlock(plan, '2026-03-09', [1, 3, 5], [
-    { exerciseId: 'supine-strap-hamstring', firstSide: 'right' },
-    { exerciseId: 'bent-knee-wall-calf', firstSide: 'left' },
-  ]);
+  const sessions = sessionsOfBlock(
+    plan,
+    '2026-03-09',
+    [1, 3, 5],
+    [
+      { exerciseId: 'supine-strap-hamstring', firstSide: 'right' },
+      { exerciseId: 'bent-knee-wall-calf', firstSide: 'left' },
+    ],
+  );
 
   it('carries the prescription of the week into every session, in order, with its exact length', () => {
     const first = sessions[0]!;

@@ -1,0 +1,85 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { Trial } from '@yandle/contract';
+import { ACTIVE_KNEE_EXTENSION } from '@yandle/core';
+import { SideCard, type Reading } from './side-card';
+
+const trial = (value: number, id = String(value)): Trial => ({
+  id,
+  testId: ACTIVE_KNEE_EXTENSION.id,
+  side: 'left',
+  value,
+  instrument: 'goniometer',
+  replaces: null,
+  replacedBy: null,
+});
+
+describe('SideCard', () => {
+  let fixture: ComponentFixture<SideCard>;
+  let kept: Reading[];
+  const el = () => fixture.nativeElement as HTMLElement;
+
+  async function render(...values: number[]): Promise<void> {
+    fixture = TestBed.createComponent(SideCard);
+    kept = [];
+    fixture.componentRef.setInput('test', ACTIVE_KNEE_EXTENSION);
+    fixture.componentRef.setInput('side', 'left');
+    fixture.componentRef.setInput(
+      'readings',
+      values.map((v) => trial(v)),
+    );
+    fixture.componentInstance.kept.subscribe((r) => kept.push(r));
+    await fixture.whenStable();
+  }
+  async function type(text: string): Promise<void> {
+    const box = el().querySelector('input')!;
+    box.value = text;
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await fixture.whenStable();
+  }
+
+  it('keeps a typed number, with comma or point', async () => {
+    await render();
+    await type('31,5');
+    await type(' 32 ');
+    expect(kept).toEqual([
+      { value: 31.5, replaces: null },
+      { value: 32, replaces: null },
+    ]);
+  });
+
+  it.each(['abc', '1e5', '150', '31.5.2', '--3'])('refuses %j at the field', async (text) => {
+    await render();
+    await type(text);
+    expect(kept).toEqual([]);
+    expect(el().querySelector('.field-error')!.textContent).toMatch(/number/i);
+    expect(el().querySelector('input')!.getAttribute('aria-invalid')).toBe('true');
+  });
+
+  it('says mean, spread and whether that is enough', async () => {
+    await render(31, 32);
+    expect(el().textContent).toContain('31.5°');
+    expect(el().textContent).toContain('mean of 2');
+    expect(el().textContent).toContain('Spread 1°, within 5°. Enough.');
+    expect(fixture.componentInstance.wants()).toBe(false);
+  });
+
+  it('asks for a third reading when two disagree', async () => {
+    await render(31, 38);
+    expect(el().textContent).toContain('Take one more.');
+    expect(fixture.componentInstance.wants()).toBe(true);
+  });
+
+  it('corrects the reading that was chosen', async () => {
+    await render(13, 32);
+    el().querySelector<HTMLButtonElement>('button')!.click();
+    await fixture.whenStable();
+    await type('31');
+    expect(kept).toEqual([{ value: 31, replaces: '13' }]);
+  });
+
+  it('takes no sixth reading', async () => {
+    await render(10, 20, 30, 40, 50);
+    expect(el().querySelector('input')).toBeNull();
+    expect(el().textContent).toContain('median of 5');
+  });
+});

@@ -1,0 +1,148 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { Session } from '@yandle/contract';
+import { Outbox, type Letter } from '../data/outbox.service';
+import { RunStore } from './run.store';
+
+const session: Session = {
+  id: 's1',
+  clientId: 'c1',
+  blockId: 'b1',
+  date: '2026-03-09',
+  week: 1,
+  status: 'planned',
+  totalSeconds: 0,
+  exerciseIds: ['bent-knee-wall-calf'],
+  clientName: 'Ottoline Varga',
+  minutesBudget: 20,
+  items: [{ exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 30, sensation: 5, firstSide: 'left' }],
+  run: null,
+  openSymptoms: [],
+};
+
+describe('RunStore', () => {
+  let store: RunStore;
+  let sent: Letter[];
+  let now: number;
+
+  beforeEach(async () => {
+    localStorage.clear();
+    vi.useFakeTimers();
+    now = 0;
+    vi.spyOn(performance, 'now').mockImplementation(() => now);
+    sent = [];
+    await open();
+  });
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.restoreAllMocks();
+  });
+
+  async function open(): Promise<void> {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [
+        RunStore,
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        {
+          provide: Outbox,
+          useValue: { post: (l: Letter) => sent.push(l), pending: () => 0, offline: () => false },
+        },
+      ],
+    });
+    store = TestBed.inject(RunStore);
+    const loaded = store.load('s1');
+    TestBed.inject(HttpTestingController).expectOne('/api/v1/sessions/s1').flush(session);
+    await loaded;
+  }
+  /** Lets seconds pass, clock and timer together. */
+  function pass(seconds: number): void {
+    for (let i = 0; i < seconds * 5; i++) {
+      now += 200;
+      vi.advanceTimersByTime(200);
+    }
+  }
+  const sets = () => sent.filter((l) => l.path.includes('/sets/')).map((l) => l.body as Record<string, unknown>);
+
+  // Warm-up 120 s, position 20, prop 10, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
+  it('runs to the end and sends each side once', () => {
+    store.start();
+    pass(120 + 20 + 10 + 3);
+    expect(store.cue()!.kind).toBe('hold');
+    expect(store.left()).toBe(30);
+    pass(25);
+    expect(store.last5()).toBe(true);
+    pass(5 + 5 + 5 + 3 + 30 + 5);
+    expect(store.finished()).toBe(true);
+    expect(sent[0]).toMatchObject({ method: 'POST', path: '/sessions/s1/runs' });
+    expect(sets().map((s) => [s['side'], s['doneSeconds'], s['replaces']])).toEqual([
+      ['left', 30, null],
+      ['right', 30, null],
+    ]);
+  });
+
+  it('counts nothing while paused', () => {
+    store.start();
+    pass(10);
+    store.pause();
+    pass(60);
+    expect(store.left()).toBe(110);
+    store.start();
+    pass(1);
+    expect(store.left()).toBe(109);
+  });
+
+  it('stops at the last tick when the device slept, and asks', () => {
+    store.start();
+    pass(10);
+    now += 30_000;
+    vi.advanceTimersByTime(200);
+    expect(store.interrupted()).toBe(true);
+    expect(store.running()).toBe(false);
+    expect(store.left()).toBe(110);
+  });
+
+  it('names the log that a redone hold replaces', () => {
+    store.start();
+    pass(153 + 10);
+    store.skip();
+    store.back();
+    store.back();
+    pass(3 + 30);
+    const [first, second] = sets();
+    expect(first).toMatchObject({ doneSeconds: 10, replaces: null });
+    const firstId = sent
+      .find((l) => l.body === first)!
+      .path.split('/')
+      .at(-1);
+    expect(second).toMatchObject({ side: 'left', doneSeconds: 30, replaces: firstId });
+  });
+
+  it('notes a symptom and leaves the exercise', () => {
+    store.start();
+    pass(153 + 8);
+    store.stop('numbness');
+    expect(
+      sent.some((l) => l.path.includes('/symptoms/') && (l.body as { symptom: string }).symptom === 'numbness'),
+    ).toBe(true);
+    expect(sets()).toMatchObject([{ doneSeconds: 8 }]);
+    expect(store.finished()).toBe(true);
+  });
+
+  it('goes on after a reload where it was', async () => {
+    store.start();
+    pass(153 + 12);
+    store.pause();
+    const run = sent[0]!.body;
+    await open();
+    expect(store.begun()).toBe(true);
+    expect(store.running()).toBe(false);
+    expect(store.left()).toBe(18);
+    store.start();
+    pass(18);
+    expect(sent.filter((l) => l.path.endsWith('/runs')).map((l) => l.body)).toEqual([run]);
+    expect(sets()).toMatchObject([{ doneSeconds: 30 }]);
+  });
+});

@@ -1,0 +1,80 @@
+import { TestBed } from '@angular/core/testing';
+import { buildBlock } from '@yandle/core';
+import { DoseGlyph } from './dose-glyph';
+import { fullScaleFor, glyphOf, sensationColour, type GlyphModel } from './glyph.model';
+
+const base: GlyphModel = {
+  strokes: [30, 30],
+  bonus: null,
+  cycles: 1,
+  sensation: 5,
+  easier: false,
+  loadKg: null,
+  assisted: false,
+};
+
+async function render(over: Partial<GlyphModel>, fullScale = 60): Promise<SVGElement> {
+  const fixture = TestBed.createComponent(DoseGlyph);
+  fixture.componentRef.setInput('model', { ...base, ...over });
+  fixture.componentRef.setInput('fullScale', fullScale);
+  fixture.componentRef.setInput('width', 60);
+  await fixture.whenStable();
+  return (fixture.nativeElement as HTMLElement).querySelector('svg')!;
+}
+const widths = (svg: SVGElement) => [...svg.querySelectorAll('rect')].map((r) => Number(r.getAttribute('width')));
+
+describe('DoseGlyph', () => {
+  it('draws one stroke a set, as long as its seconds on the scale', async () => {
+    expect(widths(await render({}))).toEqual([30, 30]);
+    expect(widths(await render({ strokes: [45] }, 90))).toEqual([30]);
+  });
+
+  it('breaks a stroke into its cycles without changing its length', async () => {
+    const svg = await render({ strokes: [60], cycles: 3 });
+    const rects = [...svg.querySelectorAll('rect')];
+    expect(rects).toHaveLength(3);
+    const last = rects[2]!;
+    expect(Number(last.getAttribute('x')) + Number(last.getAttribute('width'))).toBeCloseTo(60, 6);
+  });
+
+  it('outlines the extra set of the tighter side', async () => {
+    const rects = (await render({ bonus: 30 })).querySelectorAll('rect');
+    expect(rects).toHaveLength(3);
+    expect((rects[2] as SVGElement).style.fill).toBe('none');
+  });
+
+  it('puts load and help below the strokes, never over them', async () => {
+    const svg = await render({ loadKg: 4, assisted: true });
+    const bottom = Math.max(
+      ...[...svg.querySelectorAll('rect')].map((r) => Number(r.getAttribute('y')) + Number(r.getAttribute('height'))),
+    );
+    expect(svg.querySelector('text')!.textContent).toContain('4 kg');
+    expect(Number(svg.querySelector('line')!.getAttribute('y1'))).toBeGreaterThan(bottom);
+    const top = Number(/M3 (\d+(\.\d+)?)/.exec(svg.querySelector('path')!.getAttribute('d')!)![1]);
+    expect(top).toBeGreaterThanOrEqual(bottom);
+  });
+
+  it('is paler in easier weeks', async () => {
+    expect(Number((await render({ easier: true })).style.opacity)).toBeLessThan(1);
+    expect(Number((await render({})).style.opacity)).toBe(1);
+  });
+});
+
+describe('glyphOf', () => {
+  it('takes sets, seconds, sensation and kind from the plan', () => {
+    const weeks = buildBlock({
+      client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+      lanes: [{ group: 'soleus', styleId: 'steady-hold' }],
+      weeks: 4,
+      ramp: 0.2,
+      easierEvery: 4,
+    }).lanes[0]!.weeks;
+    expect(glyphOf(weeks[0]!)).toMatchObject({ strokes: [30, 30], sensation: 5, easier: false });
+    expect(glyphOf(weeks[3]!)).toMatchObject({ strokes: [40, 40], sensation: 4, easier: true });
+    expect(fullScaleFor(weeks.map(glyphOf))).toBe(60);
+    expect(fullScaleFor([])).toBe(30);
+  });
+  it('warms with the sensation and stays inside the ramp', () => {
+    expect([1, 4, 5, 6, 9].map(sensationColour)).toEqual([3, 4, 5, 6, 6].map((n) => `var(--sense-${n})`));
+  });
+});

@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import {
+  createAssessmentSchema,
+  createBlockSchema,
+  createClientSchema,
+  finishRunSchema,
+  setLogSchema,
+  setupSchema,
+  STRICT,
+  trialSchema,
+} from './index.js';
+
+const ID = '0190a1b2-c3d4-7e5f-8a9b-0c1d2e3f4a5b';
+
+const client = {
+  id: ID,
+  name: 'Ottoline Varga',
+  birthDate: '1980-03-10',
+  aim: 'Sit on my heels',
+  level: 'regular',
+  trainingDays: [1, 3, 5],
+  minutesPerSession: 20,
+  easyOn: [],
+  screening: 'clear',
+  screeningNote: '',
+  notes: '',
+  leadCoachId: ID,
+};
+const block = {
+  id: ID,
+  startDate: '2026-03-09',
+  weeks: 8,
+  ramp: 0.2,
+  easierEvery: 4,
+  lanes: [{ id: ID, group: 'soleus', styleId: 'steady-hold', exerciseId: 'bent-knee-wall-calf' }],
+};
+const trial = { testId: 'active-knee-extension', side: 'left', value: 31.5, instrument: 'goniometer', replaces: null };
+const visit = { id: ID, date: '2026-03-09', time: '09:40', warm: false, note: '' };
+const set = { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 28, replaces: null };
+const finish = { endedAt: '2026-03-09T08:12:00.000Z', sensation: 5, note: '' };
+const setup = {
+  studioName: 'Studio',
+  timeZone: 'Europe/Vienna',
+  coachName: 'Mara',
+  email: 'mara@studio.example',
+  password: 'long enough now',
+};
+
+const schemas = {
+  client: createClientSchema,
+  block: createBlockSchema,
+  trial: trialSchema,
+  visit: createAssessmentSchema,
+  set: setLogSchema,
+  finish: finishRunSchema,
+  setup: setupSchema,
+};
+const good = { client, block, trial, visit, set, finish, setup };
+type Name = keyof typeof schemas;
+
+/** Path of the first error, or '' when the body is accepted. */
+function firstError(name: Name, over: object): string {
+  const { error } = schemas[name].validate({ ...good[name], ...over }, STRICT);
+  return error ? (error.details[0]?.path.join('.') ?? '?') : '';
+}
+
+describe('schemas accept what a screen sends', () => {
+  it.each(Object.keys(good) as Name[])('%s', (name) => expect(firstError(name, {})).toBe(''));
+  it('also the edges', () => {
+    expect(firstError('client', { name: 'x'.repeat(120), aim: '', minutesPerSession: 5 })).toBe('');
+    expect(firstError('block', { ramp: 0, easierEvery: null, weeks: 16 })).toBe('');
+    expect(firstError('trial', { side: null, value: -12.25 })).toBe('');
+    expect(firstError('finish', { sensation: null })).toBe('');
+    expect(firstError('client', { name: 'Zoë 李 Åsa 🌿' })).toBe('');
+  });
+});
+
+describe('schemas refuse, and name the field', () => {
+  it.each<[Name, object, string]>([
+    ['client', { name: '' }, 'name'],
+    ['client', { name: '   ' }, 'name'],
+    ['client', { name: 'x'.repeat(121) }, 'name'],
+    ['client', { name: 'a\u0000b' }, 'name'],
+    ['client', { name: 7 }, 'name'],
+    ['client', { birthDate: '1980-02-30' }, 'birthDate'],
+    ['client', { birthDate: '1880-01-01' }, 'birthDate'],
+    ['client', { level: 'expert' }, 'level'],
+    ['client', { trainingDays: [] }, 'trainingDays'],
+    ['client', { trainingDays: [1, 1] }, 'trainingDays.1'],
+    ['client', { trainingDays: [8] }, 'trainingDays.0'],
+    ['client', { minutesPerSession: '20' }, 'minutesPerSession'],
+    ['client', { minutesPerSession: 20.5 }, 'minutesPerSession'],
+    ['client', { easyOn: ['elbow'] }, 'easyOn.0'],
+    ['client', { screening: 'cleared', screeningNote: '' }, 'screeningNote'],
+    ['client', { screening: 'cleared', screeningNote: '  ' }, 'screeningNote'],
+    ['client', { id: 'abc' }, 'id'],
+    ['client', { studioId: ID }, 'studioId'],
+    ['block', { weeks: 3 }, 'weeks'],
+    ['block', { weeks: 17 }, 'weeks'],
+    ['block', { ramp: 0.51 }, 'ramp'],
+    ['block', { ramp: 0.123 }, 'ramp'],
+    ['block', { easierEvery: 2 }, 'easierEvery'],
+    ['block', { lanes: [] }, 'lanes'],
+    ['block', { lanes: [block.lanes[0], { ...block.lanes[0], id: ID.replace('0190', '0191') }] }, 'lanes.1'],
+    ['block', { lanes: [{ ...block.lanes[0], group: 'nose' }] }, 'lanes.0.group'],
+    ['block', { startDate: 'soon' }, 'startDate'],
+    ['trial', { value: '31' }, 'value'],
+    ['trial', { value: Infinity }, 'value'],
+    ['trial', { side: 'both' }, 'side'],
+    ['trial', { testId: 'none' }, 'testId'],
+    ['visit', { time: '24:00' }, 'time'],
+    ['visit', { time: '9:40' }, 'time'],
+    ['visit', { warm: 'no' }, 'warm'],
+    ['set', { set: 0 }, 'set'],
+    ['set', { doneSeconds: -1 }, 'doneSeconds'],
+    ['set', { doneSeconds: 1801 }, 'doneSeconds'],
+    ['finish', { sensation: 11 }, 'sensation'],
+    ['finish', { endedAt: '2026-03-09' }, 'endedAt'],
+    ['finish', { endedAt: '2026-13-09T08:12:00.000Z' }, 'endedAt'],
+    ['setup', { timeZone: 'Mars/Olympus' }, 'timeZone'],
+    ['setup', { email: 'mara' }, 'email'],
+    ['setup', { password: 'short' }, 'password'],
+  ])('%s %j', (name, over, path) => {
+    expect(firstError(name, over)).toBe(path);
+  });
+
+  it('finds all faults at once and speaks plainly', () => {
+    const { error } = createClientSchema.validate({ ...client, name: '', minutesPerSession: 1 }, STRICT);
+    expect(error?.details.map((d) => d.message)).toEqual(['This is needed.', 'At least 5.']);
+  });
+});

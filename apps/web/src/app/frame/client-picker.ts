@@ -1,11 +1,11 @@
-import { Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { Component, computed, effect, ElementRef, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import type { ClientListItem } from '@yandle/contract';
-import { debounceTime, distinctUntilChanged, filter, map, Subject, switchMap } from 'rxjs';
+import type { ClientListItem, Page } from '@yandle/contract';
+import { Subject, switchMap, timer } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { asLoadable } from '../data/loadable';
+import { asLoadable, LOADING, type Loadable } from '../data/loadable';
 
 /** Type to find a client. Arrow keys choose, Enter opens, Escape leaves. */
 @Component({
@@ -44,14 +44,14 @@ import { asLoadable } from '../data/loadable';
             [id]="'client-option-' + i"
             [attr.aria-selected]="i === active()"
             [class.bg-action-wash]="i === active()"
-            (mousedown)="choose(c, $event)"
+            (mousedown)="$event.preventDefault(); choose(c)"
           >
             <span class="font-semibold">{{ c.name }}</span> <span class="text-soft">· {{ c.age }}</span>
             <span class="block truncate text-sm text-soft">{{ c.aim }}</span>
           </li>
         } @empty {
           <li role="option" aria-selected="false" aria-disabled="true" class="px-3 py-1.5 text-soft">
-            No client of that name
+            {{ searching() ? 'Searching …' : 'No client of that name' }}
           </li>
         }
       </ul>
@@ -72,16 +72,32 @@ export class ClientPicker {
     const c = this.context.client();
     return c && this.router.url.includes(c.id) ? `${c.name} · ${c.age}` : '';
   });
-  protected readonly found = toSignal(
+  /** Null while the list is on its way. */
+  private readonly answer = toSignal(
     this.search$.pipe(
-      debounceTime(80),
-      distinctUntilChanged(),
-      switchMap((search) => this.api.clients({ search, limit: 8 }).pipe(asLoadable())),
-      filter((l) => l.state === 'ready'),
-      map((l) => l.value.items),
+      switchMap((search) =>
+        timer(80).pipe(
+          switchMap(() => this.api.clients({ search, limit: 8 })),
+          asLoadable(),
+        ),
+      ),
     ),
-    { initialValue: [] as readonly ClientListItem[] },
+    { initialValue: LOADING as Loadable<Page<ClientListItem>> },
   );
+  protected readonly searching = computed(() => this.answer().state === 'loading');
+  protected readonly found = computed(() => this.answer().value?.items ?? []);
+  /** Enter was pressed before the list came: it opens the first one then. */
+  private readonly hasty = signal(false);
+
+  constructor() {
+    effect(() => {
+      const first = this.found()[0];
+      if (this.hasty() && !this.searching()) {
+        this.hasty.set(false);
+        if (first) this.choose(first);
+      }
+    });
+  }
 
   protected begin(): void {
     this.type('');
@@ -101,13 +117,13 @@ export class ClientPicker {
     else if (event.key === 'Escape') this.box().nativeElement.blur();
     else if (event.key === 'Enter') {
       const c = this.found()[this.active()];
-      if (c) this.choose(c, event);
+      if (this.searching()) this.hasty.set(true);
+      else if (c) this.choose(c);
     } else return;
     event.preventDefault();
   }
 
-  protected choose(client: ClientListItem, event: Event): void {
-    event.preventDefault();
+  protected choose(client: ClientListItem): void {
     this.open.set(false);
     this.box().nativeElement.blur();
     void this.router.navigate(['/clients', client.id]);

@@ -30,9 +30,9 @@ export interface Reading {
       (focusout)="focused.set(false)"
     >
       <div class="flex justify-between gap-2">
-        <h3 [class]="side() === 'left' ? 'text-l-side' : 'text-r-side'">
+        <h2 class="!text-[1.05rem]" [class]="side() === 'left' ? 'text-l-side' : 'text-r-side'">
           {{ side() === 'left' ? '● Left' : '○ Right' }}
-        </h3>
+        </h2>
         <span class="text-sm text-soft">{{ before() }}</span>
       </div>
       <p class="flex min-h-14 flex-wrap items-baseline gap-x-3" aria-live="polite">

@@ -9,7 +9,7 @@ import { AccountService } from '../data/account.service';
   imports: [ReactiveFormsModule],
   template: `
     <form class="sheet flex flex-col gap-4 p-5" [formGroup]="form" (ngSubmit)="start()" novalidate>
-      <h2>New visit</h2>
+      <h1>New visit</h1>
       <div class="flex flex-wrap gap-4">
         <label class="field">
           <span class="label">Date</span>

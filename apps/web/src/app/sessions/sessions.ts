@@ -70,9 +70,11 @@ export class SessionsScreen {
     return s.exerciseIds.map((id) => muscleGroupName(exerciseById(id).primary)).join(', ');
   }
 
+  /** The state of a session for who cannot see the tick. */
   protected spoken(s: SessionSummary): string {
-    const state = s.status === 'done' ? 'done' : s.date < this.today ? 'not logged' : 'planned';
-    return `${formatDate(s.date, 'EEEE d MMMM')}, ${this.groups(s)}, ${formatClock(s.totalSeconds)} minutes, ${state}`;
+    const state =
+      s.status === 'done' ? 'done' : s.status === 'started' ? 'begun' : s.date < this.today ? 'not logged' : 'planned';
+    return `${this.groups(s)}, ${state}`;
   }
 
   private async load(clientId: string): Promise<void> {

@@ -1,0 +1,65 @@
+import { expect, test, type Page } from '@playwright/test';
+import { axe, clientCalled, signInQuietly } from './support';
+
+const screens: Record<string, (page: Page) => Promise<void>> = {
+  today: async (page) => void (await page.goto('/')),
+  clients: async (page) => void (await page.goto('/clients')),
+  'new client': async (page) => {
+    await page.goto('/clients/new');
+    await page.getByRole('button', { name: 'Add client' }).click();
+  },
+  intake: async (page) => of(page, 'intake'),
+  'measure, start': async (page) => of(page, 'measure'),
+  'measure, visit': async (page) => {
+    await of(page, 'measure');
+    await page.getByRole('button', { name: 'Open to correct or add' }).click();
+  },
+  block: async (page) => of(page, 'block'),
+  'new block': async (page) => {
+    await of(page, 'block', 'Emeric');
+    await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
+  },
+  sessions: async (page) => of(page, 'sessions'),
+  session: async (page) => {
+    const { client, nextSession } = await clientCalled(page.request, 'Ottoline');
+    await page.goto(`/clients/${client.id}/sessions/${nextSession!.id}`);
+  },
+  run: async (page) => {
+    const { nextSession } = await clientCalled(page.request, 'Ottoline');
+    await page.goto(`/sessions/${nextSession!.id}/run`);
+  },
+  progress: async (page) => of(page, 'progress'),
+};
+
+async function of(page: Page, step: string, name = 'Ottoline'): Promise<void> {
+  const { client } = await clientCalled(page.request, name);
+  await page.goto(`/clients/${client.id}/${step}`);
+}
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test.describe(colorScheme, () => {
+    test.use({ colorScheme });
+    for (const [name, open] of Object.entries(screens))
+      test(`${name} has no violation that axe can see`, async ({ page }) => {
+        await signInQuietly(page);
+        await open(page);
+        await page.waitForLoadState('networkidle');
+        expect(await axe(page)).toEqual([]);
+      });
+    test('sign-in has no violation that axe can see', async ({ page }) => {
+      await page.goto('/sign-in');
+      await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+    });
+  });
+
+test('phone: Today and Run do not scroll sideways', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signInQuietly(page);
+  for (const name of ['today', 'run', 'session', 'progress', 'block', 'measure, visit']) {
+    await screens[name]!(page);
+    await page.waitForLoadState('networkidle');
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(over, name).toBeLessThanOrEqual(0);
+  }
+});

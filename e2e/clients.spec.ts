@@ -1,0 +1,62 @@
+import { expect, test } from '@playwright/test';
+import { clientCalled, signInQuietly } from './support';
+
+test.beforeEach(({ page }) => signInQuietly(page));
+
+test('search, open by typing, archive and undo', async ({ page }) => {
+  await page.goto('/clients');
+  await page.getByRole('searchbox').fill('toes');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Archive Emeric Holloway' }).click();
+  await expect(page.getByText('Emeric Holloway is archived.')).toBeVisible();
+  await expect(page.getByText('No client has “toes”')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Emeric Holloway' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Find a client' }).fill('isau');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Isaura Bellwether' })).toBeVisible();
+});
+
+test('two coaches at once: the second sees that somebody saved', async ({ page }) => {
+  const { client } = await clientCalled(page.request, 'Dario');
+  await page.goto(`/clients/${client.id}/intake`);
+  await page.getByLabel('Notes').fill('mine');
+  const { id, version, age: _a, archivedAt: _b, ...body } = client;
+  const saved = await page.request.put(`/api/v1/clients/${id}`, { data: { ...body, version, notes: 'theirs' } });
+  expect(saved.ok()).toBe(true);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Somebody saved this client meanwhile')).toBeVisible();
+  await expect(page.getByLabel('Notes')).toHaveValue('mine');
+  await page.getByRole('button', { name: 'Take over the saved state' }).click();
+  await expect(page.getByLabel('Notes')).toHaveValue('theirs');
+});
+
+test('planning waits for a clearance, and opens when it is recorded', async ({ page }) => {
+  const { client } = await clientCalled(page.request, 'Petronella');
+  await page.goto(`/clients/${client.id}/block`);
+  await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
+  await expect(page.getByRole('button', { name: 'Start this block' })).toBeDisabled();
+  await page.getByRole('link', { name: 'Open the intake' }).click();
+  await page.getByText('Cleared by a licensed professional').click();
+  await page.getByLabel('What was answered, who cleared and when').fill('');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Write who gave the clearance and when.').last()).toBeVisible();
+  await page.getByLabel('What was answered, who cleared and when').fill('Her physician, yesterday, by letter');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: /^Block/ }).click();
+  await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
+  await expect(page.getByRole('button', { name: 'Start this block' })).toBeEnabled();
+});
+
+test('a stop sign holds the exercise until the coach clears it', async ({ page }) => {
+  const { client, nextSession } = await clientCalled(page.request, 'Tobin');
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Look into it' }).click();
+  await expect(page.getByText('On hold: numbness or tingling')).toBeVisible();
+  await page.goto(`/clients/${client.id}/sessions/${nextSession!.id}`);
+  await expect(page.getByRole('button', { name: 'On hold' })).toBeDisabled();
+  await page.getByLabel('What you found, or who agreed').fill('The strap was too tight; gone within a minute');
+  await page.getByRole('button', { name: 'Clear it' }).click();
+  await expect(page.getByRole('link', { name: 'Run this session' })).toBeVisible();
+});

@@ -1,0 +1,52 @@
+import type { Session } from '@yandle/contract';
+import { expect, test } from '@playwright/test';
+import { clientCalled, server, signInQuietly } from './support';
+
+test('a killed server loses nothing of a running session: it goes on and sends later', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signInQuietly(page);
+  const { nextSession } = await clientCalled(page.request, 'Lorcan');
+  await page.clock.install();
+  await page.goto(`/sessions/${nextSession!.id}/run`);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.clock.runFor(200_000);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const before = (await (await page.request.get(`/api/v1/sessions/${nextSession!.id}`)).json()) as Session;
+  expect(before.run!.sets.length).toBeGreaterThan(0);
+
+  await server('kill');
+  await page.clock.runFor(400_000);
+  await expect(page.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The session is over' })).toBeVisible();
+  // A reload in the middle of it keeps them too.
+  await server('start');
+  await page.reload();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const after = (await (await page.request.get(`/api/v1/sessions/${nextSession!.id}`)).json()) as Session;
+  expect(after.run!.id).toBe(before.run!.id);
+  // What was acknowledged before the kill is there, and every set of the session exactly once.
+  const ids = after.run!.sets.map((s) => s.id);
+  expect(before.run!.sets.every((s) => ids.includes(s.id))).toBe(true);
+  const keys = after.run!.sets.map((s) => `${s.item} ${s.side} ${s.set}`);
+  expect(new Set(keys).size).toBe(keys.length);
+  expect(keys.length).toBe(after.items.reduce((n, i) => n + 2 * i.sets, 0));
+});
+
+test('readings are taken without a server and sent when it is back', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Fenna');
+  await page.goto(`/clients/${client.id}/measure`);
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await server('kill');
+  for (const value of ['8.8', '9.1']) {
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByText('No connection: 2 kept here, sent later')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Left', exact: true })).toContainText('9 cm');
+  await server('start');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Left', exact: true })).toContainText('9 cm');
+});

@@ -129,6 +129,7 @@ test('a coach takes a client from the first visit to a measured result', async (
   await server('kill');
   await server('start');
   await page.getByRole('link', { name: /^Progress/ }).click();
+  await expect(page.getByRole('heading', { name: 'Progress' })).toBeVisible();
   await page.reload();
   const lunge = page.getByRole('region', { name: 'Weight-bearing lunge' });
   const knee = page.getByRole('region', { name: 'Active knee extension' });

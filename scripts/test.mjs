@@ -56,7 +56,9 @@ main(async () => {
   const vitest = async (name, args, env = process.env) => {
     step(name);
     const file = `${OUT}/${name}.json`;
-    const { code } = await run('npx', [...args, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], { env });
+    const { code } = await run('npx', [...args, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], {
+      env,
+    });
     const report = readJson(file);
     countSuite(name, code, report?.numPassedTests ?? 0, report?.numFailedTests ?? 0);
   };
@@ -75,10 +77,18 @@ main(async () => {
   rmSync(base, { recursive: true, force: true });
 
   step('web');
-  const web = await run('npx', ['ng', 'test', 'web', '--watch=false', '--reporters=json', `--output-file=${OUT}/web.json`]);
+  const web = await run('npx', [
+    'ng',
+    'test',
+    'web',
+    '--watch=false',
+    '--reporters=json',
+    `--output-file=${OUT}/web.json`,
+  ]);
   const webReport = readJson(`${OUT}/web.json`);
   for (const file of webReport?.testResults ?? [])
-    for (const t of file.assertionResults) if (t.status === 'failed') say(`FAIL ${t.fullName}\n${t.failureMessages.join('\n')}`);
+    for (const t of file.assertionResults)
+      if (t.status === 'failed') say(`FAIL ${t.fullName}\n${t.failureMessages.join('\n')}`);
   say(`${webReport?.numPassedTests ?? 0} passed, ${webReport?.numFailedTests ?? 0} failed`);
   countSuite('web', web.code, webReport?.numPassedTests ?? 0, webReport?.numFailedTests ?? 0);
 

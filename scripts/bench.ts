@@ -1,0 +1,73 @@
+import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
+import { buildBlock, buildTimeline, MUSCLE_GROUP_IDS, type BlockInput, type SessionItem } from '@yandle/core';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+/** Initial JS of a bare Angular application of the same version: router, HttpClient, CDK Dialog, Tailwind; gzip −9, bytes. */
+const BARE_ANGULAR = 87_676;
+
+/** Median and 95th percentile of repeated runs, milliseconds. */
+function time(work: () => unknown, runs = 200): { median: number; p95: number } {
+  for (let i = 0; i < 20; i++) work();
+  const ms = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  }).sort((a, b) => a - b);
+  return { median: ms[Math.floor(runs / 2)]!, p95: ms[Math.floor(runs * 0.95)]! };
+}
+
+const block: BlockInput = {
+  client: { age: 40, level: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], easyOn: [] },
+  lanes: MUSCLE_GROUP_IDS.slice(0, 12).map((group) => ({ group, styleId: 'steady-hold' })),
+  weeks: 16,
+  ramp: 0.2,
+  easierEvery: 4,
+};
+const items: SessionItem[] = Array.from({ length: 8 }, () => ({
+  exerciseId: 'bent-knee-wall-calf',
+  sets: 4,
+  holdSeconds: 60,
+  sensation: 5,
+  firstSide: 'left',
+}));
+
+/** Scripts that index.html loads at once, with everything they import statically. */
+function initialJs(): number {
+  const web = `${ROOT}apps/web/dist/web/`;
+  const html = readFileSync(`${web}index.html`, 'utf8');
+  const wanted = new Set([...html.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map((m) => m[1]!));
+  for (const file of wanted)
+    for (const m of readFileSync(web + file, 'utf8').matchAll(/(?:from|import)"\.\/([^"]+\.js)"/g)) wanted.add(m[1]!);
+  const there = new Set(readdirSync(web));
+  return [...wanted]
+    .filter((f) => there.has(f))
+    .reduce((sum, f) => sum + gzipSync(readFileSync(web + f), { level: 9 }).length, 0);
+}
+
+const a = time(() => buildBlock(block));
+const b = time(() => buildTimeline(items));
+const js = initialJs();
+const rows = [
+  [
+    'build a 16-week, 12-lane block (core)',
+    `${a.median.toFixed(2)} ms median, ${a.p95.toFixed(2)} ms p95`,
+    '≤ 20 ms median',
+  ],
+  ['timeline of 8 exercises × 4 sets × 2 sides (core)', `${b.median.toFixed(2)} ms median`, '–'],
+  ['initial JS, gzip −9', `${(js / 1000).toFixed(1)} kB = ${(js / BARE_ANGULAR).toFixed(2)} × bare Angular`, '≤ 1.8 ×'],
+];
+const text = `# Benchmarks
+
+Taken by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}: ${cpus().length} × ${cpus()[0]?.model.trim()}, Node ${process.versions.node}.
+
+| what | measured | bar |
+| --- | --- | --- |
+${rows.map((r) => `| ${r.join(' | ')} |`).join('\n')}
+`;
+mkdirSync(`${ROOT}docs`, { recursive: true });
+writeFileSync(`${ROOT}docs/benchmarks.md`, text);
+console.log(text);

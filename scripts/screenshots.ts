@@ -1,0 +1,88 @@
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import type { ClientListItem, ClientPath, Page as ListPage } from '@yandle/contract';
+
+const OUT = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+const base = process.env['BASE_URL'];
+if (!base) throw new Error('Run this through npm run screenshots: it needs a product of its own.');
+
+/** One picture of each main view, from the demo data. */
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-quic',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+    '--disable-dev-shm-usage',
+  ],
+});
+
+async function open(options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Page> {
+  const context = await browser.newContext({
+    baseURL: base!,
+    viewport: { width: options.width ?? 1280, height: options.height ?? 800 },
+    colorScheme: options.dark ? 'dark' : 'light',
+    locale: 'en-GB',
+    timezoneId: 'Europe/Vienna',
+  });
+  await context.request.post('/api/v1/sign-in', {
+    data: { email: 'mara@harbourlane.example', password: 'long-easy-breath' },
+  });
+  return context.newPage();
+}
+
+async function client(page: Page, name: string): Promise<ClientPath> {
+  const list = (await (await page.request.get(`/api/v1/clients?search=${name}`)).json()) as ListPage<ClientListItem>;
+  return (await (await page.request.get(`/api/v1/clients/${list.items[0]!.id}`)).json()) as ClientPath;
+}
+
+async function shoot(page: Page, file: string, path: string, before?: (page: Page) => Promise<void>): Promise<void> {
+  await page.goto(path);
+  await page.waitForLoadState('networkidle');
+  await before?.(page);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${OUT}${file}.png` });
+  console.log(`docs/screenshots/${file}.png`);
+  await page.context().close();
+}
+
+mkdirSync(OUT, { recursive: true });
+const probe = await open();
+const ottoline = await client(probe, 'Ottoline');
+const emeric = await client(probe, 'Emeric');
+await probe.context().close();
+const at = (step: string) => `/clients/${ottoline.client.id}/${step}`;
+
+await shoot(await open(), 'today', '/');
+await shoot(await open(), 'clients', '/clients');
+await shoot(await open(), 'intake', at('intake'));
+await shoot(await open(), 'measure', `/clients/${emeric.client.id}/measure`, async (page) => {
+  await page.getByRole('button', { name: 'Start measuring' }).click();
+  for (const value of ['8.8', '10.1', '9.0', '10.4']) {
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(100);
+  }
+});
+await shoot(await open(), 'block', at('block'));
+await shoot(await open({ dark: true }), 'block-dark', at('block'));
+await shoot(await open(), 'sessions', at('sessions'));
+await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`));
+await shoot(await open(), 'progress', at('progress'));
+for (const [file, width, height] of [
+  ['run', 1280, 800],
+  ['run-phone', 390, 844],
+] as const) {
+  const page = await open({ width, height });
+  await page.clock.install();
+  await shoot(page, file, `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {
+    await p.getByRole('button', { name: 'Start', exact: true }).click();
+    await p.clock.runFor(200_000);
+    await p.getByRole('button', { name: 'Pause' }).click();
+  });
+}
+await browser.close();

@@ -8,6 +8,7 @@ const PROJECTS = [
   'apps/web/tsconfig.app.json',
   'apps/web/tsconfig.spec.json',
   'e2e/tsconfig.json',
+  'scripts/tsconfig.json',
 ];
 
 /** Type-checks every room. Templates of the web application are checked by its build. */

@@ -124,6 +124,6 @@ export const blockBody = (over: object = {}) => ({
 
 /** Creates a client and gives its id. */
 export async function aClient(h: Harness, over: object = {}): Promise<string> {
-  const { body } = await h.agent.post('/api/v1/clients').send(clientBody(h.coachId, over)).expect(201);
-  return (body as { id: string }).id;
+  const response = await h.agent.post('/api/v1/clients').send(clientBody(h.coachId, over)).expect(201);
+  return (response.body as { id: string }).id;
 }

@@ -67,7 +67,7 @@ describe('resultOfTrials', () => {
   ])('refuses %j', (trials, code) => {
     let caught: unknown;
     try {
-      resultOfTrials(trials as number[], knee);
+      resultOfTrials(trials, knee);
     } catch (err) {
       caught = err;
     }

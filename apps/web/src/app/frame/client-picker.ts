@@ -1,11 +1,11 @@
 import { Component, computed, effect, ElementRef, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import type { ClientListItem, Page } from '@yandle/contract';
+import type { ClientListItem } from '@yandle/contract';
 import { Subject, switchMap, timer } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { asLoadable, LOADING, type Loadable } from '../data/loadable';
+import { asLoadable, LOADING } from '../data/loadable';
 
 /** Type to find a client. Arrow keys choose, Enter opens, Escape leaves. */
 @Component({
@@ -82,7 +82,7 @@ export class ClientPicker {
         ),
       ),
     ),
-    { initialValue: LOADING as Loadable<Page<ClientListItem>> },
+    { initialValue: LOADING },
   );
   protected readonly searching = computed(() => this.answer().state === 'loading');
   protected readonly found = computed(() => this.answer().value?.items ?? []);

@@ -18,7 +18,7 @@ const text = (validators = [Validators.required]) => new FormControl('', { nonNu
     <main class="mx-auto max-w-md px-6 py-12">
       <p class="font-serif text-3xl font-bold">Yand<span class="text-action">le</span></p>
       <h1 class="mt-6 text-xl">Your studio and its first coach</h1>
-      <p class="mt-1 text-soft">This Yandle is empty. What you write here can be changed later.</p>
+      <p class="mt-1 text-soft">This Yandle is empty.</p>
       <form class="mt-5 flex flex-col gap-4" [formGroup]="form" (ngSubmit)="submit()" novalidate>
         @for (f of fields; track f.name) {
           <label class="field">

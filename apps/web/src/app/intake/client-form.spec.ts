@@ -1,0 +1,144 @@
+import type { ClientBody } from '@yandle/contract';
+import { PATH, Screen } from '../testing/screen';
+import { ClientForm } from './client-form';
+import { Intake } from './intake';
+import { NewClient } from './new-client';
+
+const field = (name: string) => `[formcontrolname="${name}"]`;
+
+describe('ClientForm', () => {
+  async function open(inputs: object = {}): Promise<{ screen: Screen<ClientForm>; saved: ClientBody[] }> {
+    const screen = await Screen.open(ClientForm, { ...inputs });
+    const saved: ClientBody[] = [];
+    screen.fixture.componentInstance.saved.subscribe((b) => saved.push(b));
+    await screen.settle();
+    return { screen, saved };
+  }
+
+  it('says at the field what is missing, and sends nothing', async () => {
+    const { screen, saved } = await open();
+    await screen.press('Save');
+    expect(saved).toEqual([]);
+    expect([...screen.el.querySelectorAll('.field-error')].map((e) => e.textContent)).toEqual([
+      'This is needed.',
+      'This is needed.',
+    ]);
+    expect(screen.el.querySelector(field('name'))!.getAttribute('aria-invalid')).toBe('true');
+  });
+
+  it.each([
+    ['4', false],
+    ['5', true],
+    ['120', true],
+    ['121', false],
+    ['20.5', false],
+    ['', false],
+  ])('takes %j minutes: %s', async (minutes, ok) => {
+    const { screen, saved } = await open();
+    await screen.fill(field('name'), ' Ada ');
+    await screen.fill(field('birthDate'), '1990-02-03');
+    await screen.fill(field('minutesPerSession'), minutes);
+    await screen.press('Save');
+    expect(saved).toHaveLength(ok ? 1 : 0);
+    if (ok)
+      expect(saved[0]).toMatchObject({
+        name: 'Ada',
+        minutesPerSession: Number(minutes),
+        trainingDays: [1, 3, 5],
+        leadCoachId: 'k1',
+        screening: 'open',
+      });
+  });
+
+  it('wants a day, and keeps days in the order of the week', async () => {
+    const { screen, saved } = await open();
+    await screen.fill(field('name'), 'Ada');
+    await screen.fill(field('birthDate'), '1990-02-03');
+    const days = [...screen.el.querySelectorAll<HTMLInputElement>('fieldset input[type=checkbox][aria-label$="day"]')];
+    for (const i of [0, 2, 4]) days[i]!.click();
+    await screen.press('Save');
+    expect(screen.text).toContain('Choose at least one day.');
+    days[6]!.click();
+    days[1]!.click();
+    await screen.press('Save');
+    expect(saved[0]!.trainingDays).toEqual([2, 7]);
+  });
+
+  it('says at once what an answer means for planning, and asks who cleared', async () => {
+    const { screen, saved } = await open();
+    await screen.fill(field('name'), 'Ada');
+    await screen.fill(field('birthDate'), '1990-02-03');
+    const radios = [...screen.el.querySelectorAll<HTMLInputElement>('input[type=radio]')];
+    expect(screen.text).toContain('Planning waits until the questions are asked.');
+    radios[2]!.click();
+    await screen.settle();
+    expect(screen.text).toContain('Planning is blocked until a clearance is recorded.');
+    radios[3]!.click();
+    await screen.press('Save');
+    expect(saved).toEqual([]);
+    expect(screen.text).toContain('Write who gave the clearance and when.');
+    await screen.fill(field('screeningNote'), 'Her physician, 2 March');
+    await screen.press('Save');
+    expect(saved[0]).toMatchObject({ screening: 'cleared', screeningNote: 'Her physician, 2 March' });
+  });
+
+  it('shows what the server found at its field', async () => {
+    const problem = {
+      code: 'validation',
+      title: 'x',
+      detail: 'y',
+      errors: [{ path: 'birthDate', message: 'In the future.' }],
+    };
+    const { screen } = await open({ problem });
+    expect(screen.el.querySelector('.field-error')!.textContent).toBe('In the future.');
+  });
+
+  it('marks groups to go easy on', async () => {
+    const { screen, saved } = await open({ value: { ...PATH.client, easyOn: ['hamstrings'] } });
+    expect(screen.text).toContain('Go easy on 1 group');
+    const boxes = [...screen.el.querySelectorAll<HTMLInputElement>('details input')];
+    boxes.find((b) => b.parentElement!.textContent.includes('Soleus'))!.click();
+    boxes.find((b) => b.parentElement!.textContent.includes('Hamstrings'))!.click();
+    await screen.press('Save');
+    expect(saved[0]!.easyOn).toEqual(['soleus']);
+  });
+});
+
+describe('NewClient', () => {
+  it('creates with one id for as long as the form is open', async () => {
+    const screen = await Screen.open(NewClient);
+    await screen.settle();
+    await screen.fill(field('name'), 'Ada');
+    await screen.fill(field('birthDate'), '1990-02-03');
+    await screen.press('Add client');
+    const first = screen.request('POST', '/clients');
+    first.flush({}, { status: 503, statusText: 'down' });
+    await screen.settle();
+    await screen.press('Add client');
+    const second = screen.request('POST', '/clients');
+    expect((second.request.body as { id: string }).id).toBe((first.request.body as { id: string }).id);
+  });
+});
+
+describe('Intake', () => {
+  it('keeps what was typed when somebody else saved, and offers both ways', async () => {
+    const screen = await Screen.open(Intake);
+    const { ClientContext } = await import('../data/client-context');
+    const context = screen.fixture.componentRef.injector.get(ClientContext);
+    context.open('c1');
+    await screen.settle();
+    await screen.answer('/clients/c1', PATH);
+    await screen.fill(field('notes'), 'mine');
+    await screen.press('Save');
+    const put = screen.request('PUT', '/clients/c1');
+    expect(put.request.body).toMatchObject({ version: 3, notes: 'mine' });
+    put.flush(
+      { code: 'stale-version', title: 'x', detail: 'y', current: { ...PATH.client, version: 4, notes: 'theirs' } },
+      { status: 409, statusText: 'conflict' },
+    );
+    await screen.settle();
+    expect(screen.text).toContain('Somebody saved this client meanwhile');
+    await screen.press('Save mine over it');
+    expect(screen.request('PUT', '/clients/c1').request.body).toMatchObject({ version: 4, notes: 'mine' });
+  });
+});

@@ -1,0 +1,104 @@
+import { Component, inject } from '@angular/core';
+import type { Assessment } from '@yandle/contract';
+import { Screen, TODAY } from '../testing/screen';
+import { MeasureStore } from './measure.store';
+import { readingsOf, resultOf, resultsBefore, visitBefore } from './results';
+
+@Component({ selector: 'y-host', template: '', providers: [MeasureStore] })
+class Host {
+  readonly store = inject(MeasureStore);
+}
+
+const visit = (date: string, values: number[] = []): Assessment => ({
+  id: `v-${date}`,
+  clientId: 'c1',
+  date,
+  time: '09:40',
+  warm: false,
+  testerId: 'k1',
+  testerName: 'Mara',
+  note: '',
+  hoursSinceSession: null,
+  trials: values.map((value, i) => ({
+    id: `${date}-${i}`,
+    testId: 'weight-bearing-lunge',
+    side: 'left',
+    value,
+    instrument: 'tape',
+    replaces: null,
+    replacedBy: null,
+  })),
+});
+
+describe('MeasureStore', () => {
+  let screen: Screen<Host>;
+  let store: MeasureStore;
+
+  async function open(visits: Assessment[]): Promise<void> {
+    screen = await Screen.open(Host);
+    store = screen.fixture.componentInstance.store;
+    const loaded = store.load('c1');
+    await screen.answer('/clients/c1/assessments', visits);
+    await loaded;
+  }
+
+  it('goes on with today’s visit, and waits for a start otherwise', async () => {
+    await open([visit('2026-03-01', [8])]);
+    expect(store.visit()).toBeNull();
+    expect(store.latest()!.date).toBe('2026-03-01');
+    await open([visit('2026-03-01', [8]), visit(TODAY, [9])]);
+    expect(store.visit()!.date).toBe(TODAY);
+  });
+
+  it('shows a reading at once and sends it under its own id', async () => {
+    await open([]);
+    store.begin({ date: TODAY, time: '10:00', warm: false });
+    const lunge = store.test();
+    store.record(lunge, 'left', 8.8, null);
+    store.record(lunge, 'left', 9, null);
+    expect(readingsOf(store.visit()!, lunge, 'left').map((r) => r.value)).toEqual([8.8, 9]);
+    const create = screen.request('POST', '/clients/c1/assessments');
+    expect(create.request.body).toMatchObject({ date: TODAY, time: '10:00', warm: false });
+    create.flush({});
+    await screen.settle();
+    const first = store.visit()!.trials[0]!;
+    const put = screen.request('PUT', `/assessments/${store.visit()!.id}/trials/${first.id}`);
+    expect(put.request.body).toEqual({
+      testId: 'weight-bearing-lunge',
+      side: 'left',
+      value: 8.8,
+      instrument: 'tape',
+      replaces: null,
+    });
+  });
+
+  it('puts a correction in the place of the reading and keeps the earlier value', async () => {
+    await open([visit(TODAY, [18, 8])]);
+    store.record(store.test(), 'left', 8.2, `${TODAY}-0`);
+    expect(readingsOf(store.visit()!, store.test(), 'left').map((r) => r.value)).toEqual([8.2, 8]);
+    expect(store.visit()!.trials.map((t) => t.value)).toEqual([18, 8, 8.2]);
+    expect(store.visit()!.trials[0]!.replacedBy).toBe(store.visit()!.trials[2]!.id);
+  });
+
+  it('moves through the battery and no further', async () => {
+    await open([visit(TODAY)]);
+    store.move(-1);
+    expect(store.isFirst()).toBe(true);
+    for (let i = 0; i < 50; i++) store.move(1);
+    expect(store.isLast()).toBe(true);
+    store.setInstrument(store.test(), 'inclinometer');
+    expect(store.instrumentOf(store.test())).toBe('inclinometer');
+  });
+});
+
+describe('results', () => {
+  it('compares with the newest earlier visit that measured the same', async () => {
+    const screen = await Screen.open(Host);
+    const lunge = screen.fixture.componentInstance.store.tests[0]!;
+    const all = [visit('2026-01-01', [7, 7]), visit('2026-02-01'), visit('2026-03-01', [9, 9.2])];
+    expect(visitBefore(all, all[2]!, lunge, 'left')!.date).toBe('2026-01-01');
+    expect(resultsBefore(all, all[2]!, lunge).left!.value).toBe(7);
+    expect(resultsBefore(all, all[0]!, lunge).left).toBeNull();
+    expect(resultOf(all[1]!, lunge, 'left')).toBeNull();
+  });
+});

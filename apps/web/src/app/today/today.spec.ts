@@ -1,0 +1,89 @@
+import type { Today } from '@yandle/contract';
+import { Screen, textOf, TODAY } from '../testing/screen';
+import { TodayScreen } from './today';
+
+const empty: Today = { date: TODAY, sessions: [], retests: [], symptoms: [], clearances: [], withoutBlock: [] };
+const session = (date: string, over: object = {}) => ({
+  id: `s-${date}`,
+  clientId: 'c1',
+  clientName: 'Ottoline Varga',
+  blockId: 'b1',
+  date,
+  week: 2,
+  status: 'planned' as const,
+  totalSeconds: 718,
+  exerciseIds: ['bent-knee-wall-calf', 'supine-strap-hamstring'],
+  ...over,
+});
+
+describe('TodayScreen', () => {
+  async function open(over: Partial<Today>): Promise<Screen<TodayScreen>> {
+    const screen = await Screen.open(TodayScreen);
+    await screen.answer('/today', { ...empty, ...over });
+    return screen;
+  }
+  const section = (screen: Screen<TodayScreen>, id: string) =>
+    textOf(screen.el.querySelector(`section[aria-labelledby=${id}]`)!);
+
+  it('tells today from the days to come', async () => {
+    const screen = await open({ sessions: [session(TODAY), session('2026-03-13')] });
+    expect(screen.text).toContain('Wednesday 11 March');
+    expect(section(screen, 'mat')).toContain('Ottoline Varga Soleus, Hamstrings · week 2 11:58 min Open');
+    expect(section(screen, 'ahead')).toContain('Fri 13 Mar Ottoline Varga 11:58 min');
+    expect(section(screen, 'ahead')).not.toContain('Wed 11 Mar');
+  });
+
+  it('shows what is done and what was begun', async () => {
+    const screen = await open({
+      sessions: [session(TODAY, { status: 'done' }), session(TODAY, { id: 'x', status: 'started' })],
+    });
+    expect(section(screen, 'mat')).toContain('✓ done');
+    expect(section(screen, 'mat')).toContain('Go on');
+  });
+
+  it('gives each thing that needs the coach its reason and one way on', async () => {
+    const screen = await open({
+      symptoms: [
+        {
+          id: 'y',
+          clientId: 'c1',
+          clientName: 'Tobin',
+          sessionId: 's',
+          exerciseId: 'supine-strap-hamstring',
+          side: 'right',
+          symptom: 'numbness',
+          date: '2026-03-09',
+          clearedAt: null,
+        },
+      ],
+      clearances: [{ clientId: 'c2', clientName: 'Petronella', note: '' }],
+      withoutBlock: [{ clientId: 'c3', clientName: 'Dario', reason: 'not measured yet' }],
+      retests: [
+        { clientId: 'c1', clientName: 'Isaura', date: '2026-03-10', week: 4 },
+        { clientId: 'c4', clientName: 'Emeric', date: '2026-03-12', week: 1 },
+      ],
+    });
+    const needs = section(screen, 'needs');
+    expect(needs).toContain('Tobin: numbness or tingling');
+    expect(needs).toContain('on hold until you clear it');
+    expect(needs).toContain('Petronella: a licensed professional first Planning is blocked');
+    expect(needs).toContain('Dario not measured yet');
+    expect(section(screen, 'retests')).toContain('Isaura was due Tue 10 Mar · week 4');
+    expect(section(screen, 'retests')).toContain('Emeric Thu 12 Mar · baseline');
+  });
+
+  it('says what to do when there is nothing', async () => {
+    const screen = await open({});
+    expect(section(screen, 'mat')).toContain('Nobody has a session today.');
+    expect(section(screen, 'needs')).toContain('Add a client');
+  });
+
+  it('says what is wrong and asks again', async () => {
+    const screen = await Screen.open(TodayScreen);
+    await screen.answer('/today', { code: 'database-unavailable', title: 'Down', detail: 'Wait a moment.' }, 503);
+    expect(screen.text).toContain('Wait a moment.');
+    await screen.press('Try again');
+    await screen.answer('/today', empty);
+    expect(screen.text).toContain('Nobody has a session today.');
+  });
+});

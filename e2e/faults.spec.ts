@@ -2,6 +2,9 @@ import type { Session } from '@yandle/contract';
 import { expect, test } from '@playwright/test';
 import { clientCalled, server, signInQuietly } from './support';
 
+// Whatever a test did, the next one finds a server.
+test.afterEach(() => server('start'));
+
 test('a killed server loses nothing of a running session: it goes on and sends later', async ({ page }) => {
   test.setTimeout(120_000);
   await signInQuietly(page);
@@ -38,6 +41,7 @@ test('readings are taken without a server and sent when it is back', async ({ pa
   await page.goto(`/clients/${client.id}/measure`);
   await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: /^Left, reading 1/ })).toBeFocused();
   await server('kill');
   for (const value of ['8.8', '9.1']) {
     await page.keyboard.type(value);

@@ -15,6 +15,7 @@ async function visit(page: Page, date: string, lunge: string[], knee: string[]):
   await page.getByRole('link', { name: /^Measure/ }).click();
   await page.getByLabel('Date').fill(date);
   await page.getByLabel('Time').fill('23:58');
+  await page.getByLabel('Battery').selectOption('ankle-hamstring');
   await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.getByRole('heading', { name: 'Weight-bearing lunge' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: /^Left, reading 1/ })).toBeFocused();

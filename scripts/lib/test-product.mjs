@@ -37,6 +37,7 @@ export class TestProduct {
   }
 
   async startServer() {
+    if (this.child && isAlive(this.child.pid)) return;
     this.child = spawn(process.execPath, [SERVER], { env: this.env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] });
     await new Promise((resolve, reject) => {
       this.child.once('message', resolve);

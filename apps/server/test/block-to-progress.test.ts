@@ -49,7 +49,7 @@ describe('from a block to what came of it', () => {
     const visit = uuid();
     await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)
-      .send({ id: visit, date: TODAY, time: '09:00', warm: false, note: '' })
+      .send({ id: visit, date: TODAY, time: '09:00', warm: false, note: '', battery: ['weight-bearing-lunge'] })
       .expect(201);
     for (const [side, value] of [
       ['left', 10],
@@ -253,7 +253,7 @@ describe('from a block to what came of it', () => {
       .expect(200);
     const { body } = await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)
-      .send({ id: uuid(), date: TODAY, time: '12:00', warm: true, note: '' })
+      .send({ id: uuid(), date: TODAY, time: '12:00', warm: true, note: '', battery: ['weight-bearing-lunge'] })
       .expect(201);
     expect(body.hoursSinceSession).toBe(3);
   });

@@ -19,7 +19,7 @@ describe('schema', () => {
 
   it('may be made again after a kill half-way', async () => {
     const runner = source.createQueryRunner();
-    await new MIGRATIONS[0]!().up(runner);
+    for (const Migration of MIGRATIONS) await new Migration().up(runner);
     await runner.release();
     const { upQueries } = await source.driver.createSchemaBuilder().log();
     expect(upQueries).toHaveLength(0);
@@ -40,12 +40,35 @@ describe('schema', () => {
 
   it('goes down to nothing', async () => {
     const runner = source.createQueryRunner();
-    await new MIGRATIONS[0]!().down(runner);
+    for (const Migration of [...MIGRATIONS].reverse()) await new Migration().down(runner);
     const tables = await source.query(
       "SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name <> 'migration'",
     );
     await runner.release();
     expect(tables).toEqual([]);
+  });
+});
+
+describe('from the version before, with data', () => {
+  it('keeps clients and visits, and lets what is new be missing', async () => {
+    const source = await emptyDatabase();
+    const runner = source.createQueryRunner();
+    await new MIGRATIONS[1]!().down(runner);
+    await source.query("INSERT INTO studio (id, name, time_zone) VALUES ('s', 'Old', 'UTC')");
+    await source.query(
+      "INSERT INTO coach (id, studio_id, name, email, password_hash) VALUES ('k', 's', 'n', 'e', 'h')",
+    );
+    await source.query(
+      `INSERT INTO client (id, studio_id, lead_coach_id, name, birth_date, aim, level, training_days, minutes_per_session,
+         easy_on, screening, screening_note, notes, request_hash)
+       VALUES ('c', 's', 'k', 'Kept', '1980-01-01', '', 'regular', '[1]', 20, '[]', 'clear', '', '', 'x')`,
+    );
+    await new MIGRATIONS[1]!().up(runner);
+    await runner.release();
+    const [row] = await source.query("SELECT name, sex FROM client WHERE id = 'c'");
+    expect(row).toEqual({ name: 'Kept', sex: null });
+    expect((await source.driver.createSchemaBuilder().log()).upQueries).toHaveLength(0);
+    await source.destroy();
   });
 });
 

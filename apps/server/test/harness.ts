@@ -97,6 +97,7 @@ export const clientBody = (leadCoachId: string, over: object = {}) => ({
   id: uuid(),
   name: 'Ottoline Varga',
   birthDate: '1980-01-10',
+  sex: null,
   aim: 'Sit on my heels',
   level: 'regular',
   trainingDays: [1, 3, 5, 6],

@@ -11,7 +11,15 @@ describe('assessments', () => {
   });
   afterAll(() => h.close());
 
-  const visit = (over: object = {}) => ({ id: uuid(), date: TODAY, time: '09:40', warm: false, note: '', ...over });
+  const visit = (over: object = {}) => ({
+    id: uuid(),
+    date: TODAY,
+    time: '09:40',
+    warm: false,
+    note: '',
+    battery: ['active-knee-extension'],
+    ...over,
+  });
   const trial = (over: object = {}) => ({
     testId: 'active-knee-extension',
     side: 'left',

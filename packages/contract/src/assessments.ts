@@ -7,6 +7,8 @@ export interface CreateAssessmentBody {
   readonly time: string;
   readonly warm: boolean;
   readonly note: string;
+  /** Tests of the visit, in the order in which they are taken. */
+  readonly battery: readonly string[];
 }
 
 /** One reading. A correction is a new reading that names the one it replaces; the earlier value is kept. */
@@ -33,6 +35,7 @@ export interface Assessment {
   readonly testerId: string;
   readonly testerName: string;
   readonly note: string;
+  readonly battery: readonly string[];
   /** Hours since the client's last logged session before this visit; null when there was none in the week before. */
   readonly hoursSinceSession: number | null;
   /** In the order taken, corrected ones included. */

@@ -1,4 +1,4 @@
-import type { Level, MuscleGroupId, Weekday } from '@yandle/core';
+import type { Level, MuscleGroupId, Sex, Weekday } from '@yandle/core';
 
 /**
  * What the questions before planning came to. `open`: not asked yet. `clear`: nothing speaks against it.
@@ -11,6 +11,8 @@ export type ScreeningState = (typeof SCREENING_STATES)[number];
 export interface ClientBody {
   readonly name: string;
   readonly birthDate: string;
+  /** For reference tables only; null when not said. */
+  readonly sex: Sex | null;
   /** What the client wants, in their own words. */
   readonly aim: string;
   readonly level: Level;

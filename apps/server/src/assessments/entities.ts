@@ -28,6 +28,8 @@ export class AssessmentEntity {
   @Column({ name: 'time', type: 'char', length: 5 }) time!: string;
   @Column({ name: 'warm', type: 'boolean' }) warm!: boolean;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
+  /** Tests of the visit; null in visits from before batteries existed. */
+  @Column({ name: 'battery', type: 'simple-json', nullable: true }) battery!: readonly string[] | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

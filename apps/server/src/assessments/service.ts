@@ -55,6 +55,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
       testerId: r.testerId,
       testerName: coaches.find((c) => c.id === r.testerId)?.name ?? '',
       note: r.note,
+      battery: r.battery ?? [...new Set(trials.filter((t) => t.assessmentId === r.id).map((t) => t.testId))],
       hoursSinceSession: hours <= HOURS_THAT_MATTER ? Math.round(hours * 10) / 10 : null,
       trials: trials
         .filter((t) => t.assessmentId === r.id)
@@ -124,8 +125,8 @@ export async function putTrial(
       const refuse = (path: string, message: string): never => {
         throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
       };
-      if (test.sided !== (body.side !== null))
-        refuse('side', test.sided ? 'This test has sides: say left or right.' : 'This test has no sides.');
+      if ((test.sides !== 'none') !== (body.side !== null))
+        refuse('side', test.sides !== 'none' ? 'This test has sides: say left or right.' : 'This test has no sides.');
       try {
         assertPlausible(body.value, test);
       } catch (err) {
@@ -158,7 +159,7 @@ export async function putTrial(
 /** Newest values of each sided test measured on both sides, for choosing which side begins. */
 export async function latestSidedValues(data: StudioData, clientId: string, timeZone: string): Promise<SidedValues[]> {
   const visits = (await listAssessments(data, clientId, timeZone)).reverse();
-  return ROM_TESTS.filter((t) => t.sided).flatMap((test) => {
+  return ROM_TESTS.filter((t) => t.sides !== 'none').flatMap((test) => {
     for (const visit of visits) {
       const value = (side: 'left' | 'right') => {
         const readings = standing(visit.trials.filter((t) => t.testId === test.id && t.side === side));

@@ -1,5 +1,5 @@
 import type { ScreeningState } from '@yandle/contract';
-import type { Level, MuscleGroupId, Weekday } from '@yandle/core';
+import type { Level, MuscleGroupId, Sex, Weekday } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
@@ -20,6 +20,7 @@ export class ClientEntity {
   @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
   @Column({ name: 'name', type: 'varchar', length: 120 }) name!: string;
   @Column({ name: 'birth_date', type: 'date' }) birthDate!: string;
+  @Column({ name: 'sex', type: 'varchar', length: 10, nullable: true }) sex!: Sex | null;
   @Column({ name: 'aim', type: 'varchar', length: 300 }) aim!: string;
   @Column({ name: 'level', type: 'varchar', length: 20 }) level!: Level;
   /** Never queried by day: a small list is enough. */

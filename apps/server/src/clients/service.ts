@@ -17,6 +17,7 @@ export function clientView(row: ClientEntity, today: PlainDate): Client {
     version: row.version,
     name: row.name,
     birthDate: row.birthDate,
+    sex: row.sex,
     age: ageOn(row.birthDate, today),
     aim: row.aim,
     level: row.level,

@@ -48,7 +48,7 @@ async function measure(
   const visit = await createAssessment(
     data,
     clientId,
-    { id: uuid(), date, time: '09:40', warm: false, note: '' },
+    { id: uuid(), date, time: '09:40', warm: false, note: '', battery: demo.tests.map((t) => t.testId) },
     { coachId: planner.coachId, timeZone: WHO.zone, today: planner.today },
   );
   for (const t of demo.tests) {

@@ -38,7 +38,7 @@ export const DEMO_COACHES = [
 
 /** True value of a test on a side at the start, and what a week of stretching adds (signed as the reading). */
 export interface DemoTest {
-  readonly testId: 'weight-bearing-lunge' | 'active-knee-extension';
+  readonly testId: string;
   readonly left: number;
   readonly right: number;
   readonly perWeek: { readonly left: number; readonly right: number };
@@ -65,6 +65,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Ottoline Varga',
+      sex: 'female',
       aim: 'Sit on my heels in the garden and get up without a hand',
       level: 'regular',
       trainingDays: [1, 3, 5, 6],
@@ -75,6 +76,9 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     tests: [
       { testId: 'weight-bearing-lunge', left: 6.4, right: 9.1, perWeek: { left: 0.5, right: 0.12 } },
       { testId: 'active-knee-extension', left: 38, right: 29, perWeek: { left: -2.3, right: -0.6 } },
+      { testId: 'thomas-hip', left: -7, right: 3, perWeek: { left: 0.5, right: 0.2 } },
+      { testId: 'shoulder-flexion', left: 158, right: 163, perWeek: { left: 0.3, right: 0.1 } },
+      { testId: 'neck-rotation', left: 54, right: 66, perWeek: { left: 0.4, right: 0 } },
     ],
     block: { weeksAgo: 5, weeks: 8, groups: ['soleus', 'hamstrings'] },
     adherence: 0.94,
@@ -84,6 +88,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Tobin Quillfeather',
+      sex: 'male',
       aim: 'Run a half marathon without calves like wood',
       level: 'regular',
       trainingDays: [2, 4, 7],
@@ -104,6 +109,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Isaura Bellwether',
+      sex: 'female',
       aim: 'Look after my balance on the stairs',
       level: 'beginner',
       trainingDays: [1, 2, 4, 5],
@@ -125,6 +131,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Lorcan Ashgrove',
+      sex: 'male',
       aim: 'Kick higher in dance class',
       level: 'regular',
       trainingDays: [1, 3, 6],
@@ -145,6 +152,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Petronella Sand',
+      sex: 'female',
       aim: 'Less back ache after long drives',
       level: 'beginner',
       trainingDays: [2, 5],
@@ -163,6 +171,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Emeric Holloway',
+      sex: 'male',
       aim: 'Touch my toes again',
       level: 'beginner',
       trainingDays: [1, 4, 6],
@@ -173,6 +182,11 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     tests: [
       { testId: 'weight-bearing-lunge', left: 8.1, right: 8.4, perWeek: { left: 0, right: 0 } },
       { testId: 'active-knee-extension', left: 44, right: 41, perWeek: { left: 0, right: 0 } },
+      { testId: 'hip-abduction', left: 29, right: 34, perWeek: { left: 0, right: 0 } },
+      { testId: 'thomas-hip', left: -14, right: -11, perWeek: { left: 0, right: 0 } },
+      { testId: 'straight-leg-raise', left: 54, right: 58, perWeek: { left: 0, right: 0 } },
+      { testId: 'shoulder-flexion', left: 149, right: 152, perWeek: { left: 0, right: 0 } },
+      { testId: 'seated-rotation', left: 38, right: 41, perWeek: { left: 0, right: 0 } },
     ],
     block: null,
     adherence: 0,
@@ -182,6 +196,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Fenna Oosterveld',
+      sex: 'female',
       aim: 'Squat with my heels down',
       level: 'experienced',
       trainingDays: [1, 2, 3, 5, 6],
@@ -201,6 +216,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     body: {
       ...base,
       name: 'Dario Munkácsy',
+      sex: 'male',
       aim: 'Reach the top shelf without leaning back',
       level: 'beginner',
       trainingDays: [3, 6],
@@ -219,6 +235,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
 export const OTHER_CLIENT: Omit<ClientBody, 'leadCoachId' | 'birthDate'> = {
   ...base,
   name: 'Ruprecht Vale',
+  sex: 'male',
   aim: 'Belongs to the other studio',
   level: 'regular',
   trainingDays: [2, 4],

@@ -9,6 +9,7 @@ const CLEARANCE_MISSING = 'Write who gave the clearance and when.';
 const body = {
   name: line(),
   birthDate: date(),
+  sex: Joi.string().valid('female', 'male').allow(null).required(),
   aim: text(FIELD.aim.max),
   level: Joi.string()
     .valid(...LEVELS)

@@ -16,6 +16,7 @@ const client = {
   id: ID,
   name: 'Ottoline Varga',
   birthDate: '1980-03-10',
+  sex: null,
   aim: 'Sit on my heels',
   level: 'regular',
   trainingDays: [1, 3, 5],
@@ -35,7 +36,7 @@ const block = {
   lanes: [{ id: ID, group: 'soleus', styleId: 'steady-hold', exerciseId: 'bent-knee-wall-calf' }],
 };
 const trial = { testId: 'active-knee-extension', side: 'left', value: 31.5, instrument: 'goniometer', replaces: null };
-const visit = { id: ID, date: '2026-03-09', time: '09:40', warm: false, note: '' };
+const visit = { id: ID, date: '2026-03-09', time: '09:40', warm: false, note: '', battery: ['weight-bearing-lunge'] };
 const set = { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 28, replaces: null };
 const finish = { endedAt: '2026-03-09T08:12:00.000Z', sensation: 5, note: '' };
 const setup = {
@@ -111,6 +112,9 @@ describe('schemas refuse, and name the field', () => {
     ['visit', { time: '24:00' }, 'time'],
     ['visit', { time: '9:40' }, 'time'],
     ['visit', { warm: 'no' }, 'warm'],
+    ['visit', { battery: [] }, 'battery'],
+    ['visit', { battery: ['none'] }, 'battery.0'],
+    ['client', { sex: 'other' }, 'sex'],
     ['set', { set: 0 }, 'set'],
     ['set', { doneSeconds: -1 }, 'doneSeconds'],
     ['set', { doneSeconds: 1801 }, 'doneSeconds'],

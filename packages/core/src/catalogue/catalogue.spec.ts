@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { MUSCLE_GROUP_IDS, MUSCLE_GROUPS, muscleGroupName, muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { otherSide } from '../anatomy/side.js';
+import { referenceFor, referenceValue } from '../measuring/reference.js';
 import { ORIGIN_NOTE, sourceWords, type Source } from '../source.js';
 import { STYLES } from '../styles/index.js';
 import { EXERCISES, exerciseById, exercisesFor, trainableGroups } from './exercises.js';
@@ -23,7 +24,10 @@ describe('muscle groups', () => {
 describe.each(ROM_TESTS.map((t) => [t.id, t] as const))('test %s', (_, t) => {
   it('says where every figure comes from', () => {
     expect(marked(t.error.source)).toBe(true);
-    expect(marked(t.reference.source)).toBe(true);
+    const r = t.reference;
+    if (r.kind === 'none') expect(r.why.length).toBeGreaterThan(20);
+    else expect(marked(r.source)).toBe(true);
+    if (r.kind === 'table' && r.otherwise) expect(marked(r.otherwise.source)).toBe(true);
     if (t.sideThreshold) expect(marked(t.sideThreshold.source)).toBe(true);
   });
   it('can be repeated by a stranger: position, landmarks, steps, end point, faults and who should not do it', () => {
@@ -35,9 +39,15 @@ describe.each(ROM_TESTS.map((t) => [t.id, t] as const))('test %s', (_, t) => {
   it('has a scale that runs towards freer and holds its reference', () => {
     const { stiffest, freest } = t.scale;
     expect(freest > stiffest).toBe(t.better === 'more');
-    const r = t.reference.kind === 'distribution' ? t.reference.mean : t.reference.value;
-    expect(r).toBeGreaterThan(Math.min(stiffest, freest));
-    expect(r).toBeLessThan(Math.max(stiffest, freest));
+    for (const age of [16, 30, 45, 67, 80])
+      for (const sex of ['female', 'male', null] as const) {
+        const r = referenceFor(t, { age, sex });
+        const centre = referenceValue(r);
+        if (centre === null) continue;
+        expect(centre).toBeGreaterThan(Math.min(stiffest, freest));
+        expect(centre).toBeLessThan(Math.max(stiffest, freest));
+        if (r.kind === 'band') expect(r.low).toBeLessThan(r.high);
+      }
     expect(t.plausible.min).toBeLessThan(t.plausible.max);
   });
 });
@@ -51,6 +61,28 @@ describe.each(EXERCISES.map((e) => [e.id, e] as const))('exercise %s', (_, e) =>
       expect(text.length).toBeGreaterThan(5);
     expect(e.secondary).not.toContain(e.primary);
     expect(e.holdRange.min).toBeLessThan(e.holdRange.max);
+  });
+});
+
+describe('the catalogue of tests', () => {
+  it('has at least 24 tests, from the ankle to the wrist', () => {
+    expect(ROM_TESTS.length).toBeGreaterThanOrEqual(24);
+    const words = ROM_TESTS.map((t) => t.motion).join(' ');
+    for (const joint of ['ankle', 'toe', 'knee', 'hip', 'trunk', 'thoracic', 'shoulder', 'cervical', 'wrist'])
+      expect(words).toContain(joint);
+  });
+  it('has no confidence interval of a mean as a band, and no remembered figure without its mark', () => {
+    for (const t of ROM_TESTS) {
+      expect(JSON.stringify(t.reference)).not.toContain('Soucie');
+      if (/\d{4}/.test(t.error.source.text) && t.error.source.origin === 'published') expect.fail(t.id);
+    }
+  });
+  it('keeps readings of the scale plausible, and the tolerance wider than the instrument', () => {
+    for (const t of ROM_TESTS) {
+      expect(t.plausible.min, t.id).toBeLessThanOrEqual(Math.min(t.scale.stiffest, t.scale.freest));
+      expect(t.plausible.max, t.id).toBeGreaterThanOrEqual(Math.max(t.scale.stiffest, t.scale.freest));
+      expect(t.repeatTolerance, t.id).toBeGreaterThan(t.resolution);
+    }
   });
 });
 

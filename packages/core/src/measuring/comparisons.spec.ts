@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { ACTIVE_KNEE_EXTENSION, WEIGHT_BEARING_LUNGE } from '../catalogue/tests.js';
+import { BATTERIES } from '../catalogue/batteries.js';
+import { ACTIVE_KNEE_EXTENSION, romTestById, WEIGHT_BEARING_LUNGE } from '../catalogue/tests.js';
+import { batteryMinutes, inPositionOrder } from './battery.js';
 import { unlikeConditions, type Conditions } from './conditions.js';
 import { freedom, freedomRange } from './freedom.js';
-import { bandOf, referenceValue } from './reference.js';
+import { bandOf, referenceFor, referenceValue, type Person } from './reference.js';
+import { POSITIONS } from './rom-test.js';
 import { sideDifference } from './side-difference.js';
 import { standing } from './standing.js';
 import { tighterSide } from './tighter-side.js';
@@ -38,20 +41,99 @@ describe('tighterSide', () => {
   });
 });
 
-describe('bandOf', () => {
+describe('references', () => {
+  const anyone = { age: 40, sex: null };
+  const band = (id: string, value: number, person: Person) => {
+    const test = romTestById(id);
+    return bandOf(value, test, referenceFor(test, person));
+  };
+
   // Konor et al. 2012: 9.5 (SD 3.1) cm, from memory: the band is 6.4 to 12.6 cm.
   it('calls beyond one SD short or ample', () => {
-    expect(bandOf(6.3, WEIGHT_BEARING_LUNGE)).toBe('short');
-    expect(bandOf(6.5, WEIGHT_BEARING_LUNGE)).toBe('typical');
-    expect(bandOf(12.7, WEIGHT_BEARING_LUNGE)).toBe('ample');
-    const turned = { ...WEIGHT_BEARING_LUNGE, better: 'less' as const };
-    expect(bandOf(6.3, turned)).toBe('ample');
+    expect(band('weight-bearing-lunge', 6.3, anyone)).toBe('short');
+    expect(band('weight-bearing-lunge', 6.5, anyone)).toBe('typical');
+    expect(band('weight-bearing-lunge', 12.7, anyone)).toBe('ample');
   });
 
-  it('makes no band of a single value', () => {
-    expect(bandOf(60, ACTIVE_KNEE_EXTENSION)).toBe('no band');
-    expect(referenceValue(ACTIVE_KNEE_EXTENSION)).toBe(20);
-    expect(referenceValue(WEIGHT_BEARING_LUNGE)).toBe(9.5);
+  it('turns the band where less is better', () => {
+    // Mosler et al. 2017: bent-knee fall-out 13 (4.4) cm, from memory: 8.6 to 17.4 cm.
+    expect(band('bent-knee-fall-out', 18, anyone)).toBe('short');
+    expect(band('bent-knee-fall-out', 8, anyone)).toBe('ample');
+  });
+
+  it('makes no band of a single value, nor of none', () => {
+    expect(band('active-knee-extension', 60, anyone)).toBe('no band');
+    expect(referenceValue(referenceFor(ACTIVE_KNEE_EXTENSION, anyone))).toBe(20);
+    expect(band('side-split-height', 60, anyone)).toBe('no band');
+    expect(referenceValue(referenceFor(romTestById('side-split-height'), anyone))).toBeNull();
+  });
+
+  // Roach & Miles 1991, hip abduction by age, both sexes (from memory): 44 (11), 42 (11), 39 (12); AAOS 45 outside the table.
+  it('looks up by age', () => {
+    const at = (age: number) => referenceFor(romTestById('hip-abduction'), { age, sex: null });
+    expect(at(30)).toMatchObject({ kind: 'band', centre: 44, low: 33, high: 55 });
+    expect(at(59)).toMatchObject({ kind: 'band', centre: 42 });
+    expect(at(60)).toMatchObject({ kind: 'band', centre: 39, sd: 12 });
+    expect(at(24)).toMatchObject({ kind: 'nominal', value: 45 });
+  });
+
+  // Youdas et al. 2005, straight-leg raise (from memory): men 68.5 (6.8), women 76.3 (9.5).
+  it('looks up by sex, and says so when it is not said', () => {
+    const at = (sex: Person['sex']) => referenceFor(romTestById('straight-leg-raise'), { age: 40, sex });
+    expect(at('male')).toMatchObject({ centre: 68.5 });
+    expect(at('female')).toMatchObject({ centre: 76.3 });
+    expect(at(null)).toMatchObject({ kind: 'nominal', value: 80 });
+    expect(referenceFor(romTestById('sit-and-reach'), { age: 40, sex: null })).toMatchObject({
+      kind: 'none',
+      why: expect.stringContaining('sex'),
+    });
+    expect(referenceFor(romTestById('sit-and-reach'), { age: 19, sex: 'male' })).toMatchObject({
+      kind: 'none',
+      why: expect.stringContaining('age'),
+    });
+  });
+
+  // CPAFLA 2003, men 30-39, box zero at 26 cm (from memory): fair 23-27, good 28-32, very good 33-37, excellent 38 and more.
+  it('calls fair or below short, and excellent ample', () => {
+    const man = { age: 35, sex: 'male' as const };
+    expect(band('sit-and-reach', 27.5, man)).toBe('short');
+    expect(band('sit-and-reach', 28, man)).toBe('typical');
+    expect(band('sit-and-reach', 37, man)).toBe('typical');
+    expect(band('sit-and-reach', 38, man)).toBe('ample');
+  });
+
+  // Rikli & Jones 1999, chair sit-and-reach, women 65-69: −0.5 to +4.5 inches (from memory) = −1.3 to 11.4 cm; SD = range/1.349.
+  it('takes the middle half of a table and makes an SD of it', () => {
+    const r = referenceFor(romTestById('chair-sit-and-reach'), { age: 67, sex: 'female' });
+    expect(r).toMatchObject({ kind: 'band', low: -1.3, high: 11.4 });
+    expect(r.kind === 'band' && r.sd).toBeCloseTo(12.7 / 1.349, 6);
+    expect(band('chair-sit-and-reach', -2, { age: 67, sex: 'female' })).toBe('short');
+    expect(referenceFor(romTestById('back-scratch'), { age: 50, sex: 'female' }).kind).toBe('none');
+  });
+});
+
+describe('battery', () => {
+  it('goes from standing to lying and keeps the order inside a position', () => {
+    for (const b of BATTERIES) {
+      const places = inPositionOrder(b.testIds.map(romTestById)).map((t) => POSITIONS.indexOf(t.position));
+      expect(places).toEqual([...places].sort((x, y) => x - y));
+    }
+  });
+
+  // Common practice, no source: a battery of 10-12 tests takes about 20 minutes.
+  it('takes about 20 minutes for the full body', () => {
+    const full = BATTERIES.find((b) => b.id === 'full-body')!.testIds.map(romTestById);
+    expect(full.length).toBeGreaterThanOrEqual(10);
+    expect(full.length).toBeLessThanOrEqual(12);
+    expect(batteryMinutes(full)).toBeGreaterThanOrEqual(18);
+    expect(batteryMinutes(full)).toBeLessThanOrEqual(23);
+    expect(batteryMinutes([])).toBe(0);
+  });
+
+  it('has known tests, each once, and nothing on the floor for 65 and older', () => {
+    for (const b of BATTERIES) expect(new Set(b.testIds).size).toBe(b.testIds.length);
+    const old = BATTERIES.find((b) => b.id === 'sixty-five')!.testIds.map(romTestById);
+    expect(old.every((t) => ['standing', 'sitting'].includes(t.position))).toBe(true);
   });
 });
 

@@ -1,21 +1,150 @@
+import type { Source } from '../source.js';
 import type { RomTest } from './rom-test.js';
+
+/** Sex for reference tables; null when not said. */
+export type Sex = 'female' | 'male';
+
+/** Whom a reference is looked up for. */
+export interface Person {
+  /** Whole years on the day of the measurement. */
+  readonly age: number;
+  readonly sex: Sex | null;
+}
+
+/** A row of a table: ages inclusive; sex null for both. */
+export interface ReferenceRow<T> {
+  readonly sex: Sex | null;
+  readonly ages: readonly [from: number, to: number];
+  readonly value: T;
+}
+
+/** What a value is compared with. A comparison, never a diagnosis. Values in the unit of the test. */
+export type Reference =
+  | { readonly kind: 'distribution'; readonly mean: number; readonly sd: number; readonly source: Source }
+  /** Mean and SD by age and sex; `otherwise` a single value for who is not in the table. */
+  | {
+      readonly kind: 'table';
+      readonly rows: readonly ReferenceRow<{ readonly mean: number; readonly sd: number }>[];
+      readonly source: Source;
+      readonly otherwise: { readonly value: number; readonly source: Source } | null;
+    }
+  /** The middle half (25th to 75th percentile) by age and sex. */
+  | {
+      readonly kind: 'middle half';
+      readonly rows: readonly ReferenceRow<{ readonly low: number; readonly high: number }>[];
+      readonly source: Source;
+    }
+  /** A five-grade table: below `good` is short, from `excellent` on ample. */
+  | {
+      readonly kind: 'grades';
+      readonly rows: readonly ReferenceRow<{ readonly good: number; readonly excellent: number }>[];
+      readonly source: Source;
+    }
+  /** A single value without spread makes no band. */
+  | { readonly kind: 'nominal'; readonly value: number; readonly source: Source }
+  | { readonly kind: 'none'; readonly why: string };
+
+/** The reference that applies to a person. */
+export type AppliedReference =
+  | {
+      readonly kind: 'band';
+      /** Ends of the typical band, low < high in numbers, whatever is better. */
+      readonly low: number;
+      readonly high: number;
+      /** Where the tick is drawn. */
+      readonly centre: number;
+      readonly sd: number;
+      readonly source: Source;
+    }
+  | { readonly kind: 'nominal'; readonly value: number; readonly source: Source }
+  | { readonly kind: 'none'; readonly why: string };
 
 /** Where a value lies against its reference. `nominal` references make no band. */
 export type Band = 'short' | 'typical' | 'ample' | 'no band';
 
-/**
- * The band of a value: beyond one SD on the stiff side is short, beyond one SD on the free side ample (domain rule 2.2).
- * @param value in the unit of the test
- */
-export function bandOf(value: number, test: Pick<RomTest, 'reference' | 'better'>): Band {
-  const r = test.reference;
-  if (r.kind === 'nominal') return 'no band';
-  const z = ((value - r.mean) / r.sd) * (test.better === 'more' ? 1 : -1);
-  if (z < -1) return 'short';
-  return z > 1 ? 'ample' : 'typical';
+/** Width of the middle half of a normal distribution in SDs: 2 × 0.6745. */
+const MIDDLE_HALF = 1.349;
+
+function rowFor<T>(rows: readonly ReferenceRow<T>[], person: Person): T | null {
+  const fits = rows.find(
+    (r) => (r.sex === null || r.sex === person.sex) && person.age >= r.ages[0] && person.age <= r.ages[1],
+  );
+  return fits?.value ?? null;
 }
 
-/** The one value a reference is drawn at: its mean, or the nominal value. */
-export function referenceValue(test: Pick<RomTest, 'reference'>): number {
-  return test.reference.kind === 'distribution' ? test.reference.mean : test.reference.value;
+const notInTable = (person: Person): string =>
+  person.sex === null
+    ? 'The table goes by sex, which is not said for this client.'
+    : 'The table has no row for this age and sex.';
+
+/**
+ * The reference that applies to a person (domain 2.2): mean ± 1 SD, the middle half, or grades "good" and "very good" as the typical
+ * band; a single value makes none. A confidence interval of a mean is never used as a band.
+ */
+export function referenceFor(test: Pick<RomTest, 'reference'>, person: Person): AppliedReference {
+  const r = test.reference;
+  switch (r.kind) {
+    case 'distribution':
+      return { kind: 'band', low: r.mean - r.sd, high: r.mean + r.sd, centre: r.mean, sd: r.sd, source: r.source };
+    case 'table': {
+      const row = rowFor(r.rows, person);
+      if (row)
+        return {
+          kind: 'band',
+          low: row.mean - row.sd,
+          high: row.mean + row.sd,
+          centre: row.mean,
+          sd: row.sd,
+          source: r.source,
+        };
+      if (r.otherwise) return { kind: 'nominal', ...r.otherwise };
+      return { kind: 'none', why: notInTable(person) };
+    }
+    case 'middle half': {
+      const row = rowFor(r.rows, person);
+      if (!row) return { kind: 'none', why: notInTable(person) };
+      return {
+        kind: 'band',
+        low: row.low,
+        high: row.high,
+        centre: (row.low + row.high) / 2,
+        sd: (row.high - row.low) / MIDDLE_HALF,
+        source: r.source,
+      };
+    }
+    case 'grades': {
+      const row = rowFor(r.rows, person);
+      if (!row) return { kind: 'none', why: notInTable(person) };
+      // Two grades lie between, "good" and "very good"; their width serves as the middle half. "Excellent" itself is ample.
+      return {
+        kind: 'band',
+        low: row.good,
+        high: row.excellent - 0.5,
+        centre: (row.good + row.excellent) / 2,
+        sd: (row.excellent - row.good) / MIDDLE_HALF,
+        source: r.source,
+      };
+    }
+    case 'nominal':
+    case 'none':
+      return r;
+  }
+}
+
+/**
+ * The band of a value: beyond the typical band on the stiff side is short, on the free side ample.
+ * @param value in the unit of the test
+ */
+export function bandOf(value: number, test: Pick<RomTest, 'better'>, reference: AppliedReference): Band {
+  if (reference.kind !== 'band') return 'no band';
+  const less = test.better === 'less';
+  if (value < reference.low) return less ? 'ample' : 'short';
+  if (value > reference.high) return less ? 'short' : 'ample';
+  return 'typical';
+}
+
+/** The one value a reference is drawn at; null when there is none. */
+export function referenceValue(reference: AppliedReference): number | null {
+  if (reference.kind === 'none') return null;
+  return reference.kind === 'band' ? reference.centre : reference.value;
 }

@@ -1,5 +1,6 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Source } from '../source.js';
+import type { Reference } from './reference.js';
 
 /** Unit of a reading. */
 export type RomUnit = 'deg' | 'cm';
@@ -21,12 +22,6 @@ export interface ErrorFigure {
   readonly source: Source;
 }
 
-/** What a value is compared with. A comparison, never a diagnosis. */
-export type Reference =
-  | { readonly kind: 'distribution'; readonly mean: number; readonly sd: number; readonly source: Source }
-  /** A single value without spread makes no band. */
-  | { readonly kind: 'nominal'; readonly value: number; readonly source: Source };
-
 /** One standardised way to measure a motion. Data: everything a coach must know to repeat it. */
 export interface RomTest {
   readonly id: string;
@@ -44,7 +39,8 @@ export interface RomTest {
   /** What the number means, in words: "degrees short of straight". */
   readonly reads: string;
   readonly better: Better;
-  readonly sided: boolean;
+  /** Body sides, directions (a rotation to the left), or none. */
+  readonly sides: 'body' | 'direction' | 'none';
   readonly valueRule: ValueRule;
   /** Readings that lie within this of each other agree. In the unit of the test. */
   readonly repeatTolerance: number;

@@ -1,4 +1,5 @@
 import { FirstTables1764028800000 } from './0001-first-tables.js';
+import { SexAndBattery1764032400000 } from './0002-sex-and-battery.js';
 
 /** All schema changes, oldest first. */
-export const MIGRATIONS = [FirstTables1764028800000];
+export const MIGRATIONS = [FirstTables1764028800000, SexAndBattery1764032400000];

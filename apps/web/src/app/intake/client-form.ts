@@ -2,7 +2,7 @@ import { Component, computed, effect, inject, input, output, signal } from '@ang
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { FIELD, SCREENING_STATES, type ClientBody, type Problem, type ScreeningState } from '@yandle/contract';
-import { LEVELS, MUSCLE_GROUPS, WEEKDAYS, type Level, type MuscleGroupId, type Weekday } from '@yandle/core';
+import { LEVELS, MUSCLE_GROUPS, WEEKDAYS, type Level, type MuscleGroupId, type Sex, type Weekday } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { fieldMessage } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
@@ -45,6 +45,7 @@ export class ClientForm {
     name: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/)] }),
     birthDate: new FormControl('', { nonNullable: true, validators: Validators.required }),
     aim: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.aim.max) }),
+    sex: new FormControl<Sex | null>(null),
     level: new FormControl<Level>('beginner', { nonNullable: true }),
     minutesPerSession: new FormControl<number | null>(20, {
       validators: [

@@ -48,11 +48,12 @@ export class Intake {
   protected readonly body = computed((): ClientBody | null => {
     const c = this.client();
     if (!c) return null;
-    const { name, birthDate, aim, level, trainingDays, minutesPerSession } = c;
+    const { name, birthDate, sex, aim, level, trainingDays, minutesPerSession } = c;
     const { easyOn, screening, screeningNote, notes, leadCoachId } = c;
     return {
       name,
       birthDate,
+      sex,
       aim,
       level,
       trainingDays,

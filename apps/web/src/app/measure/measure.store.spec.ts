@@ -1,5 +1,6 @@
 import { Component, inject } from '@angular/core';
 import type { Assessment } from '@yandle/contract';
+import { WEIGHT_BEARING_LUNGE } from '@yandle/core';
 import { Screen, TODAY } from '../testing/screen';
 import { MeasureStore } from './measure.store';
 import { readingsOf, resultOf, resultsBefore, visitBefore } from './results';
@@ -18,6 +19,7 @@ const visit = (date: string, values: number[] = []): Assessment => ({
   testerId: 'k1',
   testerName: 'Mara',
   note: '',
+  battery: ['active-knee-extension', 'weight-bearing-lunge'],
   hoursSinceSession: null,
   trials: values.map((value, i) => ({
     id: `${date}-${i}`,
@@ -52,7 +54,8 @@ describe('MeasureStore', () => {
 
   it('shows a reading at once and sends it under its own id', async () => {
     await open([]);
-    store.begin({ date: TODAY, time: '10:00', warm: false });
+    store.begin({ date: TODAY, time: '10:00', warm: false, battery: ['shoulder-flexion', 'weight-bearing-lunge'] });
+    expect(store.tests().map((t) => t.id)).toEqual(['weight-bearing-lunge', 'shoulder-flexion']);
     const lunge = store.test();
     store.record(lunge, 'left', 8.8, null);
     store.record(lunge, 'left', 9, null);
@@ -92,9 +95,8 @@ describe('MeasureStore', () => {
 });
 
 describe('results', () => {
-  it('compares with the newest earlier visit that measured the same', async () => {
-    const screen = await Screen.open(Host);
-    const lunge = screen.fixture.componentInstance.store.tests[0]!;
+  it('compares with the newest earlier visit that measured the same', () => {
+    const lunge = WEIGHT_BEARING_LUNGE;
     const all = [visit('2026-01-01', [7, 7]), visit('2026-02-01'), visit('2026-03-01', [9, 9.2])];
     expect(visitBefore(all, all[2]!, lunge, 'left')!.date).toBe('2026-01-01');
     expect(resultsBefore(all, all[2]!, lunge).left!.value).toBe(7);

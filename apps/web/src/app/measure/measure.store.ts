@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Assessment, CreateAssessmentBody, Problem, Trial, TrialBody } from '@yandle/contract';
-import { ROM_TESTS, type RomTest, type Side } from '@yandle/core';
+import { inPositionOrder, ROM_TESTS, type RomTest, type Side } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -20,7 +20,6 @@ export class MeasureStore {
   private readonly context = inject(ClientContext);
   private readonly account = inject(AccountService);
 
-  readonly tests: readonly RomTest[] = ROM_TESTS;
   readonly visits = signal<readonly Assessment[] | null>(null);
   readonly problem = signal<Problem | null>(null);
   private readonly openId = signal<string | null>(null);
@@ -30,9 +29,16 @@ export class MeasureStore {
 
   readonly visit = computed(() => this.visits()?.find((v) => v.id === this.openId()) ?? null);
   readonly latest = computed(() => this.visits()?.at(-1) ?? null);
-  readonly test = computed(() => this.tests[this.testIndex()]!);
+  /** Tests of the open visit, in the order of positions; readings of other tests come along at their place. */
+  readonly tests = computed((): readonly RomTest[] => {
+    const visit = this.visit();
+    if (!visit) return [];
+    const ids = new Set([...visit.battery, ...visit.trials.map((t) => t.testId)]);
+    return inPositionOrder(ROM_TESTS.filter((t) => ids.has(t.id)));
+  });
+  readonly test = computed(() => this.tests()[this.testIndex()]!);
   readonly isFirst = computed(() => this.testIndex() === 0);
-  readonly isLast = computed(() => this.testIndex() === this.tests.length - 1);
+  readonly isLast = computed(() => this.testIndex() === this.tests().length - 1);
 
   constructor() {
     // Readings kept from before a reload are sent first; then the server's list is complete.
@@ -87,6 +93,7 @@ export class MeasureStore {
 
   open(id: string): void {
     this.openId.set(id);
+    this.testIndex.set(0);
   }
 
   close(): void {
@@ -94,11 +101,11 @@ export class MeasureStore {
   }
 
   go(to: RomTest): void {
-    this.testIndex.set(this.tests.indexOf(to));
+    this.testIndex.set(this.tests().indexOf(to));
   }
 
   move(by: 1 | -1): void {
-    this.testIndex.update((i) => Math.min(this.tests.length - 1, Math.max(0, i + by)));
+    this.testIndex.update((i) => Math.min(this.tests().length - 1, Math.max(0, i + by)));
   }
 
   instrumentOf(test: RomTest): string {

@@ -1,24 +1,41 @@
-import { Component, computed, effect, inject, input, untracked, viewChildren } from '@angular/core';
 import {
+  afterNextRender,
+  Component,
+  computed,
+  effect,
+  inject,
+  Injector,
+  input,
+  untracked,
+  viewChildren,
+} from '@angular/core';
+import {
+  ageOn,
+  bandOf,
   formatDate,
   formatReading,
+  inPositionOrder,
   mdc95,
   POSITIONS,
+  referenceFor,
+  referenceValue,
   resultSem,
+  ROM_TESTS,
   runningList,
-  SIDES,
   sourceWords,
   trialsWanted,
+  type AppliedReference,
   type RomTest,
   type Side,
 } from '@yandle/core';
+import { ClientContext } from '../data/client-context';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { testRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
 import { MeasureStore } from './measure.store';
-import { readingsOf, resultOf, resultsBefore, sidedResults, visitBefore } from './results';
+import { isMeasured, readingsOf, resultOf, resultsBefore, sidedResults, sidesOf, visitBefore } from './results';
 import { SideCard, type Reading } from './side-card';
 import { VisitStart } from './visit-start';
 
@@ -32,8 +49,9 @@ import { VisitStart } from './visit-start';
 })
 export class MeasureScreen {
   protected readonly store = inject(MeasureStore);
+  private readonly context = inject(ClientContext);
+  private readonly injector = inject(Injector);
   readonly clientId = input.required<string>();
-  protected readonly sides = SIDES;
   protected readonly list = runningList;
   private readonly cards = viewChildren(SideCard);
 
@@ -46,19 +64,41 @@ export class MeasureScreen {
 
   /** Tests of the battery, under the position they are done in. */
   protected readonly battery = computed(() =>
-    POSITIONS.map((position) => ({ position, tests: this.store.tests.filter((t) => t.position === position) })).filter(
-      (g) => g.tests.length > 0,
-    ),
+    POSITIONS.map((position) => ({
+      position,
+      tests: this.store.tests().filter((t) => t.position === position),
+    })).filter((g) => g.tests.length > 0),
   );
 
   protected readonly rows = computed(() => {
     const visit = this.store.visit() ?? this.store.latest();
     const all = this.store.visits() ?? [];
     if (!visit) return [];
-    return this.store.tests
-      .filter((t) => this.store.visit() !== null || resultOf(visit, t, 'left') || resultOf(visit, t, 'right'))
-      .map((t) => ({ id: t.id, model: testRow(t, sidedResults(visit, t), resultsBefore(all, visit, t)) }));
+    const tests = this.store.visit()
+      ? this.store.tests()
+      : inPositionOrder(ROM_TESTS.filter((t) => isMeasured(visit, t)));
+    // The open test first: its row is the one that is looked at.
+    const open = this.store.visit() ? this.store.test() : null;
+    return [...tests]
+      .sort((a, b) => Number(b === open) - Number(a === open))
+      .map((t) => ({
+        id: t.id,
+        model: testRow(
+          t,
+          sidedResults(visit, t),
+          resultsBefore(all, visit, t),
+          referenceValue(this.reference(t, visit.date)),
+        ),
+      }));
   });
+
+  /** The reference that applies to the client on a day. */
+  private reference(test: RomTest, date: string): AppliedReference {
+    const c = this.context.client();
+    return c ? referenceFor(test, { age: ageOn(c.birthDate, date), sex: c.sex }) : { kind: 'none', why: '' };
+  }
+
+  protected readonly lastBattery = computed(() => this.store.latest()?.battery ?? []);
 
   protected readonly errorWords = computed(() => {
     const t = this.store.test();
@@ -68,12 +108,27 @@ export class MeasureScreen {
 
   protected readonly referenceWords = computed(() => {
     const t = this.store.test();
-    const r = t.reference;
+    const r = this.reference(t, this.store.visit()!.date);
+    if (r.kind === 'none') return r.why;
     const value =
-      r.kind === 'distribution'
-        ? `${formatReading(r.mean - r.sd, t.unit)} to ${formatReading(r.mean + r.sd, t.unit)} is typical`
+      r.kind === 'band'
+        ? `${formatReading(r.low, t.unit)} to ${formatReading(r.high, t.unit)} is typical`
         : `nominal ${formatReading(r.value, t.unit)}, no band`;
-    return `${value} (${sourceWords(r.source)})`;
+    return `${value} (${sourceWords(r.source)}). A comparison, not a diagnosis.`;
+  });
+
+  /** What the newest results of the open test are called against the reference. */
+  protected readonly bandWords = computed(() => {
+    const t = this.store.test();
+    const visit = this.store.visit()!;
+    const r = this.reference(t, visit.date);
+    return sidesOf(t)
+      .flatMap((side) => {
+        const result = resultOf(visit, t, side);
+        const band = result ? bandOf(result.value, t, r) : 'no band';
+        return band === 'no band' ? [] : [`${side === null ? '' : `${side} `}${band}`];
+      })
+      .join(', ');
   });
 
   protected day(date: string): string {
@@ -82,17 +137,19 @@ export class MeasureScreen {
 
   protected progress(test: RomTest): string {
     const visit = this.store.visit()!;
-    const counts = SIDES.map((s) => readingsOf(visit, test, s).length);
+    const sides = sidesOf(test);
+    const counts = sides.map((s) => readingsOf(visit, test, s).length);
     if (counts.every((n) => n === 0)) return '';
-    const done = SIDES.every((s) => readingsOf(visit, test, s).length >= trialsWanted(resultOf(visit, test, s)));
-    return done ? '✓' : `L ${counts[0]} · R ${counts[1]}`;
+    const done = sides.every((s) => readingsOf(visit, test, s).length >= trialsWanted(resultOf(visit, test, s)));
+    if (done) return '✓';
+    return sides.length === 1 ? `${counts[0]}` : `L ${counts[0]} · R ${counts[1]}`;
   }
 
-  protected readings(side: Side) {
+  protected readings(side: Side | null) {
     return readingsOf(this.store.visit()!, this.store.test(), side);
   }
 
-  protected before(side: Side): string {
+  protected before(side: Side | null): string {
     const test = this.store.test();
     const visit = visitBefore(this.store.visits() ?? [], this.store.visit()!, test, side);
     const result = visit ? resultOf(visit, test, side) : null;
@@ -101,10 +158,10 @@ export class MeasureScreen {
       : 'first time';
   }
 
-  protected keep(side: Side, reading: Reading): void {
+  protected keep(side: Side | null, reading: Reading): void {
     this.store.record(this.store.test(), side, reading.value, reading.replaces);
     // The next reading goes where one is still wanted: this side first, then the other.
-    setTimeout(() => {
+    this.afterRender(() => {
       const cards = this.cards();
       const own = cards.find((c) => c.side() === side);
       const next = own?.wants() ? own : cards.find((c) => c.wants());
@@ -130,6 +187,11 @@ export class MeasureScreen {
   }
 
   protected focusFirst(): void {
-    setTimeout(() => (this.cards().find((c) => c.wants()) ?? this.cards()[0])?.focus());
+    this.afterRender(() => (this.cards().find((c) => c.wants()) ?? this.cards()[0])?.focus());
+  }
+
+  /** Focus can only move to what has been drawn. */
+  private afterRender(work: () => void): void {
+    afterNextRender(work, { injector: this.injector });
   }
 }

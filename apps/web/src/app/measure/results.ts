@@ -1,5 +1,5 @@
 import type { Assessment, Trial } from '@yandle/contract';
-import { resultOfTrials, standing, type RomResult, type RomTest, type Side } from '@yandle/core';
+import { resultOfTrials, SIDES, standing, type RomResult, type RomTest, type Side } from '@yandle/core';
 import type { SidedResults } from '../ui/mirror/mirror-row.model';
 
 /** Readings of one test and side that stand, in the order taken. */
@@ -20,6 +20,7 @@ export function resultOf(visit: Pick<Assessment, 'trials'>, test: RomTest, side:
 
 /** Both sides of one test of a visit. */
 export function sidedResults(visit: Pick<Assessment, 'trials'>, test: RomTest): SidedResults {
+  if (test.sides === 'none') return { left: null, right: null, both: resultOf(visit, test, null) };
   return { left: resultOf(visit, test, 'left'), right: resultOf(visit, test, 'right') };
 }
 
@@ -40,9 +41,20 @@ export function visitBefore(
 
 /** Results of the visits before, side by side. */
 export function resultsBefore(all: readonly Assessment[], visit: Assessment, test: RomTest): SidedResults {
-  const one = (side: Side) => {
+  const one = (side: Side | null) => {
     const before = visitBefore(all, visit, test, side);
     return before ? resultOf(before, test, side) : null;
   };
+  if (test.sides === 'none') return { left: null, right: null, both: one(null) };
   return { left: one('left'), right: one('right') };
+}
+
+/** The sides a test is read on: both, or null once for a test without sides. */
+export function sidesOf(test: RomTest): readonly (Side | null)[] {
+  return test.sides === 'none' ? [null] : SIDES;
+}
+
+/** True when a visit has a reading of a test. */
+export function isMeasured(visit: Pick<Assessment, 'trials'>, test: RomTest): boolean {
+  return visit.trials.some((t) => t.testId === test.id);
 }

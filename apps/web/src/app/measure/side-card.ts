@@ -25,13 +25,13 @@ export interface Reading {
     <section
       class="sheet flex h-full flex-col gap-3 p-4"
       [class.!border-action]="focused()"
-      [attr.aria-label]="side() === 'left' ? 'Left' : 'Right'"
+      [attr.aria-label]="name()"
       (focusin)="focused.set(true)"
       (focusout)="focused.set(false)"
     >
       <div class="flex justify-between gap-2">
-        <h2 class="!text-[1.05rem]" [class]="side() === 'left' ? 'text-l-side' : 'text-r-side'">
-          {{ side() === 'left' ? '● Left' : '○ Right' }}
+        <h2 class="!text-[1.05rem]" [class.text-l-side]="side() === 'left'" [class.text-r-side]="side() === 'right'">
+          {{ side() === null ? '' : side() === 'left' ? '● ' : '○ ' }}{{ name() }}
         </h2>
         <span class="text-sm text-soft">{{ before() }}</span>
       </div>
@@ -82,13 +82,20 @@ export interface Reading {
 })
 export class SideCard {
   readonly test = input.required<RomTest>();
-  readonly side = input.required<Side>();
+  readonly side = input.required<Side | null>();
   readonly readings = input.required<readonly Trial[]>();
   /** Last time, in words. */
   readonly before = input('');
   readonly kept = output<Reading>();
   private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
 
+  /** Left, right, or the reading itself where there are no sides; directions say which way. */
+  protected readonly name = computed(() => {
+    const side = this.side();
+    if (side === null) return 'Reading';
+    const word = side === 'left' ? 'Left' : 'Right';
+    return this.test().sides === 'direction' ? `To the ${side}` : word;
+  });
   protected readonly focused = signal(false);
   protected readonly correcting = signal<string | null>(null);
   protected readonly error = signal<string | null>(null);
@@ -107,7 +114,7 @@ export class SideCard {
   });
   protected readonly label = computed(
     () =>
-      `${this.side() === 'left' ? 'Left' : 'Right'}, ${this.correcting() ? 'corrected reading' : `reading ${this.readings().length + 1}`}, ${this.test().reads}`,
+      `${this.name()}, ${this.correcting() ? 'corrected reading' : `reading ${this.readings().length + 1}`}, ${this.test().reads}`,
   );
 
   protected reading(value: number): string {

@@ -1,6 +1,8 @@
-import { Component, inject, output, signal } from '@angular/core';
+import { Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { CreateAssessmentBody } from '@yandle/contract';
+import { BATTERIES, batteryMinutes, inPositionOrder, romTestById, type RomTest } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 
 /** The conditions of a visit, asked once: when, and cold or warm. */
@@ -44,6 +46,22 @@ import { AccountService } from '../data/account.service';
           Measure cold, at the same time of day, at least 24 hours after a session: only like conditions compare.
         </p>
       </fieldset>
+      <label class="field">
+        <span class="label">Battery</span>
+        <select class="input" formControlName="batteryId">
+          @if (lastBattery().length > 0) {
+            <option value="last">
+              As last time: {{ lastBattery().length }} tests, about {{ minutes(lastBattery()) }} min
+            </option>
+          }
+          @for (b of batteries; track b.id) {
+            <option [value]="b.id">
+              {{ b.name }}: {{ b.testIds.length }} tests, about {{ minutes(b.testIds) }} min
+            </option>
+          }
+        </select>
+        <span class="hint">{{ about() }}</span>
+      </label>
       <div><button class="btn btn-go" type="submit">Start measuring</button></div>
     </form>
   `,
@@ -51,7 +69,10 @@ import { AccountService } from '../data/account.service';
 export class VisitStart {
   protected readonly today = inject(AccountService).me()?.today ?? '';
   readonly begin = output<Omit<CreateAssessmentBody, 'id' | 'note'>>();
+  /** Tests of the client's last visit; empty before the first. */
+  readonly lastBattery = input<readonly string[]>([]);
   protected readonly tried = signal(false);
+  protected readonly batteries = BATTERIES;
 
   protected readonly form = new FormGroup({
     date: new FormControl(this.today, { nonNullable: true, validators: Validators.required }),
@@ -60,7 +81,29 @@ export class VisitStart {
       validators: Validators.required,
     }),
     warm: new FormControl(false, { nonNullable: true }),
+    batteryId: new FormControl('quick-five', { nonNullable: true }),
   });
+
+  private readonly batteryId = toSignal(this.form.controls.batteryId.valueChanges, { initialValue: 'quick-five' });
+  protected readonly about = computed(() => {
+    const tests = this.testsOf(this.batteryId());
+    return `In this order: ${tests.map((t) => t.name.toLowerCase()).join(', ')}.`;
+  });
+
+  constructor() {
+    effect(() => {
+      if (this.lastBattery().length > 0) this.form.controls.batteryId.setValue('last');
+    });
+  }
+
+  protected minutes(ids: readonly string[]): number {
+    return batteryMinutes(ids.map(romTestById));
+  }
+
+  private testsOf(batteryId: string): RomTest[] {
+    const ids = batteryId === 'last' ? this.lastBattery() : (BATTERIES.find((b) => b.id === batteryId)?.testIds ?? []);
+    return inPositionOrder(ids.map(romTestById));
+  }
 
   protected dateMessage(): string | null {
     if (!this.tried()) return null;
@@ -72,6 +115,7 @@ export class VisitStart {
   protected start(): void {
     this.tried.set(true);
     if (this.form.invalid || this.dateMessage()) return;
-    this.begin.emit(this.form.getRawValue());
+    const { batteryId, ...conditions } = this.form.getRawValue();
+    this.begin.emit({ ...conditions, battery: this.testsOf(batteryId).map((t) => t.id) });
   }
 }

@@ -38,7 +38,8 @@ export class HistoryChart {
   readonly lessIsBetter = input.required<boolean>();
   readonly left = input.required<readonly HistoryPoint[]>();
   readonly right = input.required<readonly HistoryPoint[]>();
-  readonly reference = input.required<number>();
+  readonly reference = input.required<number | null>();
+  readonly sideless = input(false);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly theme = inject(ThemeService);
   private chart: Chart | null = null;
@@ -46,7 +47,10 @@ export class HistoryChart {
   protected readonly label = computed(() => {
     const say = (side: string, points: readonly HistoryPoint[]) =>
       `${side} ${points.map((p) => `${formatDate(p.date, 'd MMM')} ${p.value}`).join(', ')}`;
-    return `${this.name()} over time, ${this.unit() === 'deg' ? 'degrees' : 'centimetres'}: ${say('left', this.left())}; ${say('right', this.right())}. The table below has the same numbers.`;
+    const values = this.sideless()
+      ? say('', this.left())
+      : `${say('left', this.left())}; ${say('right', this.right())}`;
+    return `${this.name()} over time, ${this.unit() === 'deg' ? 'degrees' : 'centimetres'}: ${values}. The table below has the same numbers.`;
   });
 
   constructor() {
@@ -95,10 +99,12 @@ export class HistoryChart {
     this.chart = new Chart(this.canvas().nativeElement, {
       type: 'scatterWithErrorBars',
       data: {
-        datasets: [
-          series('Left', this.left(), token('--left-bar'), true, -6),
-          series('Right', this.right(), token('--right-bar'), false, 6),
-        ],
+        datasets: this.sideless()
+          ? [series('Result', this.left(), token('--ink'), true, 0)]
+          : [
+              series('Left', this.left(), token('--left-bar'), true, -6),
+              series('Right', this.right(), token('--right-bar'), false, 6),
+            ],
       },
       options: {
         responsive: true,
@@ -122,25 +128,28 @@ export class HistoryChart {
         plugins: {
           legend: { align: 'end', labels: { color: token('--ink'), usePointStyle: true, boxHeight: 8 } },
           annotation: {
-            annotations: {
-              reference: {
-                type: 'line',
-                yMin: this.reference(),
-                yMax: this.reference(),
-                borderColor: token('--action'),
-                borderWidth: 1.5,
-                borderDash: [6, 4],
-                label: {
-                  display: true,
-                  content: `reference ${this.reference()}${unit}`,
-                  position: 'start',
-                  backgroundColor: token('--sheet'),
-                  color: token('--action'),
-                  padding: 3,
-                  font: { size: 12, weight: 'normal' },
-                },
-              },
-            },
+            annotations:
+              this.reference() === null
+                ? {}
+                : {
+                    reference: {
+                      type: 'line',
+                      yMin: this.reference(),
+                      yMax: this.reference(),
+                      borderColor: token('--action'),
+                      borderWidth: 1.5,
+                      borderDash: [6, 4],
+                      label: {
+                        display: true,
+                        content: `reference ${Math.round((this.reference() ?? 0) * 10) / 10}${unit}`,
+                        position: 'start',
+                        backgroundColor: token('--sheet'),
+                        color: token('--action'),
+                        padding: 3,
+                        font: { size: 12, weight: 'normal' },
+                      },
+                    },
+                  },
           },
         },
       } as never,

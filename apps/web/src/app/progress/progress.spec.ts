@@ -14,6 +14,7 @@ class ChartStub {
   readonly left = input();
   readonly right = input();
   readonly reference = input();
+  readonly sideless = input();
 }
 
 function visit(date: string, left: number[], right: number[], over: Partial<Assessment> = {}): Assessment {
@@ -35,6 +36,7 @@ function visit(date: string, left: number[], right: number[], over: Partial<Asse
     testerId: 'k1',
     testerName: 'Mara',
     note: '',
+    battery: ['active-knee-extension'],
     hoursSinceSession: null,
     trials: [...left.map(trial('left')), ...right.map(trial('right'))],
     ...over,

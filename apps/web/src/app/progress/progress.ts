@@ -2,16 +2,17 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { RouterLink } from '@angular/router';
 import type { Assessment, Problem, Progress } from '@yandle/contract';
 import {
+  ageOn,
   changeBetween,
   formatDate,
   formatNumber,
   formatReading,
   mdc95,
   muscleGroupName,
+  referenceFor,
   referenceValue,
   resultSem,
   ROM_TESTS,
-  SIDES,
   unlikeConditions,
   Z95,
   type ChangeClass,
@@ -22,8 +23,9 @@ import {
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
-import { resultOf, sidedResults } from '../measure/results';
+import { resultOf, sidedResults, sidesOf } from '../measure/results';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
@@ -32,13 +34,13 @@ import { HistoryChart, type HistoryPoint } from './history-chart';
 
 /** The change of one side, in words. */
 interface SideChange {
-  readonly side: Side;
+  readonly side: Side | null;
   readonly class: ChangeClass;
   readonly words: string;
   readonly chance: string;
 }
 
-function conditionsOf(a: Assessment, test: RomTest, side: Side): Conditions {
+function conditionsOf(a: Assessment, test: RomTest, side: Side | null): Conditions {
   const [h, m] = a.time.split(':').map(Number) as [number, number];
   return {
     warm: a.warm,
@@ -57,10 +59,10 @@ function conditionsOf(a: Assessment, test: RomTest, side: Side): Conditions {
 })
 export class ProgressScreen {
   private readonly api = inject(Api);
+  private readonly context = inject(ClientContext);
   readonly clientId = input.required<string>();
   protected readonly data = signal<Progress | null>(null);
   protected readonly problem = signal<Problem | null>(null);
-  protected readonly sides = SIDES;
 
   constructor() {
     effect(() => {
@@ -73,21 +75,26 @@ export class ProgressScreen {
   protected readonly tests = computed(() => {
     const all = this.data()?.assessments ?? [];
     return ROM_TESTS.flatMap((test) => {
-      const visits = all.filter((a) => SIDES.some((s) => resultOf(a, test, s) !== null));
+      const sides = sidesOf(test);
+      const visits = all.filter((a) => sides.some((s) => resultOf(a, test, s) !== null));
       const first = visits[0];
       const newest = visits.at(-1);
       if (!first || !newest) return [];
       const several = first !== newest;
+      const client = this.context.client();
+      const reference = client
+        ? referenceValue(referenceFor(test, { age: ageOn(client.birthDate, newest.date), sex: client.sex }))
+        : null;
       const sem = resultSem(test);
-      const changes = several ? SIDES.flatMap((side) => this.changeOf(test, side, first, newest)) : [];
+      const changes = several ? sides.flatMap((side) => this.changeOf(test, side, first, newest)) : [];
       const warnings = several
         ? [
             ...new Set(
-              SIDES.flatMap((s) => unlikeConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))),
+              sides.flatMap((s) => unlikeConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))),
             ),
           ]
         : [];
-      const points = (side: Side): HistoryPoint[] =>
+      const points = (side: Side | null): HistoryPoint[] =>
         visits.flatMap((v) => {
           const r = resultOf(v, test, side);
           return r ? [{ date: v.date, value: Math.round(r.value * 10) / 10, half: Z95 * sem }] : [];
@@ -100,15 +107,16 @@ export class ProgressScreen {
           several,
           changes,
           warnings,
-          row: testRow(test, sidedResults(newest, test), several ? sidedResults(first, test) : null),
-          left: points('left'),
-          right: points('right'),
-          reference: referenceValue(test),
+          row: testRow(test, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference),
+          sides,
+          left: points(test.sides === 'none' ? null : 'left'),
+          right: test.sides === 'none' ? [] : points('right'),
+          reference,
           limit: formatReading(mdc95(sem), test.unit),
           visits: visits.map((v) => ({
             date: v.date,
             conditions: `${v.warm ? 'warm' : 'cold'}, ${v.time}, ${v.testerName}`,
-            values: SIDES.map((s) => {
+            values: sides.map((s) => {
               const r = resultOf(v, test, s);
               return r
                 ? `${formatReading(r.value, test.unit)} (${r.trials.map((t) => formatNumber(t)).join(', ')})`
@@ -152,7 +160,7 @@ export class ProgressScreen {
     return formatDate(date, 'd MMM yyyy');
   }
 
-  private changeOf(test: RomTest, side: Side, first: Assessment, newest: Assessment): SideChange[] {
+  private changeOf(test: RomTest, side: Side | null, first: Assessment, newest: Assessment): SideChange[] {
     const before = resultOf(first, test, side);
     const now = resultOf(newest, test, side);
     if (!before || !now) return [];

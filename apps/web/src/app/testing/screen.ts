@@ -25,6 +25,7 @@ export const PATH: ClientPath = {
     version: 3,
     name: 'Ottoline Varga',
     birthDate: '1980-01-10',
+    sex: null,
     age: 46,
     aim: 'Sit on my heels',
     level: 'regular',

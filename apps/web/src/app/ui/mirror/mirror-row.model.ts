@@ -3,7 +3,6 @@ import {
   formatReading,
   freedom,
   freedomRange,
-  referenceValue,
   resultSem,
   sideDifference,
   Z95,
@@ -31,15 +30,19 @@ export interface MirrorRowModel {
   readonly sub: string;
   readonly subTone: 'plain' | 'attention';
   readonly arms: Readonly<Record<Side, MirrorArm | null>>;
+  /** A test without sides: one value, drawn alike to both sides in a colour of its own. */
+  readonly sideless?: boolean;
 }
 
 /** Results of one test in one visit. */
 export interface SidedResults {
   readonly left: RomResult | null;
   readonly right: RomResult | null;
+  /** Of a test without sides. */
+  readonly both?: RomResult | null;
 }
 
-function arm(test: RomTest, now: RomResult | null, last: RomResult | null): MirrorArm | null {
+function arm(test: RomTest, now: RomResult | null, last: RomResult | null, reference: number | null): MirrorArm | null {
   if (!now) return null;
   const sem = resultSem(test);
   const change = last ? changeBetween(last.value, now.value, test.better, [sem, sem]) : null;
@@ -54,7 +57,7 @@ function arm(test: RomTest, now: RomResult | null, last: RomResult | null): Mirr
           text: formatReading(last.value, test.unit),
         }
       : null,
-    reference: freedom(referenceValue(test), test),
+    reference: reference === null ? null : freedom(reference, test),
     plan: null,
   };
 }
@@ -69,16 +72,34 @@ export function sideWords(test: RomTest, now: SidedResults): { text: string; not
   return { text: `difference ${size}, within error`, notable: false };
 }
 
-/** The mirror row of a test: results now, and where they were before. */
-export function testRow(test: RomTest, now: SidedResults, last: SidedResults | null): MirrorRowModel {
+/**
+ * The mirror row of a test: results now, and where they were before.
+ * @param reference where the tick is drawn, in the unit of the test; null for none
+ */
+export function testRow(
+  test: RomTest,
+  now: SidedResults,
+  last: SidedResults | null,
+  reference: number | null,
+): MirrorRowModel {
+  if (test.sides === 'none') {
+    const one = arm(test, now.both ?? null, last?.both ?? null, reference);
+    return {
+      label: test.name,
+      sub: one ? 'no sides' : 'not measured',
+      subTone: 'plain',
+      arms: { left: one, right: one },
+      sideless: true,
+    };
+  }
   const words = sideWords(test, now);
   return {
     label: test.name,
     sub: words.text,
     subTone: words.notable ? 'attention' : 'plain',
     arms: {
-      left: arm(test, now.left, last?.left ?? null),
-      right: arm(test, now.right, last?.right ?? null),
+      left: arm(test, now.left, last?.left ?? null, reference),
+      right: arm(test, now.right, last?.right ?? null, reference),
     },
   };
 }

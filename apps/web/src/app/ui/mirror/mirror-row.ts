@@ -10,12 +10,16 @@ import type { MirrorArm, MirrorRowModel } from './mirror-row.model';
 @Component({
   selector: 'y-mirror-row',
   template: `
-    <div class="row" role="img" [attr.aria-label]="spoken()">
+    <div class="row" [class.sideless]="model().sideless" role="img" [attr.aria-label]="spoken()">
       @for (side of sides; track side) {
         @let arm = model().arms[side];
         <span class="value" [style.grid-area]="side + '-value'" [class.end]="side === 'left'" [class.missing]="!arm">
-          <span class="mark" [class]="side">{{ side === 'left' ? '● L' : '○ R' }}</span>
-          {{ arm?.text ?? '–' }}
+          @if (model().sideless) {
+            {{ side === 'left' ? '' : (arm?.text ?? '–') }}
+          } @else {
+            <span class="mark" [class]="side">{{ side === 'left' ? '● L' : '○ R' }}</span>
+            {{ arm?.text ?? '–' }}
+          }
         </span>
         <div class="track" [style.grid-area]="side" [class.flip]="side === 'left'">
           @if (arm) {
@@ -55,6 +59,7 @@ export class MirrorRow {
     const m = this.model();
     const say = (side: Side, arm: MirrorArm | null) =>
       arm ? `${side} ${arm.text}${arm.last ? `, before ${arm.last.text}` : ''}` : `${side} not measured`;
+    if (m.sideless) return `${m.label}: ${m.arms.right?.text ?? 'not measured'}`;
     return `${m.label}: ${say('left', m.arms.left)}; ${say('right', m.arms.right)}. ${m.sub}`;
   });
 }

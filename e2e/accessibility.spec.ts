@@ -14,6 +14,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await of(page, 'measure');
     await page.getByRole('button', { name: 'Open to correct or add' }).click();
   },
+  findings: async (page) => of(page, 'findings', 'Emeric'),
   block: async (page) => of(page, 'block'),
   'new block': async (page) => {
     await of(page, 'block', 'Emeric');

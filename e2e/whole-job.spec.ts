@@ -14,7 +14,7 @@ async function readings(page: Page, ...values: string[]): Promise<void> {
 async function visit(page: Page, date: string, lunge: string[], knee: string[]): Promise<void> {
   await page.getByRole('link', { name: /^Measure/ }).click();
   await page.getByLabel('Date').fill(date);
-  await page.getByLabel('Time').fill('23:58');
+  await page.getByLabel('Time', { exact: true }).fill('23:58');
   await page.getByLabel('Battery').selectOption('ankle-hamstring');
   await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.getByRole('heading', { name: 'Weight-bearing lunge' })).toBeVisible();
@@ -70,10 +70,13 @@ test('a coach takes a client from the first visit to a measured result', async (
   ).toBeVisible();
 
   // Eight weeks, two lanes, Steady hold.
-  await page.getByRole('link', { name: /^Block/ }).click();
+  await page.getByRole('link', { name: /^Findings/ }).click();
+  await expect(page.getByRole('listitem').first()).toContainText('Hamstrings● L tighter');
+  await expect(page.getByText('Active knee extension: left 39°, 11° short of 28°')).toBeVisible();
+  await page.getByRole('button', { name: 'Make 2 lanes' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Soleus', exact: true })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Hamstrings', exact: true })).toBeChecked();
   await page.getByLabel('Start').fill(me.today);
-  await page.getByRole('checkbox', { name: 'Soleus', exact: true }).check();
-  await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
   await expect(
     page.getByRole('button', { name: /^Soleus, week 1: 2 × 30 s a side, 3 sessions, sensation 5, 180 s/ }),
   ).toBeVisible();

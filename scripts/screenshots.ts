@@ -68,6 +68,7 @@ await shoot(await open(), 'measure', `/clients/${emeric.client.id}/measure`, asy
     await page.waitForTimeout(100);
   }
 });
+await shoot(await open(), 'findings', `/clients/${emeric.client.id}/findings`);
 await shoot(await open(), 'block', at('block'));
 await shoot(await open({ dark: true }), 'block-dark', at('block'));
 await shoot(await open(), 'sessions', at('sessions'));

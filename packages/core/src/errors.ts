@@ -4,6 +4,7 @@ export type CoreErrorCode =
   | 'too-many-trials'
   | 'invalid-reading'
   | 'invalid-error-figure'
+  | 'invalid-reliability'
   | 'not-comparable'
   | 'unknown-test'
   | 'unknown-exercise'

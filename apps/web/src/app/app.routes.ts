@@ -60,6 +60,11 @@ export const routes: Routes = [
             loadComponent: () => import('./measure/measure').then((m) => m.MeasureScreen),
           },
           {
+            path: 'findings',
+            title: title('Findings'),
+            loadComponent: () => import('./findings/findings').then((m) => m.FindingsScreen),
+          },
+          {
             path: 'block',
             title: title('Block'),
             loadComponent: () => import('./block/block').then((m) => m.BlockScreen),

@@ -10,6 +10,7 @@ import {
   isPlainDate,
   longestSessions,
   sessionsOfBlock,
+  trainableGroups,
   STYLES,
   weekdayOf,
   type BlockPlan,
@@ -78,12 +79,14 @@ export class BlockStore {
     return r !== null && d !== null && JSON.stringify(bodyOf(r)) !== JSON.stringify(d);
   });
 
-  async load(clientId: string): Promise<void> {
+  /** @param suggested groups to begin a new block with; unknown ones, and those without a stretch, are left out */
+  async load(clientId: string, suggested: readonly string[] = []): Promise<void> {
     this.clientId = clientId;
     try {
       this.blocks.set(await firstValueFrom(this.api.blocks(clientId)));
       this.problem.set(null);
       this.resetDraft();
+      if (!this.running()) for (const group of trainableGroups()) if (suggested.includes(group)) this.toggleLane(group);
     } catch (err) {
       this.problem.set(problemOf(err));
     }

@@ -32,6 +32,8 @@ export class BlockScreen {
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
   readonly clientId = input.required<string>();
+  /** Groups handed over by the findings, joined by commas. */
+  readonly suggestedLanes = input<string | undefined>(undefined, { alias: 'lanes' });
 
   protected readonly bounds = BLOCK_BOUNDS;
   protected readonly trainable = trainableGroups();
@@ -47,7 +49,8 @@ export class BlockScreen {
   constructor() {
     effect(() => {
       const id = this.clientId();
-      untracked(() => void this.store.load(id));
+      const groups = (this.suggestedLanes() ?? '').split(',');
+      untracked(() => void this.store.load(id, groups));
     });
   }
 

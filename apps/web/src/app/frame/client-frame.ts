@@ -65,7 +65,10 @@ export class ClientFrame {
       state,
       attention,
     });
-    if (!p) return ['Intake', 'Measure', 'Block', 'Sessions', 'Progress'].map((n) => step(n.toLowerCase(), n, ' '));
+    if (!p)
+      return ['Intake', 'Measure', 'Findings', 'Block', 'Sessions', 'Progress'].map((n) =>
+        step(n.toLowerCase(), n, ' '),
+      );
     const screening = SCREENING_WORDS[p.client.screening];
     const retestDue = p.nextRetest !== null && p.nextRetest <= today;
     const blocked = p.client.screening === 'open' || p.client.screening === 'refer';
@@ -77,6 +80,7 @@ export class ClientFrame {
         retestDue ? `retest due ${day(p.nextRetest)}` : p.lastAssessment ? `✓ ${day(p.lastAssessment)}` : 'not yet',
         retestDue,
       ),
+      step('findings', 'Findings', p.lastAssessment ? `from ${day(p.lastAssessment)}` : 'not measured'),
       step(
         'block',
         'Block',

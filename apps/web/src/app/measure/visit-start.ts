@@ -2,7 +2,7 @@ import { Component, computed, effect, inject, input, output, signal } from '@ang
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { CreateAssessmentBody } from '@yandle/contract';
-import { BATTERIES, batteryMinutes, inPositionOrder, romTestById, type RomTest } from '@yandle/core';
+import { BATTERIES, batteryMinutes, inPositionOrder, lowerFirst, romTestById, type RomTest } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 
 /** The conditions of a visit, asked once: when, and cold or warm. */
@@ -87,7 +87,7 @@ export class VisitStart {
   private readonly batteryId = toSignal(this.form.controls.batteryId.valueChanges, { initialValue: 'quick-five' });
   protected readonly about = computed(() => {
     const tests = this.testsOf(this.batteryId());
-    return `In this order: ${tests.map((t) => t.name.toLowerCase()).join(', ')}.`;
+    return `In this order: ${tests.map((t) => lowerFirst(t.name)).join(', ')}.`;
   });
 
   constructor() {

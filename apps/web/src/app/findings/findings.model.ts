@@ -1,0 +1,74 @@
+import type { Assessment } from '@yandle/contract';
+import {
+  exercisesFor,
+  formatNumber,
+  formatReading,
+  muscleGroupName,
+  ROM_TESTS,
+  type GroupFinding,
+  type MeasuredTest,
+  type RomTest,
+  type TestFinding,
+} from '@yandle/core';
+import { isMeasured, resultOf } from '../measure/results';
+
+/** A test with its newest values and the day they were taken. */
+export type DatedTest = MeasuredTest & { readonly date: string };
+
+/** The newest result of every test of a client, with the day it was taken. */
+export function newestResults(visits: readonly Assessment[]): DatedTest[] {
+  const newestFirst = [...visits].reverse();
+  return ROM_TESTS.flatMap((test): DatedTest[] => {
+    const visit = newestFirst.find((v) => isMeasured(v, test));
+    if (!visit) return [];
+    const value = (side: 'left' | 'right' | null) => resultOf(visit, test, side)?.value ?? null;
+    return test.sides === 'none'
+      ? [{ test, left: null, right: null, both: value(null), date: visit.date }]
+      : [{ test, left: value('left'), right: value('right'), both: null, date: visit.date }];
+  });
+}
+
+/** The gap in words: "left 44°, 16° short of 28°". */
+export function gapWords(f: TestFinding): string {
+  const unit = f.test.unit;
+  const where = f.side ? `${f.side} ` : '';
+  const value = `${where}${formatReading(f.value, unit)}`;
+  if (!f.target || !f.shortfall) return `${value}, nothing to compare with`;
+  const target = formatReading(f.target.value, unit);
+  const gap = f.shortfall.gap;
+  if (gap <= 0) return `${value}, reaches ${target}`;
+  const size = `${formatReading(gap, unit)} short of ${target}`;
+  return f.shortfall.g === 0 ? `${value}, ${size}, within error` : `${value}, ${size}`;
+}
+
+/** Where a target comes from, in words. */
+export function targetWords(f: TestFinding): string {
+  if (!f.target) return f.reference.kind === 'none' ? f.reference.why : '';
+  if (f.target.from === 'goal') return 'the client’s goal';
+  if (f.target.from === 'typical range') return 'the stiff end of the typical range';
+  return 'a single value and the trade’s usual spread';
+}
+
+/** Why a group stands where it stands, in one sentence. */
+export function whyWords(g: GroupFinding): string {
+  const short = g.tests.filter((t) => (t.finding.shortfall?.g ?? 0) > 0);
+  const reasons = short.slice(0, 2).map(({ finding }) => {
+    const steps = finding.shortfall!.detectableSteps;
+    return `${finding.test.name}: ${gapWords(finding)} (${formatNumber(steps)} detectable ${formatNumber(steps) === '1' ? 'step' : 'steps'})`;
+  });
+  if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is notably tighter`);
+  if (g.parts.complaint > 0) reasons.push('a complaint goes with it');
+  if (g.parts.interest > 0) reasons.push('it was asked for');
+  return `${reasons.join('; ')}.`;
+}
+
+/** True when the library has a stretch for a group, so that a lane can be made of it. */
+export function canBeLane(g: Pick<GroupFinding, 'group'>): boolean {
+  return exercisesFor(g.group).length > 0;
+}
+
+export const groupNames = (groups: readonly Parameters<typeof muscleGroupName>[0][]): string =>
+  groups.map((g) => muscleGroupName(g)).join('; ');
+
+/** Tests by name. */
+export const testNames = (tests: readonly RomTest[]): string => tests.map((t) => t.name).join(', ');

@@ -1,0 +1,181 @@
+import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
+import type { Side } from '../../anatomy/side.js';
+import { normalCdf } from '../normal.js';
+import { bandOf, referenceFor, type AppliedReference, type Person } from '../reference.js';
+import type { RomTest } from '../rom-test.js';
+import { sideDifference } from '../side-difference.js';
+import { shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
+
+/** Values of one test in a visit, in its unit. `both` for a test without sides. */
+export interface MeasuredTest {
+  readonly test: RomTest;
+  readonly left: number | null;
+  readonly right: number | null;
+  readonly both: number | null;
+  /** The client's goal for this test; null for none. */
+  readonly goal?: number | null;
+}
+
+/** What coach and client add to the numbers: interest 0-3 each, and whether a complaint is linked to the group. */
+export interface Wish {
+  readonly coach: number;
+  readonly client: number;
+  readonly complaint: boolean;
+}
+
+/** A test as a finding: its worse side against the target. */
+export interface TestFinding {
+  readonly test: RomTest;
+  readonly reference: AppliedReference;
+  readonly target: Target | null;
+  /** The side that is shorter; null for a test without sides. */
+  readonly side: Side | null;
+  readonly value: number;
+  /** Null without a target. */
+  readonly shortfall: Shortfall | null;
+  /** Notably tighter side; null when the sides are alike within error. */
+  readonly tighter: Side | null;
+  /** |left − right| in spreads; 0 unless notable and the tighter side is below its target. */
+  readonly sideSpreads: number;
+}
+
+/** The parts a score is made of; they add up to it. */
+export interface PriorityParts {
+  readonly shortfall: number;
+  readonly side: number;
+  readonly interest: number;
+  readonly complaint: number;
+}
+
+export interface GroupFinding {
+  readonly group: MuscleGroupId;
+  readonly score: number;
+  readonly parts: PriorityParts;
+  readonly tighter: Side | null;
+  /** Tests that speak for the group, heaviest first. */
+  readonly tests: readonly { readonly finding: TestFinding; readonly weight: number }[];
+}
+
+export interface Findings {
+  /** Groups with a score above 0, highest first; of equal scores from the floor up. */
+  readonly ranked: readonly GroupFinding[];
+  /** Groups measured without anything to work on. */
+  readonly fine: readonly MuscleGroupId[];
+  readonly notMeasured: readonly MuscleGroupId[];
+  /** "Short" results found, and how many chance alone makes in a healthy client. */
+  readonly shortFlags: { readonly found: number; readonly expected: number; readonly results: number };
+  /** Tests beyond mean + 2 SD on the free side; three or more ask for a look at hypermobility. */
+  readonly veryFree: readonly RomTest[];
+}
+
+/** Very free tests from which on the warning stands (domain 2.2). */
+export const VERY_FREE_WARNING = 3;
+
+const NO_WISH: Wish = { coach: 0, client: 0, complaint: false };
+
+function values(m: MeasuredTest): { side: Side | null; value: number }[] {
+  const out: { side: Side | null; value: number }[] = [];
+  if (m.both !== null) out.push({ side: null, value: m.both });
+  if (m.left !== null) out.push({ side: 'left', value: m.left });
+  if (m.right !== null) out.push({ side: 'right', value: m.right });
+  return out;
+}
+
+function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
+  const { test } = m;
+  const all = values(m);
+  const worse = [...all].sort((a, b) => (test.better === 'more' ? a.value - b.value : b.value - a.value))[0];
+  if (!worse) return null;
+  const reference = referenceFor(test, person);
+  const target = targetFor(test, reference, m.goal ?? null);
+  const difference = m.left !== null && m.right !== null ? sideDifference(m.left, m.right, test) : null;
+  const tighter = difference?.notable ? difference.tighter : null;
+  const short = target ? shortfall(worse.value, test, target) : null;
+  const counts = tighter !== null && target !== null && short !== null && short.gap > 0;
+  return {
+    test,
+    reference,
+    target,
+    side: worse.side,
+    value: worse.value,
+    shortfall: short,
+    tighter,
+    sideSpreads: counts ? Math.abs(difference!.delta) / target.sd : 0,
+  };
+}
+
+/** Chance that a healthy value is called short: a quarter below a middle half, Φ(−1) beyond one SD. */
+function chanceOfShort(test: RomTest): number {
+  return test.reference.kind === 'middle half' || test.reference.kind === 'grades' ? 0.25 : normalCdf(-1);
+}
+
+function isVeryFree(m: MeasuredTest, reference: AppliedReference): boolean {
+  if (reference.kind !== 'band') return false;
+  const direction = m.test.better === 'more' ? 1 : -1;
+  return values(m).some(({ value }) => direction * (value - reference.centre) > 2 * reference.sd);
+}
+
+/**
+ * Ranked muscle groups of a visit, each score with its parts (domain 2.2):
+ * Σ w·g / max(1, Σ w) + 0.5·min(2, largest notable side difference in spreads, of tests that the group limits by half or more)
+ * + max(coach's, client's interest)/3 + 1 for a linked complaint. Weights and steps are common practice, no source.
+ * @param wishes by group; missing ones count nothing
+ */
+export function findings(
+  measured: readonly MeasuredTest[],
+  person: Person,
+  wishes: Partial<Record<MuscleGroupId, Wish>> = {},
+): Findings {
+  const tests = measured.flatMap((m) => {
+    const finding = findingOf(m, person);
+    return finding ? [{ m, finding }] : [];
+  });
+  const ranked: GroupFinding[] = [];
+  const fine: MuscleGroupId[] = [];
+  const notMeasured: MuscleGroupId[] = [];
+  for (const group of MUSCLE_GROUP_IDS) {
+    const own = tests
+      .flatMap(({ finding }) => {
+        const weight = finding.test.limits.find((l) => l.group === group)?.weight ?? 0;
+        return weight > 0 ? [{ finding, weight }] : [];
+      })
+      .sort((a, b) => b.weight - a.weight);
+    const wish = wishes[group] ?? NO_WISH;
+    const interest = Math.max(wish.coach, wish.client) / 3;
+    const complaint = wish.complaint ? 1 : 0;
+    const judged = own.filter((t) => t.finding.shortfall !== null);
+    if (judged.length === 0) {
+      notMeasured.push(group);
+      continue;
+    }
+    const weights = judged.reduce((sum, t) => sum + t.weight, 0);
+    const short = judged.reduce((sum, t) => sum + t.weight * t.finding.shortfall!.g, 0) / Math.max(1, weights);
+    const heavy = own.filter((t) => t.weight >= 0.5);
+    const side = 0.5 * Math.min(2, Math.max(0, ...heavy.map((t) => t.finding.sideSpreads)));
+    const parts = { shortfall: short, side, interest, complaint };
+    const score = short + side + interest + complaint;
+    const tighter = heavy.find((t) => t.finding.tighter !== null)?.finding.tighter ?? null;
+    if (score > 0) ranked.push({ group, score, parts, tighter, tests: own });
+    else fine.push(group);
+  }
+  ranked.sort((a, b) => b.score - a.score);
+
+  const judged = tests.filter((t) => t.finding.reference.kind === 'band');
+  const results = judged.flatMap(({ m, finding }) =>
+    values(m).map(({ value }) => ({
+      short: bandOf(value, m.test, finding.reference) === 'short',
+      chance: chanceOfShort(m.test),
+    })),
+  );
+  return {
+    ranked,
+    fine,
+    notMeasured,
+    shortFlags: {
+      found: results.filter((r) => r.short).length,
+      expected: results.reduce((sum, r) => sum + r.chance, 0),
+      results: results.length,
+    },
+    veryFree: tests.filter(({ m, finding }) => isVeryFree(m, finding.reference)).map((t) => t.m.test),
+  };
+}

@@ -1,0 +1,81 @@
+import type { Source } from '../../source.js';
+import { mdc95, resultSem, Z90 } from '../error.js';
+import type { AppliedReference } from '../reference.js';
+import type { RomTest } from '../rom-test.js';
+
+/** Spread between people where no table gives one. Common practice, no source. In the unit of the test. */
+export const PRACTICE_SPREAD: Readonly<Record<RomTest['unit'], number>> = { deg: 8, cm: 3.5 };
+
+/** Largest shortfall that counts: beyond it the rank would not change anyone's mind. */
+const MOST = 3;
+
+/** Against a single value without a spread nobody can tell one spread from three: it counts at most this. Common practice, no source. */
+export const MOST_AGAINST_SINGLE_VALUE = 1;
+
+/** What a result is held against, and in which measure. Values in the unit of the test. */
+export interface Target {
+  readonly value: number;
+  /** Spread between people: makes shortfalls of different tests comparable. */
+  readonly sd: number;
+  readonly from: 'goal' | 'typical range' | 'single value';
+  readonly source: Source | null;
+  /** True when the spread is the trade's default, not a printed one. */
+  readonly practiceSpread: boolean;
+}
+
+/**
+ * The target of a test: the client's goal, else the stiff end of the typical range; a single value is widened by the practice spread.
+ * Null when the test has neither reference nor goal.
+ */
+export function targetFor(
+  test: Pick<RomTest, 'better' | 'unit'>,
+  reference: AppliedReference,
+  goal: number | null = null,
+): Target | null {
+  const spread = PRACTICE_SPREAD[test.unit];
+  const sd = reference.kind === 'band' ? reference.sd : spread;
+  const source = reference.kind === 'none' ? null : reference.source;
+  const practiceSpread = reference.kind !== 'band';
+  if (goal !== null) return { value: goal, sd, from: 'goal', source, practiceSpread };
+  if (reference.kind === 'none') return null;
+  const more = test.better === 'more';
+  if (reference.kind === 'band')
+    return { value: more ? reference.low : reference.high, sd, from: 'typical range', source, practiceSpread };
+  return {
+    value: more ? reference.value - spread : reference.value + spread,
+    sd,
+    from: 'single value',
+    source,
+    practiceSpread,
+  };
+}
+
+/** How far a value is from its target. */
+export interface Shortfall {
+  /** In spreads, 0 to 3; 0 unless the gap is more than measuring error (1.645 SEM). */
+  readonly g: number;
+  /** Gap in the unit of the test; positive when short. */
+  readonly gap: number;
+  /** Gap in smallest real changes, for information. */
+  readonly detectableSteps: number;
+}
+
+/**
+ * Shortfall of one value (domain 2.2): direction·(target − value)/SD, clipped to 0…3 (0…1 against a single value), and 0 unless the gap
+ * exceeds 1.645·SEM.
+ * @param value in the unit of the test
+ */
+export function shortfall(
+  value: number,
+  test: Pick<RomTest, 'better' | 'error' | 'resolution'>,
+  target: Pick<Target, 'value' | 'sd' | 'from'>,
+): Shortfall {
+  const sem = resultSem(test);
+  const most = target.from === 'single value' ? MOST_AGAINST_SINGLE_VALUE : MOST;
+  const gap = (target.value - value) * (test.better === 'more' ? 1 : -1);
+  return {
+    g: gap > Z90 * sem ? Math.min(most, gap / target.sd) : 0,
+    gap,
+    detectableSteps: gap / mdc95(sem),
+  };
+}

@@ -1,0 +1,59 @@
+import { CoreError } from '../../errors.js';
+
+/** Readings of n targets (clients), each by the same k raters (testers, days): `table[target][rater]`, in the unit of the test. */
+export type RatingTable = readonly (readonly number[])[];
+
+/** Mean squares of a two-way layout without replication, in squared units of the test, with their degrees of freedom. */
+export interface Anova {
+  /** Targets. */
+  readonly n: number;
+  /** Raters. */
+  readonly k: number;
+  readonly grandMean: number;
+  /** Between targets, n − 1. */
+  readonly bms: number;
+  /** Within targets, n(k − 1). */
+  readonly wms: number;
+  /** Between raters, k − 1. */
+  readonly jms: number;
+  /** Residual, (n − 1)(k − 1). */
+  readonly ems: number;
+}
+
+const mean = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0) / xs.length;
+
+/**
+ * Two-way analysis of variance of a full table.
+ * Source: Shrout PE, Fleiss JL 1979, Psychol Bull 86:420-428, table 1 (from memory; checked against their table 2).
+ * @throws CoreError `invalid-reliability` for fewer than 3 targets or 2 raters, gaps, or values that are no numbers
+ */
+export function anova(table: RatingTable): Anova {
+  const n = table.length;
+  const k = table[0]?.length ?? 0;
+  const refuse = (message: string): never => {
+    throw new CoreError('invalid-reliability', message);
+  };
+  if (n < 3) refuse('Measure at least 3 clients; 10 make a usable error.');
+  if (k < 2) refuse('Each client needs two measurements at least: two days, or two testers.');
+  if (table.some((row) => row.length !== k)) refuse('Every client needs the same number of measurements.');
+  if (table.some((row) => row.some((x) => !Number.isFinite(x)))) refuse('Every measurement is a number.');
+
+  const grandMean = mean(table.flat());
+  const targetMeans = table.map(mean);
+  const raterMeans = Array.from({ length: k }, (_, j) => mean(table.map((row) => row[j]!)));
+  const squares = (xs: readonly number[]) => xs.reduce((sum, x) => sum + (x - grandMean) ** 2, 0);
+  const between = k * squares(targetMeans);
+  const raters = n * squares(raterMeans);
+  const total = squares(table.flat());
+  // The residual is a difference of sums: rounding may take it a hair below zero.
+  const residual = Math.max(0, total - between - raters);
+  return {
+    n,
+    k,
+    grandMean,
+    bms: between / (n - 1),
+    wms: (residual + raters) / (n * (k - 1)),
+    jms: raters / (k - 1),
+    ems: residual / ((n - 1) * (k - 1)),
+  };
+}

@@ -1,0 +1,51 @@
+import { mdc90, mdc95 } from '../error.js';
+import { anova, type Anova, type RatingTable } from './anova.js';
+import { icc, type Estimate } from './icc.js';
+import { chiSquareQuantile } from './quantiles.js';
+
+/** Clients below which the interval of an error is too wide to lean on, and below which none is accepted. */
+export const CLIENTS_WANTED = 10;
+export const CLIENTS_ACCEPTED = 5;
+
+/** A coach's own measuring error of a test. Values in the unit of the test. */
+export interface OwnError {
+  readonly anova: Anova;
+  /** Same tester on two days: √EMS, with its interval from χ². */
+  readonly sameTester: Estimate;
+  /** Another tester: √(EMS + max(0, (JMS − EMS)/n)). */
+  readonly otherTester: number;
+  readonly mdc95: number;
+  readonly mdc90: number;
+  /** Reliability of one measurement, agreement and consistency. */
+  readonly agreement: Estimate;
+  readonly consistency: Estimate;
+  /** How far the error can be trusted, in words; null when enough clients were measured. */
+  readonly warning: string | null;
+}
+
+/**
+ * A coach's own error from n clients measured k times with repositioning (domain 2.2).
+ * SEM = √(error mean square) (Weir 2005, J Strength Cond Res 19:231-240); interval of it from χ² with (n − 1)(k − 1) degrees of freedom.
+ * @throws CoreError `invalid-reliability`
+ */
+export function ownError(table: RatingTable): OwnError {
+  const a = anova(table);
+  const df = (a.n - 1) * (a.k - 1);
+  const same = Math.sqrt(a.ems);
+  const bound = (p: number) => Math.sqrt((df * a.ems) / chiSquareQuantile(p, df));
+  const sameTester = { value: same, low: bound(0.975), high: bound(0.025) };
+  const ratio = sameTester.high / sameTester.low;
+  return {
+    anova: a,
+    sameTester,
+    otherTester: Math.sqrt(a.ems + Math.max(0, (a.jms - a.ems) / a.n)),
+    mdc95: mdc95(same),
+    mdc90: mdc90(same),
+    agreement: icc(a, '2,1'),
+    consistency: icc(a, '3,1'),
+    warning:
+      a.n >= CLIENTS_WANTED
+        ? null
+        : `Only ${a.n} clients: the true error may be up to ${ratio.toFixed(1)} times as large at one end of its interval as at the other. Measure ${CLIENTS_WANTED} or more.`,
+  };
+}

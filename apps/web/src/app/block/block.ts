@@ -33,7 +33,7 @@ export class BlockScreen {
   private readonly toasts = inject(ToastService);
   readonly clientId = input.required<string>();
   /** Groups handed over by the findings, joined by commas. */
-  readonly suggestedLanes = input<string | undefined>(undefined, { alias: 'lanes' });
+  readonly groups = input<string>();
 
   protected readonly bounds = BLOCK_BOUNDS;
   protected readonly trainable = trainableGroups();
@@ -49,7 +49,7 @@ export class BlockScreen {
   constructor() {
     effect(() => {
       const id = this.clientId();
-      const groups = (this.suggestedLanes() ?? '').split(',');
+      const groups = (this.groups() ?? '').split(',');
       untracked(() => void this.store.load(id, groups));
     });
   }

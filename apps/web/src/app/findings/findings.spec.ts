@@ -71,7 +71,7 @@ describe('FindingsScreen', () => {
     boxes[2]!.click();
     await screen.settle();
     await screen.press('Make 2 lanes');
-    expect(go).toHaveBeenCalledWith(['/clients', 'c1', 'block'], { queryParams: { lanes: 'hamstrings,soleus' } });
+    expect(go).toHaveBeenCalledWith(['/clients', 'c1', 'block'], { queryParams: { groups: 'hamstrings,soleus' } });
   });
 
   it('warns of very free joints, and says what a missing sex costs', async () => {

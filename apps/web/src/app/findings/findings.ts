@@ -108,7 +108,7 @@ export class FindingsScreen {
 
   protected makeLanes(): void {
     void this.router.navigate(['/clients', this.clientId(), 'block'], {
-      queryParams: { lanes: this.lanes().join(',') },
+      queryParams: { groups: this.lanes().join(',') },
     });
   }
 

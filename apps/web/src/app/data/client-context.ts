@@ -20,10 +20,12 @@ export class ClientContext {
     this.again$,
   ]).pipe(
     switchMap(([id]) => this.api.client(id).pipe(asLoadable())),
-    // While the same client is asked for again the screens keep what they have.
-    scan((before, now) =>
-      now.state === 'loading' && before.value && before.value.client.id === this.id$.value ? before : now,
-    ),
+    // While the same client is asked for again, and when that fails, the screens keep what they have: a lost connection must not take
+    // the bench away from under a coach who is measuring. Only a client who is gone goes.
+    scan((before, now) => {
+      const same = before.value?.client.id === this.id$.value;
+      return same && now.state !== 'ready' && now.problem?.status !== 404 ? before : now;
+    }),
   );
 
   readonly path = toSignal(this.path$, { initialValue: LOADING });

@@ -17,6 +17,7 @@ describe('toProblem', () => {
     [{ type: 'entity.parse.failed' }, 400],
     [{ type: 'charset.unsupported' }, 415],
     [new URIError('bad'), 400],
+    [{ code: 'ENOENT', statusCode: 404 }, 404],
     [{ code: 'ECONNREFUSED' }, 503],
     [{ driverError: { code: 'PROTOCOL_CONNECTION_LOST' } }, 503],
     [{ code: 'ER_DUP_ENTRY' }, 409],

@@ -36,6 +36,9 @@ export function toProblem(err: unknown): HttpProblem {
     return new HttpProblem('unsupported-media-type', 'Send the body as application/json in UTF-8.');
   if (err instanceof URIError || typeof type === 'string')
     return new HttpProblem('malformed-body', 'The request could not be read. Mend it and send again.');
+  // A file that is not there, from the static files: no sign of the database.
+  if ((err as { statusCode?: unknown } | null)?.statusCode === 404)
+    return new HttpProblem('not-found', 'There is nothing at this address. Go to the start page.');
   const code = codeOf(err) ?? codeOf((err as { driverError?: unknown } | null)?.driverError);
   if (code && UNREACHABLE.has(code))
     return new HttpProblem(

@@ -156,6 +156,8 @@ export class ProgressScreen {
     };
   });
 
+  protected readonly reading = formatReading;
+
   protected day(date: string): string {
     return formatDate(date, 'd MMM yyyy');
   }

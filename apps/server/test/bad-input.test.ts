@@ -1,0 +1,185 @@
+import { request as httpRequest } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { createServer, type Server } from 'node:http';
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Problem, SessionSummary } from '@yandle/contract';
+import { aClient, blockBody, clientBody, harness, TODAY, type Harness } from './harness.js';
+
+/** Every route that takes a body, with one that it accepts. */
+interface Route {
+  readonly method: 'post' | 'put';
+  readonly path: string;
+  readonly body: Record<string, unknown>;
+}
+
+describe('bad input', () => {
+  let h: Harness;
+  let routes: Route[];
+
+  beforeAll(async () => {
+    h = await harness();
+    const clientId = await aClient(h);
+    const block = (await h.agent.post(`/api/v1/clients/${clientId}/blocks`).send(blockBody()).expect(201)).body as {
+      id: string;
+    };
+    const sessions = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    const run = uuid();
+    const startedAt = h.clock.now.toISOString();
+    await h.agent.post(`/api/v1/sessions/${sessions[0]!.id}/runs`).send({ id: run, startedAt }).expect(201);
+    const visit = uuid();
+    const visitBody = { id: visit, date: TODAY, time: '09:40', warm: false, note: '', battery: ['neck-rotation'] };
+    await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(visitBody).expect(201);
+    const symptom = uuid();
+    await h.agent
+      .put(`/api/v1/runs/${run}/symptoms/${symptom}`)
+      .send({ item: 0, side: 'left', symptom: 'pinching' })
+      .expect(200);
+
+    const { id: _c, ...client } = clientBody(h.coachId);
+    const { id: _b, ...plan } = blockBody();
+    routes = [
+      { method: 'post', path: '/sign-in', body: { email: 'a@b.example', password: 'x' } },
+      {
+        method: 'post',
+        path: '/setup',
+        body: { studioName: 'S', timeZone: 'UTC', coachName: 'C', email: 'a@b.example', password: 'long enough now' },
+      },
+      { method: 'post', path: '/clients', body: clientBody(h.coachId) },
+      { method: 'put', path: `/clients/${clientId}`, body: { ...client, version: 1 } },
+      { method: 'post', path: `/clients/${clientId}/archive`, body: { version: 1 } },
+      { method: 'post', path: `/clients/${clientId}/restore`, body: { version: 1 } },
+      { method: 'post', path: `/clients/${clientId}/assessments`, body: { ...visitBody, id: uuid() } },
+      {
+        method: 'put',
+        path: `/assessments/${visit}/trials/${uuid()}`,
+        body: { testId: 'neck-rotation', side: 'left', value: 60, instrument: 'goniometer', replaces: null },
+      },
+      { method: 'post', path: `/clients/${clientId}/blocks`, body: blockBody() },
+      { method: 'put', path: `/blocks/${block.id}`, body: { ...plan, version: 1 } },
+      { method: 'post', path: `/blocks/${block.id}/end`, body: { version: 1 } },
+      { method: 'post', path: `/sessions/${sessions[1]!.id}/runs`, body: { id: uuid(), startedAt } },
+      {
+        method: 'put',
+        path: `/runs/${run}/sets/${uuid()}`,
+        body: { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, replaces: null },
+      },
+      {
+        method: 'put',
+        path: `/runs/${run}/symptoms/${uuid()}`,
+        body: { item: 0, side: 'left', symptom: 'other' },
+      },
+      { method: 'post', path: `/runs/${run}/finish`, body: { endedAt: startedAt, sensation: null, note: '' } },
+      { method: 'post', path: `/symptoms/${symptom}/clear`, body: { note: 'looked into' } },
+    ];
+  });
+  afterAll(() => h.close());
+
+  /** Rows of every table of the studio: what must not change. */
+  async function rows(): Promise<string> {
+    const tables = await h.source.query<{ name: string }[]>(
+      "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name <> 'auth_session'",
+    );
+    const counts = await Promise.all(
+      tables.map(async ({ name }) => {
+        const [row] = await h.source.query<{ n: string }[]>(`SELECT COUNT(*) AS n FROM \`${name}\``);
+        return `${name} ${row!.n}`;
+      }),
+    );
+    return counts.sort().join();
+  }
+
+  const WRONG: readonly unknown[] = [
+    null,
+    [],
+    {},
+    '',
+    ' ',
+    'x'.repeat(5000),
+    -1,
+    1.5,
+    1e300,
+    true,
+    '\u0000',
+    { $gt: '' },
+  ];
+
+  it('of any field of any route is refused with 4xx, a code, and the field; nothing is written', async () => {
+    const before = await rows();
+    for (const route of routes)
+      for (const [field, good] of Object.entries(route.body))
+        for (const wrong of WRONG) {
+          if (JSON.stringify(wrong) === JSON.stringify(good)) continue;
+          const res = await h.agent[route.method](`/api/v1${route.path}`).send({ ...route.body, [field]: wrong });
+          // A value that is allowed there (null for "none", text in a note) may pass validation; it must not break anything.
+          if (res.status < 300) {
+            expect(
+              ['easierEvery', 'sex', 'note', 'notes', 'aim', 'screeningNote', 'warm', 'value'],
+              `${route.path} ${field} ${JSON.stringify(wrong)?.slice(0, 30)}`,
+            ).toContain(field);
+            continue;
+          }
+          expect(res.status, `${route.path} ${field} ${JSON.stringify(wrong)?.slice(0, 30)}: ${res.text}`).toBeLessThan(
+            500,
+          );
+          const problem = res.body as Problem;
+          expect(res.headers['content-type']).toContain('application/problem+json');
+          expect(problem.detail.length).toBeGreaterThan(10);
+          if (problem.code === 'validation') expect(problem.errors!.length).toBeGreaterThan(0);
+        }
+    // Only what was accepted above may have come; refused requests wrote nothing.
+    const after = await rows();
+    for (const table of ['studio', 'coach', 'programme', 'revision', 'lane', 'prescription', 'session_item'])
+      expect(after.split(',').find((r) => r.startsWith(`${table} `))).toBe(
+        before.split(',').find((r) => r.startsWith(`${table} `)),
+      );
+  }, 120_000);
+
+  it('with a missing or an unknown field is refused and named', async () => {
+    for (const route of routes) {
+      for (const field of Object.keys(route.body)) {
+        const { [field]: _, ...rest } = route.body;
+        const res = await h.agent[route.method](`/api/v1${route.path}`).send(rest);
+        if (res.status === 429) continue;
+        expect(res.status, `${route.path} without ${field}`).toBe(400);
+        expect((res.body as Problem).errors!.map((e) => e.path)).toContain(field);
+      }
+      const extra = await h.agent[route.method](`/api/v1${route.path}`).send({ ...route.body, studioId: 'theirs' });
+      if (extra.status === 429) continue;
+      expect(extra.status, `${route.path} with studioId`).toBe(400);
+      expect((extra.body as Problem).errors!.map((e) => e.path)).toContain('studioId');
+    }
+  }, 60_000);
+
+  it('in the path is a missing thing, never a fault', async () => {
+    for (const bad of ['x', '..', '%00', "1' OR '1'='1", uuid(), 'a'.repeat(2000)])
+      for (const path of ['clients/ID', 'clients/ID/progress', 'assessments/ID', 'sessions/ID']) {
+        const res = await h.agent.get(`/api/v1/${path.replace('ID', encodeURIComponent(bad))}`);
+        expect([400, 404], `${path} ${bad}`).toContain(res.status);
+      }
+  });
+
+  it('in the encoding of a body is refused: broken UTF-8, lone quotes, wrong length', async () => {
+    const server: Server = createServer(h.app);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const { port } = server.address() as AddressInfo;
+    const send = (body: Buffer, type = 'application/json') =>
+      new Promise<number>((resolve, reject) => {
+        const req = httpRequest(
+          { port, host: '127.0.0.1', method: 'POST', path: '/api/v1/sign-in', headers: { 'content-type': type } },
+          (res) => {
+            res.resume();
+            res.on('end', () => resolve(res.statusCode ?? 0));
+          },
+        );
+        req.on('error', reject);
+        req.end(body);
+      });
+    expect(await send(Buffer.from('{"email": "a'))).toBe(400);
+    expect(await send(Buffer.from([0x7b, 0xff, 0xfe, 0x7d]))).toBe(400);
+    expect(await send(Buffer.from('"text"'))).toBe(400);
+    expect(await send(Buffer.from('{}'), 'application/xml')).toBe(415);
+    expect(await send(Buffer.from(`{"email":"${'x'.repeat(300_000)}"}`))).toBe(413);
+    await new Promise((resolve) => server.close(resolve));
+  });
+});

@@ -9,6 +9,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Add client' }).click();
   },
   intake: async (page) => of(page, 'intake'),
+  'not found': async (page) => void (await page.goto('/nowhere')),
   'measure, start': async (page) => of(page, 'measure'),
   'measure, visit': async (page) => {
     await of(page, 'measure');
@@ -47,6 +48,11 @@ for (const colorScheme of ['light', 'dark'] as const)
         await page.waitForLoadState('networkidle');
         expect(await axe(page)).toEqual([]);
       });
+    test('the first visit has no violation that axe can see', async ({ page }) => {
+      await page.goto('/setup');
+      await page.getByRole('button', { name: 'Create the studio' }).click();
+      expect(await axe(page)).toEqual([]);
+    });
     test('sign-in has no violation that axe can see', async ({ page }) => {
       await page.goto('/sign-in');
       await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();

@@ -60,3 +60,24 @@ test('a stop sign holds the exercise until the coach clears it', async ({ page }
   await page.getByRole('button', { name: 'Clear it' }).click();
   await expect(page.getByRole('link', { name: 'Run this session' })).toBeVisible();
 });
+
+test('nothing of one client stands under the name of another', async ({ page }) => {
+  const ottoline = (await clientCalled(page.request, 'Ottoline')).client;
+  const isaura = (await clientCalled(page.request, 'Isaura')).client;
+  await page.goto(`/clients/${isaura.id}/measure`);
+  await page.getByRole('button', { name: 'Open to correct or add' }).click();
+  await page.goto(`/clients/${ottoline.id}/measure`);
+  await page.getByRole('button', { name: 'Open to correct or add' }).click();
+  const row = page.getByRole('img', { name: /^Neck rotation/ });
+  await expect(row).toBeVisible();
+  // Straight to the same screen of the other client, whose visits do not come: nothing of the first may stay meanwhile.
+  await page.route(`**/clients/${isaura.id}/assessments`, (route) => route.abort());
+  await page.evaluate((path) => {
+    history.pushState(null, '', path);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, `/clients/${isaura.id}/measure`);
+  await expect(page.getByRole('combobox', { name: 'Find a client' })).toHaveValue(/Isaura/);
+  await expect(page.getByText('Yandle does not answer.')).toBeVisible();
+  await expect(row).toHaveCount(0);
+  await expect(page.getByRole('textbox', { name: /^Left, reading/ })).toHaveCount(0);
+});

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './browser';
 
 export default defineConfig({
   testDir: '.',
@@ -15,17 +16,6 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-quic',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--no-first-run',
-        '--disable-dev-shm-usage',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

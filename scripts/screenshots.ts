@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM } from '../e2e/browser';
 import type { ClientListItem, ClientPath, Page as ListPage } from '@yandle/contract';
 
 const OUT = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
@@ -8,18 +9,7 @@ const base = process.env['BASE_URL'];
 if (!base) throw new Error('Run this through npm run screenshots: it needs a product of its own.');
 
 /** One picture of each main view, from the demo data. */
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-quic',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--no-first-run',
-    '--disable-dev-shm-usage',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 
 async function open(options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Page> {
   const context = await browser.newContext({

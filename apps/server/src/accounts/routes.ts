@@ -48,14 +48,16 @@ function signInLimit(): RequestHandler {
 
 /** Creates the studio and its first coach, once: of two first visits at the same moment the lock lets one win. */
 async function createStudio(source: DataSource, body: SetupBody): Promise<string> {
+  const tooLate = new HttpProblem('already-set-up', 'This Yandle has its studio already. Sign in instead.');
+  // Hashing is dear: nobody may make an open route do it for nothing.
+  if ((await source.manager.count(StudioEntity)) > 0) throw tooLate;
   const passwordHash = await hashPassword(body.password);
   const runner = source.createQueryRunner();
   await runner.connect();
   try {
     await runner.query("SELECT GET_LOCK('yandle-setup', 10)");
     await runner.startTransaction();
-    if ((await runner.manager.count(StudioEntity)) > 0)
-      throw new HttpProblem('already-set-up', 'This Yandle has its studio already. Sign in instead.');
+    if ((await runner.manager.count(StudioEntity)) > 0) throw tooLate;
     const studioId = uuid();
     const coachId = uuid();
     await runner.manager.insert(StudioEntity, { id: studioId, name: body.studioName, timeZone: body.timeZone });

@@ -4,8 +4,15 @@ import {
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding, withInMemoryScrolling, withRouterConfig } from '@angular/router';
+import {
+  provideRouter,
+  RouteReuseStrategy,
+  withComponentInputBinding,
+  withInMemoryScrolling,
+  withRouterConfig,
+} from '@angular/router';
 import { routes } from './app.routes';
+import { FreshScreens } from './data/fresh-screens';
 import { signedOutInterceptor } from './data/signed-out.interceptor';
 
 export const appConfig: ApplicationConfig = {
@@ -18,6 +25,7 @@ export const appConfig: ApplicationConfig = {
       withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
       withRouterConfig({ paramsInheritanceStrategy: 'always' }),
     ),
+    { provide: RouteReuseStrategy, useClass: FreshScreens },
     provideHttpClient(withFetch(), withInterceptors([signedOutInterceptor])),
   ],
 };

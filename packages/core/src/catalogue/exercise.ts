@@ -11,7 +11,7 @@ export interface Exercise {
   readonly aim: string;
   /** The group it works; it is credited with all its seconds. */
   readonly primary: MuscleGroupId;
-  /** Groups credited with half of the seconds. */
+  /** Groups that are stretched along. Named only: a lane's dose counts its own group. */
   readonly secondary: readonly MuscleGroupId[];
   readonly technique: Technique;
   readonly position: Position;

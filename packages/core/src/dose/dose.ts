@@ -1,9 +1,6 @@
 import { CoreError } from '../errors.js';
 import type { Prescription } from '../styles/style.js';
 
-/** Share of a stretch's seconds that a group is credited with. Common practice, no source. */
-export const SHARE = { primary: 1, secondary: 0.5 } as const;
-
 /** Weekly seconds a side below which reviews see less gain: 5 min (Thomas E et al. 2018, Int J Sports Med 39(4):243-254; from memory). */
 export const FAVOURED_WEEKLY_SECONDS = 300;
 

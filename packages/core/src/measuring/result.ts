@@ -1,4 +1,5 @@
 import { CoreError } from '../errors.js';
+import { subsets } from '../math/subsets.js';
 import type { RomTest } from './rom-test.js';
 
 /** Most readings taken on one side in one visit. */
@@ -39,12 +40,6 @@ function median(xs: readonly number[]): number {
 
 function range(xs: readonly number[]): number {
   return Math.max(...xs) - Math.min(...xs);
-}
-
-/** All ways to take `size` readings, keeping the order they were taken in. At most 10 for five readings. */
-function subsets(xs: readonly number[], size: number): number[][] {
-  if (size === 0) return [[]];
-  return xs.flatMap((x, i) => subsets(xs.slice(i + 1), size - 1).map((rest) => [x, ...rest]));
 }
 
 /** The closest `size` readings; of equally close ones the later, since the client has settled by then. */

@@ -1,9 +1,5 @@
+import { subsets } from '../math/subsets.js';
 import type { Weekday } from './weekday.js';
-
-function subsets<T>(xs: readonly T[], size: number): T[][] {
-  if (size === 0) return [[]];
-  return xs.flatMap((x, i) => subsets(xs.slice(i + 1), size - 1).map((rest) => [x, ...rest]));
-}
 
 /** Gaps between the days of a week that repeats, in days. */
 function gaps(days: readonly Weekday[]): number[] {

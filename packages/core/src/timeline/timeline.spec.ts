@@ -40,7 +40,7 @@ describe('warmUpSeconds', () => {
   });
 
   it('is a fifth of the whole in between, and nothing when warm', () => {
-    expect(150 / (600 + 150)).toBeCloseTo(0.2, 10);
+    expect(warmUpSeconds(600, false) / (600 + warmUpSeconds(600, false))).toBeCloseTo(0.2, 10);
     expect(warmUpSeconds(600, true)).toBe(0);
   });
 });

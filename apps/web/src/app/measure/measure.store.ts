@@ -52,14 +52,11 @@ export class MeasureStore {
 
   async load(clientId: string): Promise<void> {
     this.clientId = clientId;
-    if (!clientId || this.outbox.pending() > 0) {
-      if (this.visits()) return;
-    }
+    if (!clientId) return;
     try {
       const visits = await firstValueFrom(this.api.assessments(clientId));
-      if (this.clientId !== clientId || this.outbox.pending() > 0) {
-        if (this.visits()) return;
-      }
+      // With readings on their way the list held here is the fuller one.
+      if (this.visits() && this.outbox.pending() > 0) return;
       this.visits.set(visits);
       const today = this.account.me()?.today;
       if (!this.openId()) {

@@ -1,8 +1,6 @@
 import { semFromMdc95 } from '../../measuring/error.js';
 import type { RomTest } from '../../measuring/rom-test.js';
-import { AAOS, BOONE_AZEN, GONIOMETER_ERROR, memory, practice, RIKLI_JONES, TAPE_ERROR } from './sources.js';
-
-const inches = (n: number) => Math.round(n * 2.54 * 10) / 10;
+import { AAOS, BOONE_AZEN, GONIOMETER_ERROR, inches, memory, practice, RIKLI_JONES, TAPE_ERROR } from './sources.js';
 
 /** Knee to wall: how far the shin travels over a foot whose heel stays down. */
 export const WEIGHT_BEARING_LUNGE: RomTest = {

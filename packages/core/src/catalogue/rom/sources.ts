@@ -23,3 +23,6 @@ export const GONIOMETER_ERROR = practice(
   'A working default until you have measured your own; goniometer readings of one tester commonly differ by 3-4° (Boone 1978) to 5° (Norkin & White).',
 );
 export const TAPE_ERROR = practice('A working default until you have measured your own.');
+
+/** Inches of a printed table in centimetres, to a millimetre. */
+export const inches = (n: number): number => Math.round(n * 2.54 * 10) / 10;

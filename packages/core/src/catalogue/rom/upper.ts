@@ -3,14 +3,13 @@ import {
   AAOS,
   BOONE_AZEN,
   GONIOMETER_ERROR,
+  inches,
   memory,
   practice,
   RIKLI_JONES,
   TAPE_ERROR,
   YOUDAS_NECK,
 } from './sources.js';
-
-const inches = (n: number) => Math.round(n * 2.54 * 10) / 10;
 
 /** Men of 20-54 years by Boone & Azen, a consensus value for everybody else. */
 const booneAzen = (mean: number, sd: number, otherwise: number): RomTest['reference'] => ({

@@ -12,7 +12,11 @@ export type CoreErrorCode =
   | 'invalid-date'
   | 'invalid-plan'
   | 'invalid-prescription'
-  | 'invalid-timeline';
+  | 'invalid-timeline'
+  | 'invalid-series'
+  | 'invalid-test'
+  | 'invalid-angle'
+  | 'invalid-line';
 
 /**
  * A refusal by the computation: bad input that a caller could have avoided.

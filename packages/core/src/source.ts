@@ -1,9 +1,10 @@
 /**
  * Where a number comes from.
  * `published`: checked against the publication. `memory`: written down from memory of the publication, to be shown as such.
- * `practice`: common practice in the trade, no source.
+ * `practice`: common practice in the trade, no source. `own`: measured or stated by a coach of the studio.
  */
-export type Origin = 'published' | 'memory' | 'practice';
+export const ORIGINS = ['published', 'memory', 'practice', 'own'] as const;
+export type Origin = (typeof ORIGINS)[number];
 
 /** A statement of origin that screens can show beside the number. */
 export interface Source {
@@ -17,6 +18,7 @@ export const ORIGIN_NOTE: Readonly<Record<Origin, string>> = {
   published: 'published',
   memory: 'from memory, check the source',
   practice: 'common practice, no source',
+  own: 'own figure',
 };
 
 /** A source as a screen prints it: what is cited, and how far it can be trusted. */

@@ -1,0 +1,30 @@
+import type { MuscleGroupId } from './muscle-group.js';
+
+/** Regions in which a client says that something hurts or feels stiff, and the groups that work there. Common practice, no source. */
+export const BODY_REGIONS = [
+  { id: 'foot', name: 'Foot and ankle', groups: ['plantar-foot', 'calf', 'soleus', 'shin'] },
+  { id: 'lower-leg', name: 'Lower leg', groups: ['calf', 'soleus', 'shin'] },
+  { id: 'knee', name: 'Knee', groups: ['quadriceps', 'hamstrings', 'calf', 'lateral-hip'] },
+  { id: 'thigh-front', name: 'Front of the thigh', groups: ['quadriceps', 'hip-flexors'] },
+  { id: 'thigh-back', name: 'Back of the thigh', groups: ['hamstrings'] },
+  { id: 'groin', name: 'Groin and inner thigh', groups: ['adductors', 'hip-flexors'] },
+  { id: 'hip', name: 'Hip and seat', groups: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors'] },
+  { id: 'low-back', name: 'Low back', groups: ['low-back', 'hip-flexors', 'hamstrings', 'lateral-trunk'] },
+  { id: 'upper-back', name: 'Upper back', groups: ['upper-back', 'thoracic-rotators', 'lats'] },
+  {
+    id: 'shoulder',
+    name: 'Shoulder',
+    groups: ['anterior-shoulder', 'posterior-shoulder', 'shoulder-rotators', 'pectorals', 'lats'],
+  },
+  { id: 'arm', name: 'Elbow and upper arm', groups: ['elbow-flexors', 'triceps'] },
+  { id: 'hand', name: 'Wrist and forearm', groups: ['forearm-flexors', 'forearm-extensors'] },
+  { id: 'neck', name: 'Neck', groups: ['upper-trapezius', 'neck-side', 'neck-front', 'neck-back'] },
+] as const satisfies readonly { id: string; name: string; groups: readonly MuscleGroupId[] }[];
+
+export type BodyRegionId = (typeof BODY_REGIONS)[number]['id'];
+export const BODY_REGION_IDS: readonly BodyRegionId[] = BODY_REGIONS.map((r) => r.id);
+
+/** Name of a region, for screens. */
+export function bodyRegionName(id: BodyRegionId): string {
+  return BODY_REGIONS.find((r) => r.id === id)!.name;
+}

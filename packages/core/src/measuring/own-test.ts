@@ -1,0 +1,68 @@
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { CoreError } from '../errors.js';
+import type { Source } from '../source.js';
+import { PRACTICE_SPREAD } from './findings/shortfall.js';
+import type { Position, RomTest, RomUnit, ValueRule } from './rom-test.js';
+
+/** What a coach writes down of a test of their own. Numbers in its unit. */
+export interface OwnTestDefinition {
+  readonly name: string;
+  readonly motion: string;
+  readonly purpose: string;
+  readonly position: Position;
+  readonly landmarks: readonly string[];
+  readonly steps: readonly string[];
+  readonly endPoint: string;
+  readonly instruments: readonly string[];
+  readonly unit: RomUnit;
+  readonly reads: string;
+  readonly better: RomTest['better'];
+  readonly sides: RomTest['sides'];
+  readonly valueRule: ValueRule;
+  readonly repeatTolerance: number;
+  readonly resolution: number;
+  readonly plausible: { readonly min: number; readonly max: number };
+  readonly error: { readonly sem: number; readonly source: Source };
+  /** A typical value with its spread; sd null for a single value; null for none. */
+  readonly reference: { readonly mean: number; readonly sd: number | null; readonly source: Source } | null;
+  readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+  readonly cautions: readonly string[];
+  readonly notFor: readonly string[];
+  readonly faults: readonly string[];
+}
+
+/** Fields that fix what a number means: they cannot change once the test has results. */
+export const MEANING_FIELDS = ['unit', 'better', 'sides', 'valueRule'] as const satisfies (keyof OwnTestDefinition)[];
+
+/**
+ * A test of the book from a coach's definition. The drawn scale runs over the plausible range, narrowed to three spreads around a
+ * reference where there is one.
+ * @throws CoreError `invalid-test` when its numbers contradict each other
+ */
+export function romTestOf(id: string, d: OwnTestDefinition): RomTest {
+  const { min, max } = d.plausible;
+  const refuse = (message: string): never => {
+    throw new CoreError('invalid-test', message);
+  };
+  if (!(min < max)) refuse('The smallest plausible reading must lie below the largest.');
+  if (d.repeatTolerance >= max - min) refuse('Readings that agree must lie closer than the whole plausible range.');
+  if (d.resolution > d.repeatTolerance)
+    refuse('The smallest step of the instrument cannot exceed the repeat tolerance.');
+  const r = d.reference;
+  if (r && (r.mean < min || r.mean > max)) refuse('The reference must lie within the plausible readings.');
+  const reach = r ? 3 * (r.sd ?? PRACTICE_SPREAD[d.unit]) : 0;
+  const low = r ? Math.max(min, r.mean - reach) : min;
+  const high = r ? Math.min(max, r.mean + reach) : max;
+  const { reference: _, ...rest } = d;
+  return {
+    ...rest,
+    id,
+    scale: d.better === 'more' ? { stiffest: low, freest: high } : { stiffest: high, freest: low },
+    sideThreshold: null,
+    reference: !r
+      ? { kind: 'none', why: 'No reference was given for this test.' }
+      : r.sd === null
+        ? { kind: 'nominal', value: r.mean, source: r.source }
+        : { kind: 'distribution', mean: r.mean, sd: r.sd, source: r.source },
+  };
+}

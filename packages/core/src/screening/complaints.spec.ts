@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { BODY_REGIONS } from '../anatomy/body-region.js';
+import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
+import { complaintChange, complaintsOf, complaintWords, HABITS, type Complaint } from './complaints.js';
+
+const back: Complaint = { region: 'low-back', score: 4, habits: ['sitting'] };
+
+describe('complaints', () => {
+  it('go with the groups of their region and of the habit they come with', () => {
+    expect(complaintsOf('low-back', [back])).toEqual([back]);
+    // Pectorals answer for sitting, not for the low back itself.
+    expect(complaintsOf('pectorals', [back])).toEqual([back]);
+    expect(complaintsOf('pectorals', [{ ...back, habits: [] }])).toEqual([]);
+    expect(complaintsOf('calf', [back])).toEqual([]);
+  });
+  it('end with a score of 0', () => {
+    expect(complaintsOf('low-back', [{ ...back, score: 0 }])).toEqual([]);
+  });
+  it('are said in words', () => {
+    expect(complaintWords(back)).toBe('low back 4 of 10, with sitting for hours');
+    expect(complaintWords({ region: 'neck', score: 2, habits: [] })).toBe('neck 2 of 10');
+  });
+  // Farrar JT et al. 2001, Pain 94:149-158 (from memory): 2 points or 30 %.
+  it.each([
+    [6, 4, 'better'],
+    [3, 2, 'better'],
+    [4, 3, 'no real change'],
+    [5, 4, 'no real change'],
+    [0, 1, 'no real change'],
+    [0, 2, 'worse'],
+    [3, 4, 'worse'],
+    [5, 5, 'no real change'],
+  ] as const)('from %i to %i is %s', (a, b, words) => {
+    expect(complaintChange(a, b)).toBe(words);
+  });
+  it('reach every muscle group by a region', () => {
+    const reached = new Set<string>(BODY_REGIONS.flatMap((r) => [...r.groups]));
+    expect(MUSCLE_GROUP_IDS.filter((g) => !reached.has(g) && g !== 'abdominals')).toEqual([]);
+    for (const h of HABITS) expect(new Set(h.groups).size).toBe(h.groups.length);
+  });
+});

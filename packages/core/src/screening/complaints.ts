@@ -1,0 +1,67 @@
+import { BODY_REGIONS, bodyRegionName, type BodyRegionId } from '../anatomy/body-region.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { lowerFirst, runningList } from '../words/list.js';
+
+/** What a complaint comes with, and the groups that usually answer for it. Common practice, no source. */
+export const HABITS = [
+  {
+    id: 'sitting',
+    name: 'Sitting for hours',
+    groups: ['hip-flexors', 'hamstrings', 'pectorals', 'thoracic-rotators', 'neck-back'],
+  },
+  { id: 'screen', name: 'Looking at a screen', groups: ['neck-back', 'upper-trapezius', 'pectorals', 'upper-back'] },
+  {
+    id: 'running',
+    name: 'Running',
+    groups: ['calf', 'soleus', 'hamstrings', 'hip-flexors', 'quadriceps', 'plantar-foot'],
+  },
+  { id: 'cycling', name: 'Cycling', groups: ['hip-flexors', 'quadriceps', 'upper-back', 'neck-back'] },
+  { id: 'overhead', name: 'Work overhead', groups: ['lats', 'pectorals', 'upper-trapezius', 'triceps'] },
+  { id: 'lifting', name: 'Lifting', groups: ['low-back', 'hamstrings', 'gluteals', 'lateral-trunk'] },
+  { id: 'standing', name: 'Standing all day', groups: ['calf', 'soleus', 'plantar-foot', 'low-back'] },
+  { id: 'sleep', name: 'How they sleep', groups: ['neck-side', 'hip-flexors', 'posterior-shoulder'] },
+  { id: 'carrying', name: 'Carrying on one side', groups: ['lateral-trunk', 'upper-trapezius', 'neck-side'] },
+  { id: 'gripping', name: 'Gripping or typing', groups: ['forearm-flexors', 'forearm-extensors'] },
+] as const satisfies readonly { id: string; name: string; groups: readonly MuscleGroupId[] }[];
+
+export type HabitId = (typeof HABITS)[number]['id'];
+export const HABIT_IDS: readonly HabitId[] = HABITS.map((h) => h.id);
+
+/** Name of a habit, for screens. */
+export function habitName(id: HabitId): string {
+  return HABITS.find((h) => h.id === id)!.name;
+}
+
+/** A complaint as it stands: 0 nothing to 10 worst, and what it comes with. */
+export interface Complaint {
+  readonly region: BodyRegionId;
+  readonly score: number;
+  readonly habits: readonly HabitId[];
+}
+
+/** Complaints that go with a group: those of its regions, and those that come with a habit which loads it. A score of 0 is over. */
+export function complaintsOf(group: MuscleGroupId, complaints: readonly Complaint[]): Complaint[] {
+  const has = (groups: readonly MuscleGroupId[]) => groups.includes(group);
+  return complaints.filter(
+    (c) =>
+      c.score > 0 &&
+      (has(BODY_REGIONS.find((r) => r.id === c.region)!.groups) ||
+        c.habits.some((id) => has(HABITS.find((h) => h.id === id)!.groups))),
+  );
+}
+
+/** A complaint in words: "low back 4 of 10, with sitting for hours". */
+export function complaintWords(c: Complaint): string {
+  const habits = c.habits.length > 0 ? `, with ${runningList(c.habits.map((h) => lowerFirst(habitName(h))))}` : '';
+  return `${lowerFirst(bodyRegionName(c.region))} ${c.score} of 10${habits}`;
+}
+
+/**
+ * Whether a complaint score has really changed: by 2 points, or by 30 % of the earlier one (an earlier 0 needs the points).
+ * Source: Farrar JT et al. 2001, Pain 94:149-158 (from memory).
+ */
+export function complaintChange(earlier: number, later: number): 'better' | 'no real change' | 'worse' {
+  const by = Math.abs(later - earlier);
+  if (by < 2 && !(earlier > 0 && by / earlier >= 0.3 - 1e-9)) return 'no real change';
+  return later < earlier ? 'better' : 'worse';
+}

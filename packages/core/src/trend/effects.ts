@@ -1,0 +1,52 @@
+import { changeBetween, type Change } from '../measuring/change.js';
+import type { Better } from '../measuring/rom-test.js';
+import { daysBetween, type PlainDate } from '../schedule/plain-date.js';
+import { CoreError } from '../errors.js';
+import type { DatedResult } from './series.js';
+
+/** A break shorter than this is no break (domain 2.3). */
+export const BREAK_DAYS = 14;
+
+/**
+ * What one session did: after − before of a quick check on the same day. Cold before and warm after is the point here, so it is no
+ * warning; the effect fades within the hour or the day and is never added to a trend.
+ */
+export function withinSessionEffect(
+  before: Omit<DatedResult, 'date'>,
+  after: Omit<DatedResult, 'date'>,
+  better: Better,
+): Change {
+  return changeBetween(before.value, after.value, better, [before.sem, after.sem]);
+}
+
+/** What was kept over a break. Gains in the unit of the test, + is freer. */
+export interface Retention {
+  readonly gain: number;
+  readonly kept: number;
+  /** kept / gain. Below 0 when less than the start is left. */
+  readonly share: number;
+  readonly breakDays: number;
+}
+
+/**
+ * How much of a gain is left after a break of two weeks or more without logs. Null when the break is shorter, or when the gain before it
+ * was not more than measuring error: what was never there cannot be kept.
+ * @param lastLog day of the last logged session before the break
+ * @throws CoreError `invalid-series` when the three results are not in the order of their dates
+ */
+export function retention(
+  baseline: DatedResult,
+  before: DatedResult,
+  after: DatedResult,
+  lastLog: PlainDate,
+  better: Better,
+): Retention | null {
+  if (!(baseline.date < before.date && before.date < after.date))
+    throw new CoreError('invalid-series', 'Retention compares a start, a result before the break and one after it.');
+  const breakDays = daysBetween(lastLog, after.date);
+  if (breakDays < BREAK_DAYS) return null;
+  const change = changeBetween(baseline.value, before.value, better, [baseline.sem, before.sem]);
+  if (change.class !== 'improved') return null;
+  const kept = changeBetween(baseline.value, after.value, better, [baseline.sem, after.sem]).gain;
+  return { gain: change.gain, kept, share: kept / change.gain, breakDays };
+}

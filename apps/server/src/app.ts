@@ -8,19 +8,24 @@ import { v4 as uuid } from 'uuid';
 import { requireCoach } from './accounts/current.js';
 import { accountRoutes } from './accounts/routes.js';
 import type { DatabaseSessionStore } from './accounts/session-store.js';
+import { pictureRoutes } from './assessments/pictures.js';
 import { assessmentRoutes } from './assessments/routes.js';
 import { blockRoutes } from './blocks/routes.js';
 import { clientRoutes } from './clients/routes.js';
 import type { Clock } from './clock.js';
 import type { Config } from './config.js';
 import { errorHandler } from './http/error-handler.js';
+import { deviceRoutes } from './devices/routes.js';
+import { focusRoutes } from './focus/routes.js';
 import { healthRoutes } from './http/health.js';
 import { HttpProblem } from './http/problem.js';
 import { sameSiteWrites, securityHeaders } from './http/security.js';
 import { webFiles } from './http/web-files.js';
 import { progressRoutes } from './progress/routes.js';
 import { sessionRoutes } from './sessions/routes.js';
+import { testBookRoutes } from './test-book/routes.js';
 import { todayRoutes } from './today/routes.js';
+import { transferRoutes } from './transfer/routes.js';
 
 const MONTH_MS = 30 * 24 * 60 * 60 * 1000;
 
@@ -92,6 +97,11 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   api.use(sessionRoutes(clock));
   api.use(todayRoutes(clock));
   api.use(progressRoutes(clock));
+  api.use(testBookRoutes(clock));
+  api.use(focusRoutes(clock));
+  api.use(pictureRoutes());
+  api.use(deviceRoutes());
+  api.use(transferRoutes(source, clock));
   api.use((req) => {
     throw new HttpProblem(
       'not-found',

@@ -51,6 +51,8 @@ async function start(): Promise<void> {
     // Requests under way are answered; idle connections are closed; nothing holds the end up for long.
     server.close(() => void source.destroy().finally(() => process.exit(0)));
     server.closeIdleConnections();
+    // Streams never end by themselves.
+    setTimeout(() => server.closeAllConnections(), 2_000).unref();
     setTimeout(() => process.exit(1), 10_000).unref();
   };
   process.on('SIGTERM', () => stop('SIGTERM'));

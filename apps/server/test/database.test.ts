@@ -53,7 +53,7 @@ describe('from the version before, with data', () => {
   it('keeps clients and visits, and lets what is new be missing', async () => {
     const source = await emptyDatabase();
     const runner = source.createQueryRunner();
-    await new MIGRATIONS[1]!().down(runner);
+    for (const Migration of MIGRATIONS.slice(1).reverse()) await new Migration().down(runner);
     await source.query("INSERT INTO studio (id, name, time_zone) VALUES ('s', 'Old', 'UTC')");
     await source.query(
       "INSERT INTO coach (id, studio_id, name, email, password_hash) VALUES ('k', 's', 'n', 'e', 'h')",
@@ -63,8 +63,16 @@ describe('from the version before, with data', () => {
          easy_on, screening, screening_note, notes, request_hash)
        VALUES ('c', 's', 'k', 'Kept', '1980-01-01', '', 'regular', '[1]', 20, '[]', 'clear', '', '', 'x')`,
     );
-    await new MIGRATIONS[1]!().up(runner);
+    await source.query(
+      "INSERT INTO assessment (id, studio_id, client_id, tester_id, date, time, warm, note, request_hash) VALUES ('a', 's', 'c', 'k', '2026-01-05', '09:40', 0, '', 'x')",
+    );
+    await source.query(
+      "INSERT INTO trial (id, studio_id, assessment_id, seq, test_id, value, instrument, request_hash) VALUES ('t', 's', 'a', 1, 'neck-flexion', 50, 'goniometer', 'x')",
+    );
+    for (const Migration of MIGRATIONS.slice(1)) await new Migration().up(runner);
     await runner.release();
+    const [trial] = await source.query("SELECT value, warm, tester_id AS tester FROM trial WHERE id = 't'");
+    expect(trial).toEqual({ value: '50.00', warm: null, tester: null });
     const [row] = await source.query("SELECT name, sex FROM client WHERE id = 'c'");
     expect(row).toEqual({ name: 'Kept', sex: null });
     expect((await source.driver.createSchemaBuilder().log()).upQueries).toHaveLength(0);

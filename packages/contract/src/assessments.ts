@@ -1,4 +1,4 @@
-import type { Side } from '@yandle/core';
+import type { Side, SymptomId } from '@yandle/core';
 
 export interface CreateAssessmentBody {
   readonly id: string;
@@ -18,12 +18,46 @@ export interface TrialBody {
   readonly value: number;
   readonly instrument: string;
   readonly replaces: string | null;
+  /** Body state of this reading when it differs from the visit's; null as the visit. */
+  readonly warm: boolean | null;
+  /** Who took this reading when not the visit's tester; null as the visit. */
+  readonly testerId: string | null;
 }
 
 export interface Trial extends TrialBody {
   readonly id: string;
   /** Id of the reading that corrected this one; null when it stands. */
   readonly replacedBy: string | null;
+}
+
+/** `skipped`: not taken today. `stopped`: ended by pain or a symptom. `resumed`: the entry before was a slip. */
+export const VISIT_EVENT_KINDS = ['skipped', 'stopped', 'resumed'] as const;
+export type VisitEventKind = (typeof VISIT_EVENT_KINDS)[number];
+
+/** Something that happened to a test of a visit. The newest of a test stands. */
+export interface VisitEventBody {
+  readonly testId: string;
+  readonly kind: VisitEventKind;
+  readonly side: Side | null;
+  /** What was felt; only when stopped. */
+  readonly symptom: SymptomId | null;
+  readonly reason: string;
+}
+
+export interface VisitEvent extends VisitEventBody {
+  readonly id: string;
+}
+
+/** The nine items of the Beighton score in the order of the catalogue; null for not looked at. */
+export interface BeightonBody {
+  readonly items: readonly (boolean | null)[];
+}
+
+/** A picture that a coach attached to a test of a visit. */
+export interface AttachedPicture {
+  readonly id: string;
+  readonly testId: string;
+  readonly side: Side | null;
 }
 
 export interface Assessment {
@@ -40,4 +74,9 @@ export interface Assessment {
   readonly hoursSinceSession: number | null;
   /** In the order taken, corrected ones included. */
   readonly trials: readonly Trial[];
+  /** In the order entered. */
+  readonly events: readonly VisitEvent[];
+  /** As entered last; null when not looked at. */
+  readonly beighton: readonly (boolean | null)[] | null;
+  readonly pictures: readonly AttachedPicture[];
 }

@@ -7,3 +7,7 @@ export * from './blocks.js';
 export * from './sessions.js';
 export * from './today.js';
 export * from './progress.js';
+export * from './test-book.js';
+export * from './focus.js';
+export * from './devices.js';
+export * from './transfer.js';

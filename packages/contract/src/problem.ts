@@ -16,6 +16,7 @@ export type ProblemCode =
   | 'screening-blocks-planning'
   | 'block-has-logs'
   | 'symptom-not-cleared'
+  | 'import-refused'
   | 'computation'
   | 'database-unavailable'
   | 'internal';
@@ -38,6 +39,6 @@ export interface Problem {
   /** Id of the request, for the log. */
   readonly instance: string;
   readonly errors?: readonly FieldError[];
-  /** On `stale-version`: the state as it is now. */
+  /** On `stale-version`: the state as it is now. On `import-refused`: the report. */
   readonly current?: unknown;
 }

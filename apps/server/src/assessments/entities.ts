@@ -1,4 +1,5 @@
-import type { Side } from '@yandle/core';
+import type { VisitEventKind } from '@yandle/contract';
+import type { Side, SymptomId } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -56,8 +57,82 @@ export class TrialEntity {
   /** In the unit of the test. DECIMAL travels as text. */
   @Column({ name: 'value', type: 'decimal', precision: 7, scale: 2 }) value!: string;
   @Column({ name: 'instrument', type: 'varchar', length: 60 }) instrument!: string;
+  /** Null: as the visit. */
+  @Column({ name: 'warm', type: 'boolean', nullable: true }) warm!: boolean | null;
+  /** Null: as the visit. */
+  @RefColumn('tester_id', { nullable: true }) testerId!: string | null;
   @RefColumn('replaces', { nullable: true }) replaces!: string | null;
   @RefColumn('replaced_by', { nullable: true }) replacedBy!: string | null;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** A test skipped or ended by a symptom, or that taken back. Never changed. */
+@Entity('visit_event')
+@Index('IDX_visit_event_assessment', ['assessmentId'])
+@Index('IDX_visit_event_studio', ['studioId'])
+export class VisitEventEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_visit_event_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('assessment_id') assessmentId!: string;
+  @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_visit_event_assessment' })
+  assessment?: Relation<AssessmentEntity>;
+  /** Place in the order entered. */
+  @Column({ name: 'seq', type: 'int' }) seq!: number;
+  @Column({ name: 'test_id', type: 'varchar', length: 60 }) testId!: string;
+  @Column({ name: 'kind', type: 'varchar', length: 20 }) kind!: VisitEventKind;
+  @Column({ name: 'side', type: 'varchar', length: 5, nullable: true }) side!: Side | null;
+  @Column({ name: 'symptom', type: 'varchar', length: 20, nullable: true }) symptom!: SymptomId | null;
+  @Column({ name: 'reason', type: 'varchar', length: 500 }) reason!: string;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** The nine items of one look. A later look is a new row; the newest stands. */
+@Entity('beighton')
+@Index('IDX_beighton_assessment', ['assessmentId'])
+@Index('IDX_beighton_studio', ['studioId'])
+export class BeightonEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_beighton_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('assessment_id') assessmentId!: string;
+  @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_beighton_assessment' })
+  assessment?: Relation<AssessmentEntity>;
+  @Column({ name: 'seq', type: 'int' }) seq!: number;
+  @Column({ name: 'items', type: 'simple-json' }) items!: readonly (boolean | null)[];
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** A picture that a coach attached to a test. */
+@Entity('picture')
+@Index('IDX_picture_assessment', ['assessmentId'])
+@Index('IDX_picture_studio', ['studioId'])
+export class PictureEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_picture_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('assessment_id') assessmentId!: string;
+  @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_picture_assessment' })
+  assessment?: Relation<AssessmentEntity>;
+  @Column({ name: 'test_id', type: 'varchar', length: 60 }) testId!: string;
+  @Column({ name: 'side', type: 'varchar', length: 5, nullable: true }) side!: Side | null;
+  @Column({ name: 'media_type', type: 'varchar', length: 40 }) mediaType!: string;
+  @Column({ name: 'bytes', type: 'mediumblob', select: false }) bytes!: Buffer;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

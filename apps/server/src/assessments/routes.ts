@@ -1,9 +1,9 @@
-import { createAssessmentSchema, trialSchema } from '@yandle/contract/schemas';
+import { beightonSchema, createAssessmentSchema, trialSchema, visitEventSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import { dateIn, type Clock } from '../clock.js';
 import { pathId, validBody } from '../http/validate.js';
-import { createAssessment, getAssessment, listAssessments, putTrial } from './service.js';
+import { createAssessment, getAssessment, listAssessments, putBeighton, putEvent, putTrial } from './service.js';
 
 export function assessmentRoutes(clock: Clock): Router {
   const router = Router();
@@ -27,6 +27,18 @@ export function assessmentRoutes(clock: Clock): Router {
     const body = validBody(trialSchema, req.body);
     const trialId = pathId(req.params.trialId, 'reading');
     res.json(await putTrial(data, pathId(req.params.id, 'assessment'), trialId, body, studio.timeZone));
+  });
+  router.put('/assessments/:id/events/:eventId', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    const body = validBody(visitEventSchema, req.body);
+    const eventId = pathId(req.params.eventId, 'entry');
+    res.json(await putEvent(data, pathId(req.params.id, 'assessment'), eventId, body, studio.timeZone));
+  });
+  router.put('/assessments/:id/beighton/:lookId', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    const body = validBody(beightonSchema, req.body);
+    const lookId = pathId(req.params.lookId, 'entry');
+    res.json(await putBeighton(data, pathId(req.params.id, 'assessment'), lookId, body, studio.timeZone));
   });
   return router;
 }

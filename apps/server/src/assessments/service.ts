@@ -1,12 +1,12 @@
-import type { Assessment, CreateAssessmentBody, TrialBody } from '@yandle/contract';
+import type { Assessment, BeightonBody, CreateAssessmentBody, TrialBody, VisitEventBody } from '@yandle/contract';
 import {
+  asMeasuredBy,
   assertPlausible,
   CoreError,
   MAX_TRIALS,
   resultOfTrials,
-  romTestById,
-  ROM_TESTS,
   standing,
+  testInBook,
   type PlainDate,
   type SidedValues,
 } from '@yandle/core';
@@ -17,7 +17,8 @@ import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
-import { AssessmentEntity, TrialEntity } from './entities.js';
+import { assertInBook, loadBook } from '../test-book/book.js';
+import { AssessmentEntity, BeightonEntity, PictureEntity, TrialEntity, VisitEventEntity } from './entities.js';
 
 /** Sessions further back say nothing about a visit's conditions. */
 const HOURS_THAT_MATTER = 7 * 24;
@@ -40,11 +41,18 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
     { assessmentId: In(rows.map((r) => r.id)) },
     { order: { assessmentId: 'ASC', seq: 'ASC' } },
   );
+  const ofVisits = { assessmentId: In(rows.map((r) => r.id)) };
+  const events = await data.find(VisitEventEntity, ofVisits, { order: { seq: 'ASC' } });
+  const looks = await data.find(BeightonEntity, ofVisits, { order: { seq: 'ASC' } });
+  const pictures = await data.find(PictureEntity, ofVisits, { order: { createdAt: 'ASC', id: 'ASC' } });
   const coaches = await data.find(CoachEntity, {});
+  const byVisit = new Map<string, TrialEntity[]>();
+  for (const t of trials) byVisit.set(t.assessmentId, [...(byVisit.get(t.assessmentId) ?? []), t]);
   const ends = await sessionEnds(data, first.clientId);
   return rows.map((r) => {
     const at = instantOf(r.date, r.time, timeZone).getTime();
     const before = ends.filter((e) => e.getTime() <= at).pop();
+    const own = byVisit.get(r.id) ?? [];
     const hours = before ? (at - before.getTime()) / 3_600_000 : Infinity;
     return {
       id: r.id,
@@ -55,19 +63,24 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
       testerId: r.testerId,
       testerName: coaches.find((c) => c.id === r.testerId)?.name ?? '',
       note: r.note,
-      battery: r.battery ?? [...new Set(trials.filter((t) => t.assessmentId === r.id).map((t) => t.testId))],
+      battery: r.battery ?? [...new Set(own.map((t) => t.testId))],
       hoursSinceSession: hours <= HOURS_THAT_MATTER ? Math.round(hours * 10) / 10 : null,
-      trials: trials
-        .filter((t) => t.assessmentId === r.id)
-        .map((t) => ({
-          id: t.id,
-          testId: t.testId,
-          side: t.side,
-          value: Number(t.value),
-          instrument: t.instrument,
-          replaces: t.replaces,
-          replacedBy: t.replacedBy,
-        })),
+      trials: own.map((t) => ({
+        id: t.id,
+        testId: t.testId,
+        side: t.side,
+        value: Number(t.value),
+        instrument: t.instrument,
+        replaces: t.replaces,
+        replacedBy: t.replacedBy,
+        warm: t.warm,
+        testerId: t.testerId,
+      })),
+      events: events
+        .filter((e) => e.assessmentId === r.id)
+        .map(({ id, testId, kind, side, symptom, reason }) => ({ id, testId, kind, side, symptom, reason })),
+      beighton: looks.filter((l) => l.assessmentId === r.id).at(-1)?.items ?? null,
+      pictures: pictures.filter((p) => p.assessmentId === r.id).map(({ id, testId, side }) => ({ id, testId, side })),
     };
   });
 }
@@ -94,6 +107,7 @@ export async function createAssessment(
     const client = await tx.get(ClientEntity, clientId, 'client');
     // The client belongs to the fingerprint: the same id for another client is another request.
     if (await tx.isNew(AssessmentEntity, body.id, { clientId, ...body })) {
+      assertInBook(await loadBook(tx), body.battery, (i) => `battery.${i}`);
       const errors = [];
       if (body.date > who.today) errors.push({ path: 'date', message: 'A visit cannot lie in the future.' });
       if (body.date < client.birthDate) errors.push({ path: 'date', message: 'This is before the client was born.' });
@@ -121,7 +135,9 @@ export async function putTrial(
   return data.transaction(async (tx) => {
     await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
     if (await tx.isNew(TrialEntity, id, { assessmentId, ...body })) {
-      const test = romTestById(body.testId);
+      const book = await loadBook(tx);
+      assertInBook(book, [body.testId], () => 'testId');
+      const test = testInBook(book, body.testId);
       const refuse = (path: string, message: string): never => {
         throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
       };
@@ -133,11 +149,23 @@ export async function putTrial(
         if (err instanceof CoreError) refuse('value', err.message);
         throw err;
       }
+      if (body.testerId !== null && !(await tx.findOne(CoachEntity, { id: body.testerId })))
+        refuse('testerId', 'Choose a coach of this studio.');
       const rows = await tx.find(TrialEntity, { assessmentId }, { order: { seq: 'ASC' } });
       const same = rows.filter((t) => t.testId === body.testId && t.side === body.side);
       const replaced = body.replaces === null ? null : same.find((t) => t.id === body.replaces);
       if (replaced === undefined) refuse('replaces', 'There is no such reading of this test and side to correct.');
       if (replaced?.replacedBy) refuse('replaces', 'This reading has been corrected already. Correct the newer one.');
+      const events = await tx.find(
+        VisitEventEntity,
+        { assessmentId, testId: body.testId },
+        { order: { seq: 'DESC' }, take: 1 },
+      );
+      if (!replaced && events[0]?.kind === 'stopped')
+        throw new HttpProblem(
+          'conflict',
+          'This test was ended by a symptom. Take no more readings of it in this visit.',
+        );
       if (!replaced && standing(same).length >= MAX_TRIALS)
         refuse('value', `More than ${MAX_TRIALS} readings on a side tire the client. Correct one instead of adding.`);
       await tx.insert(TrialEntity, {
@@ -156,11 +184,53 @@ export async function putTrial(
   });
 }
 
+/** A test skipped, ended by a symptom, or that taken back. Sending it again changes nothing. */
+export async function putEvent(
+  data: StudioData,
+  assessmentId: string,
+  id: string,
+  body: VisitEventBody,
+  timeZone: string,
+): Promise<Assessment> {
+  return data.transaction(async (tx) => {
+    await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
+    if (await tx.isNew(VisitEventEntity, id, { assessmentId, ...body })) {
+      assertInBook(await loadBook(tx), [body.testId], () => 'testId');
+      const seq = (await tx.find(VisitEventEntity, { assessmentId })).length + 1;
+      const requestHash = hashOf({ assessmentId, ...body });
+      await tx.insert(VisitEventEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: new Date() });
+    }
+    return getAssessment(tx, assessmentId, timeZone);
+  });
+}
+
+/** The nine items of the Beighton score; a later look stands for an earlier one. */
+export async function putBeighton(
+  data: StudioData,
+  assessmentId: string,
+  id: string,
+  body: BeightonBody,
+  timeZone: string,
+): Promise<Assessment> {
+  return data.transaction(async (tx) => {
+    await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
+    if (await tx.isNew(BeightonEntity, id, { assessmentId, ...body })) {
+      const seq = (await tx.find(BeightonEntity, { assessmentId })).length + 1;
+      const requestHash = hashOf({ assessmentId, ...body });
+      await tx.insert(BeightonEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: new Date() });
+    }
+    return getAssessment(tx, assessmentId, timeZone);
+  });
+}
+
 /** Newest values of each sided test measured on both sides, for choosing which side begins. */
 export async function latestSidedValues(data: StudioData, clientId: string, timeZone: string): Promise<SidedValues[]> {
   const visits = (await listAssessments(data, clientId, timeZone)).reverse();
-  return ROM_TESTS.filter((t) => t.sides !== 'none').flatMap((test) => {
+  const book = await loadBook(data);
+  return book.tests.flatMap((plain) => {
+    if (plain.sides === 'none') return [];
     for (const visit of visits) {
+      const test = asMeasuredBy(book, plain, visit.testerId);
       const value = (side: 'left' | 'right') => {
         const readings = standing(visit.trials.filter((t) => t.testId === test.id && t.side === side));
         return readings.length > 0

@@ -3,6 +3,7 @@ import { ageOn, type PlainDate } from '@yandle/core';
 import { Brackets } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
+import { assertVersion } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
 import { ClientEntity } from './entities.js';
 import { overviews } from './overview.js';
@@ -62,18 +63,6 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
     }
     return clientView(await tx.get(ClientEntity, body.id, 'client'), today);
   });
-}
-
-/** Throws `stale-version` with the present state when an edit started from another version. */
-export function assertVersion(row: { version: number }, version: number, current: unknown): void {
-  if (row.version !== version)
-    throw new HttpProblem(
-      'stale-version',
-      'Somebody changed this meanwhile. Look at the present state and edit that.',
-      {
-        current,
-      },
-    );
 }
 
 export async function updateClient(

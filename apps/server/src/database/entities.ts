@@ -1,8 +1,16 @@
 import { AuthSessionEntity, CoachEntity, StudioEntity } from '../accounts/entities.js';
-import { AssessmentEntity, TrialEntity } from '../assessments/entities.js';
+import {
+  AssessmentEntity,
+  BeightonEntity,
+  PictureEntity,
+  TrialEntity,
+  VisitEventEntity,
+} from '../assessments/entities.js';
 import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, RevisionEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
+import { FeltEntity, FocusEntity, GoalEntity } from '../focus/entities.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
+import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-book/entities.js';
 
 /** All tables, referenced ones first. */
 export const ENTITIES = [
@@ -12,6 +20,16 @@ export const ENTITIES = [
   ClientEntity,
   AssessmentEntity,
   TrialEntity,
+  VisitEventEntity,
+  BeightonEntity,
+  PictureEntity,
+  OwnTestEntity,
+  OwnBatteryEntity,
+  StudyEntity,
+  OwnErrorEntity,
+  GoalEntity,
+  FeltEntity,
+  FocusEntity,
   ProgrammeEntity,
   RevisionEntity,
   LaneEntity,

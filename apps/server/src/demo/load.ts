@@ -66,7 +66,15 @@ async function measure(
           data,
           visit.id,
           uuid(),
-          { testId: test.id, side, value, instrument: test.instruments[0]!, replaces: null },
+          {
+            testId: test.id,
+            side,
+            value,
+            instrument: test.instruments[0]!,
+            replaces: null,
+            warm: null,
+            testerId: null,
+          },
           WHO.zone,
         );
     }

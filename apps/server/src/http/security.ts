@@ -30,9 +30,11 @@ export function securityHeaders(config: Pick<Config, 'publicUrl'>): RequestHandl
 }
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** Kinds of body taken. None of them can come from a plain form of another site. */
+const KINDS = ['application/json', 'text/csv', 'application/x-yandle-results+json', 'image/jpeg', 'image/png'];
 
 /**
- * Refuses writes that another site's page sends with our cookie, and bodies that are no JSON (a plain form cannot send JSON).
+ * Refuses writes that another site's page sends with our cookie, and bodies of a kind that a plain form could send.
  */
 export const sameSiteWrites: RequestHandler = (req, _res, next) => {
   if (SAFE.has(req.method)) return next();
@@ -43,7 +45,7 @@ export const sameSiteWrites: RequestHandler = (req, _res, next) => {
   if (origin !== undefined && hostOf(origin) !== req.get('host'))
     throw new HttpProblem('cross-site', 'This came from a page of another site. Use Yandle itself.');
   const hasBody = req.get('transfer-encoding') !== undefined || Number(req.get('content-length') ?? 0) > 0;
-  if (hasBody && !req.is('application/json'))
+  if (hasBody && !req.is(KINDS))
     throw new HttpProblem('unsupported-media-type', 'Send the body as application/json in UTF-8.');
   next();
 };

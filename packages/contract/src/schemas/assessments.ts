@@ -1,7 +1,19 @@
-import { ROM_TESTS, SIDES } from '@yandle/core';
+import { BEIGHTON_ITEMS, SIDES, SYMPTOMS, type Side } from '@yandle/core';
 import Joi from 'joi';
-import type { CreateAssessmentBody, TrialBody } from '../assessments.js';
-import { date, id, line, text, time } from './common.js';
+import {
+  VISIT_EVENT_KINDS,
+  type BeightonBody,
+  type CreateAssessmentBody,
+  type TrialBody,
+  type VisitEventBody,
+} from '../assessments.js';
+import { date, id, line, testId, text, time } from './common.js';
+
+const side = () =>
+  Joi.string()
+    .valid(...SIDES)
+    .allow(null)
+    .required();
 
 export const createAssessmentSchema = Joi.object<CreateAssessmentBody>({
   id: id(),
@@ -9,23 +21,44 @@ export const createAssessmentSchema = Joi.object<CreateAssessmentBody>({
   time: time(),
   warm: Joi.boolean().required(),
   note: text(),
-  battery: Joi.array()
-    .items(Joi.string().valid(...ROM_TESTS.map((t) => t.id)))
-    .unique()
-    .min(1)
-    .max(ROM_TESTS.length)
-    .required(),
+  battery: Joi.array().items(testId()).unique().min(1).max(60).required(),
 });
 
 export const trialSchema = Joi.object<TrialBody, true>({
-  testId: Joi.string()
-    .valid(...ROM_TESTS.map((t) => t.id))
-    .required(),
-  side: Joi.string()
-    .valid(...SIDES)
-    .allow(null)
-    .required(),
+  testId: testId().required(),
+  side: side(),
   value: Joi.number().min(-200).max(400).required(),
   instrument: line(60),
   replaces: id().allow(null),
+  // Left out by senders that know no exceptions from the visit's conditions.
+  warm: Joi.boolean().allow(null).default(null),
+  testerId: Joi.string().guid({ separator: '-' }).lowercase().allow(null).default(null),
+});
+
+export const visitEventSchema = Joi.object<VisitEventBody, true>({
+  testId: testId().required(),
+  kind: Joi.string()
+    .valid(...VISIT_EVENT_KINDS)
+    .required(),
+  side: side(),
+  symptom: Joi.when('kind', {
+    is: 'stopped',
+    then: Joi.string()
+      .valid(...SYMPTOMS.map((s) => s.id))
+      .required(),
+    otherwise: Joi.valid(null).required(),
+  }),
+  reason: text(500),
+});
+
+export const beightonSchema = Joi.object<BeightonBody>({
+  items: Joi.array().items(Joi.boolean().allow(null)).length(BEIGHTON_ITEMS.length).required(),
+});
+
+/** Query of an attached picture. */
+export const pictureQuerySchema = Joi.object<{ testId: string; side: Side | '' }>({
+  testId: testId().required(),
+  side: Joi.string()
+    .valid(...SIDES, '')
+    .default(''),
 });

@@ -71,3 +71,11 @@ export const line = (max: number = FIELD.name.max) =>
 export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(noControl).required();
 /** A version an edit started from. */
 export const version = () => Joi.number().integer().min(1).required();
+/** A version an edit started from, or null to create. */
+export const versionOrNew = () => Joi.number().integer().min(1).allow(null).required();
+/** Id of a test, of the catalogue or own. Whether it exists, the studio's book says. */
+export const testId = () =>
+  Joi.string()
+    .max(60)
+    .pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .messages({ 'string.pattern.base': 'Choose a test of the list.' });

@@ -4,3 +4,7 @@ export * from './clients.js';
 export * from './assessments.js';
 export * from './blocks.js';
 export * from './sessions.js';
+export * from './test-book.js';
+export * from './focus.js';
+export * from './devices.js';
+export * from './transfer.js';

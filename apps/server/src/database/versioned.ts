@@ -1,0 +1,45 @@
+import type { EntityTarget } from 'typeorm';
+import { HttpProblem } from '../http/problem.js';
+import { hashOf, type CreatedRow, type StudioData } from './studio-data.js';
+
+/** Rows that are edited: each edit names the version it started from. */
+export interface VersionedRow extends CreatedRow {
+  version: number;
+}
+
+/** Throws `stale-version` with the present state when an edit started from another version. */
+export function assertVersion(row: { version: number }, version: number, current: unknown): void {
+  if (row.version !== version)
+    throw new HttpProblem(
+      'stale-version',
+      'Somebody changed this meanwhile. Look at the present state and edit that.',
+      { current },
+    );
+}
+
+/**
+ * Creates (version null) or edits a row whose id the sender made. The same creation again changes nothing; an edit of another version is
+ * refused with the present state. Inside a transaction.
+ * @param view the row as it crosses the wire
+ */
+export async function putVersioned<T extends VersionedRow>(
+  tx: StudioData,
+  entity: EntityTarget<T>,
+  id: string,
+  body: { readonly version: number | null },
+  what: string,
+  make: { create: () => Omit<T, 'studioId' | 'id' | 'version' | 'requestHash'>; edit: (row: T) => Partial<T> },
+  view: (row: T) => unknown,
+): Promise<void> {
+  if (body.version === null) {
+    if (await tx.isNew(entity, id, body))
+      await tx.insert(entity, { ...make.create(), id, version: 1, requestHash: hashOf(body) } as unknown as Omit<
+        T,
+        'studioId'
+      >);
+    return;
+  }
+  const row = await tx.getLocked(entity, id, what);
+  assertVersion(row, body.version, view(row));
+  await tx.update(entity, { id } as never, { ...make.edit(row), version: body.version + 1 });
+}

@@ -1,0 +1,281 @@
+import { IMPORT_ERRORS, IMPORT_LINES, type ImportLineError, type ImportReport } from '@yandle/contract';
+import { MAX_TRIALS, readResultLine, type ImportedReading, type PlainDate, type TestBook } from '@yandle/core';
+import { In } from 'typeorm';
+import { v5 } from 'uuid';
+import { CoachEntity } from '../accounts/entities.js';
+import { AssessmentEntity, TrialEntity } from '../assessments/entities.js';
+import { ClientEntity } from '../clients/entities.js';
+import { hashOf, type StudioData } from '../database/studio-data.js';
+import { HttpProblem } from '../http/problem.js';
+import { loadBook } from '../test-book/book.js';
+import type { NumberedLine } from './read-lines.js';
+
+/** Readings handled at once: memory stays bounded whatever the length of the file. */
+const BATCH = 1000;
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+
+interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly birthDate: PlainDate;
+}
+
+/** Finds by id or name; a name that two carry is refused. */
+class Directory<T extends { readonly id: string; readonly name: string }> {
+  private readonly byId = new Map<string, T>();
+  private readonly byName = new Map<string, T | 'several'>();
+  constructor(rows: readonly T[]) {
+    for (const row of rows) {
+      this.byId.set(row.id, row);
+      const name = row.name.trim().toLowerCase();
+      this.byName.set(name, this.byName.has(name) ? 'several' : row);
+    }
+  }
+  find(text: string): T | 'several' | null {
+    return this.byId.get(text) ?? this.byName.get(text.toLowerCase()) ?? null;
+  }
+}
+
+interface Ready {
+  readonly line: number;
+  readonly reading: ImportedReading;
+  readonly clientId: string;
+  readonly testerId: string;
+}
+
+interface Visit {
+  readonly id: string;
+  /** Readings so far, per test and side. */
+  readonly taken: Map<string, number>;
+  seq: number;
+}
+
+/** One import: reads, checks, and (unless it is a dry run) writes inside the transaction it is given. */
+class Import {
+  private lines = 0;
+  private readings = 0;
+  private known = 0;
+  private newVisits = 0;
+  private errorCount = 0;
+  private readonly errors: ImportLineError[] = [];
+  private readonly clientsSeen = new Set<string>();
+  private readonly visits = new Map<string, Visit>();
+  /** How often the same content came: two equal readings of a side are two readings. */
+  private readonly copies = new Map<string, number>();
+  private readonly idsSeen = new Set<string>();
+
+  constructor(
+    private readonly tx: StudioData,
+    private readonly book: TestBook,
+    private readonly people: Directory<Person>,
+    private readonly coaches: Directory<CoachEntity>,
+    private readonly me: string,
+    private readonly today: PlainDate,
+    private readonly dryRun: boolean,
+  ) {}
+
+  private wrong(line: number, column: ImportLineError['column'], message: string): null {
+    this.errorCount++;
+    if (this.errors.length < IMPORT_ERRORS) this.errors.push({ line, column, message });
+    return null;
+  }
+
+  private understand({ line, cells }: NumberedLine): Ready | null {
+    const out = readResultLine(cells, this.book);
+    if ('errors' in out) {
+      for (const e of out.errors) this.wrong(line, e.column, e.message);
+      return null;
+    }
+    const { reading } = out;
+    const client = this.people.find(reading.client);
+    if (client === null)
+      return this.wrong(line, 'client', `There is no client "${reading.client}". Add the client first.`);
+    if (client === 'several')
+      return this.wrong(line, 'client', `Two clients are called "${reading.client}". Write the id of one instead.`);
+    const tester = reading.tester === null ? null : this.coaches.find(reading.tester);
+    if (reading.tester !== null && (tester === null || tester === 'several'))
+      return this.wrong(
+        line,
+        'tester',
+        `There is no one coach called "${reading.tester}". Leave it out to be the tester.`,
+      );
+    if (reading.date > this.today) return this.wrong(line, 'date', 'A visit cannot lie in the future.');
+    if (reading.date < client.birthDate) return this.wrong(line, 'date', 'This is before the client was born.');
+    this.clientsSeen.add(client.id);
+    return { line, reading, clientId: client.id, testerId: tester && tester !== 'several' ? tester.id : this.me };
+  }
+
+  private visitKey(r: Ready): string {
+    const { date, time, warm } = r.reading;
+    return [r.clientId, date, time, warm, r.testerId].join('|');
+  }
+
+  /** Same file, same ids: sending it twice counts once. */
+  private idOf(r: Ready): string {
+    const { id, test, side, value } = r.reading;
+    if (id !== null) return v5(`id|${id}`, this.tx.studioId);
+    const content = [this.visitKey(r), test.id, side, value].join('|');
+    const copy = (this.copies.get(content) ?? 0) + 1;
+    this.copies.set(content, copy);
+    return v5(`content|${content}|${copy}`, this.tx.studioId);
+  }
+
+  /** Visits of a batch: met before in this file, in the database, or new. */
+  private async findVisits(batch: readonly Ready[]): Promise<void> {
+    const unmet = batch.filter((r) => !this.visits.has(this.visitKey(r)));
+    if (unmet.length === 0) return;
+    const found = await this.tx.find(AssessmentEntity, {
+      clientId: In([...new Set(unmet.map((r) => r.clientId))]),
+      date: In([...new Set(unmet.map((r) => r.reading.date))]),
+    });
+    const trials = found.length
+      ? await this.tx.find(TrialEntity, { assessmentId: In(found.map((a) => a.id)) }, { order: { seq: 'ASC' } })
+      : [];
+    for (const a of found) {
+      const key = [a.clientId, a.date, a.time, a.warm, a.testerId].join('|');
+      if (this.visits.has(key)) continue;
+      const own = trials.filter((t) => t.assessmentId === a.id);
+      const taken = new Map<string, number>();
+      for (const t of own.filter((x) => x.replacedBy === null)) {
+        const place = `${t.testId}|${t.side}`;
+        taken.set(place, (taken.get(place) ?? 0) + 1);
+      }
+      this.visits.set(key, { id: a.id, taken, seq: own.at(-1)?.seq ?? 0 });
+    }
+    const made: Omit<AssessmentEntity, 'studioId'>[] = [];
+    for (const r of unmet) {
+      const key = this.visitKey(r);
+      if (this.visits.has(key)) continue;
+      const id = v5(`visit|${key}`, this.tx.studioId);
+      this.visits.set(key, { id, taken: new Map(), seq: 0 });
+      this.newVisits++;
+      made.push({
+        id,
+        clientId: r.clientId,
+        testerId: r.testerId,
+        date: r.reading.date,
+        time: r.reading.time,
+        warm: r.reading.warm,
+        note: '',
+        battery: null,
+        requestHash: hashOf({ imported: key }),
+        createdAt: new Date(),
+      });
+    }
+    if (this.writes) await this.tx.insertMany(AssessmentEntity, made);
+  }
+
+  /** After the first error nothing more is written: it would be rolled back anyway. */
+  private get writes(): boolean {
+    return !this.dryRun && this.errorCount === 0;
+  }
+
+  private async take(batch: readonly Ready[]): Promise<void> {
+    const withIds = batch.map((r) => ({ r, id: this.idOf(r) }));
+    const given = batch.flatMap((r) => (r.reading.id !== null && UUID.test(r.reading.id) ? [r.reading.id] : []));
+    const there = new Set(
+      (
+        await this.tx.find(
+          TrialEntity,
+          { id: In([...withIds.map((w) => w.id), ...given]) },
+          { select: { id: true, studioId: true } },
+        )
+      ).map((t) => t.id),
+    );
+    const fresh = withIds.filter(({ r, id }) => {
+      const here = there.has(id) || (r.reading.id !== null && there.has(r.reading.id)) || this.idsSeen.has(id);
+      if (r.reading.id !== null) this.idsSeen.add(id);
+      if (here) this.known++;
+      return !here;
+    });
+    await this.findVisits(fresh.map((f) => f.r));
+    const rows: Omit<TrialEntity, 'studioId'>[] = [];
+    for (const { r, id } of fresh) {
+      const visit = this.visits.get(this.visitKey(r))!;
+      const { test, side, value, instrument } = r.reading;
+      const place = `${test.id}|${side}`;
+      const count = (visit.taken.get(place) ?? 0) + 1;
+      if (count > MAX_TRIALS) {
+        this.wrong(r.line, 'value', `This visit has ${MAX_TRIALS} readings of this test and side already.`);
+        continue;
+      }
+      visit.taken.set(place, count);
+      this.readings++;
+      rows.push({
+        id,
+        assessmentId: visit.id,
+        seq: ++visit.seq,
+        testId: test.id,
+        side,
+        value: value.toFixed(2),
+        instrument,
+        warm: null,
+        testerId: null,
+        replaces: null,
+        replacedBy: null,
+        requestHash: hashOf({ imported: id }),
+        createdAt: new Date(),
+      });
+    }
+    if (this.writes) await this.tx.insertMany(TrialEntity, rows);
+  }
+
+  async run(lines: AsyncIterable<NumberedLine>): Promise<ImportReport> {
+    let batch: Ready[] = [];
+    for await (const line of lines) {
+      if (++this.lines > IMPORT_LINES)
+        throw new HttpProblem('body-too-large', `At most ${IMPORT_LINES} lines at once. Send the file in parts.`);
+      const ready = this.understand(line);
+      if (ready) batch.push(ready);
+      if (batch.length >= BATCH) {
+        await this.take(batch);
+        batch = [];
+      }
+    }
+    if (batch.length > 0) await this.take(batch);
+    return {
+      dryRun: this.dryRun,
+      lines: this.lines,
+      readings: this.readings,
+      known: this.known,
+      visits: this.newVisits,
+      clients: this.clientsSeen.size,
+      errorCount: this.errorCount,
+      errors: this.errors,
+    };
+  }
+}
+
+/**
+ * Imports readings, all or nothing. A dry run writes nothing and reports what would come.
+ * @throws HttpProblem `import-refused` with the report when a line has an error
+ */
+export async function importResults(
+  data: StudioData,
+  lines: AsyncIterable<NumberedLine>,
+  who: { coachId: string; today: PlainDate },
+  dryRun: boolean,
+): Promise<ImportReport> {
+  return data.transaction(async (tx) => {
+    const people = await tx.find(
+      ClientEntity,
+      {},
+      { select: { id: true, name: true, birthDate: true, studioId: true } },
+    );
+    const job = new Import(
+      tx,
+      await loadBook(tx),
+      new Directory<Person>(people),
+      new Directory(await tx.find(CoachEntity, {})),
+      who.coachId,
+      who.today,
+      dryRun,
+    );
+    const report = await job.run(lines);
+    if (report.errorCount > 0 && !dryRun)
+      throw new HttpProblem('import-refused', 'Mend the lines listed and send the file again. Nothing was written.', {
+        current: report,
+      });
+    return report;
+  });
+}

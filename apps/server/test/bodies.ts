@@ -1,0 +1,50 @@
+import { v7 as uuid } from 'uuid';
+
+/** Bodies that the routes of the test book accept, to be bent by a test. */
+export const ownTestBody = (over: object = {}) => ({
+  version: null,
+  retired: false,
+  name: 'Wall slide',
+  motion: 'Shoulder flexion against a wall',
+  purpose: '',
+  position: 'standing',
+  landmarks: ['wrist crease'],
+  steps: ['Back against the wall, slide both arms up.'],
+  endPoint: 'the low back leaves the wall',
+  instruments: ['tape'],
+  unit: 'cm',
+  reads: 'wrist to wall',
+  better: 'less',
+  sides: 'body',
+  valueRule: 'mean',
+  repeatTolerance: 1,
+  resolution: 0.5,
+  plausible: { min: 0, max: 60 },
+  error: { sem: 1.2, source: { origin: 'practice', text: 'our studio' } },
+  reference: null,
+  limits: [{ group: 'lats', weight: 1 }],
+  cautions: ['Stop at pain.'],
+  notFor: [],
+  faults: [],
+  ...over,
+});
+export const studyBody = (over: object = {}) => ({
+  version: null,
+  testId: 'weight-bearing-lunge',
+  name: 'Spring',
+  kind: 'days',
+  columns: ['Monday', 'Thursday'],
+  rows: [{ label: 'A', first: 9.5, second: 10 }],
+  ...over,
+});
+export const errorBody = (over: object = {}) => ({
+  id: uuid(),
+  testId: 'weight-bearing-lunge',
+  sem: 0.61,
+  low: 0.42,
+  high: 1.11,
+  clients: 10,
+  source: { origin: 'own', text: '10 clients on two days' },
+  studyId: null,
+  ...over,
+});

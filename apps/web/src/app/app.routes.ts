@@ -40,6 +40,21 @@ export const routes: Routes = [
         loadComponent: () => import('./clients/clients').then((m) => m.ClientsScreen),
       },
       {
+        path: 'tests',
+        title: title('Tests'),
+        loadComponent: () => import('./tests/tests').then((m) => m.TestsScreen),
+      },
+      {
+        path: 'error',
+        title: title('My measuring error'),
+        loadComponent: () => import('./reliability/reliability').then((m) => m.ReliabilityScreen),
+      },
+      {
+        path: 'data',
+        title: title('Results in and out'),
+        loadComponent: () => import('./transfer/transfer').then((m) => m.TransferScreen),
+      },
+      {
         path: 'clients/new',
         title: title('New client'),
         loadComponent: () => import('./intake/new-client').then((m) => m.NewClient),

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { BODY_REGIONS } from '../anatomy/body-region.js';
 import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
-import { complaintChange, complaintsOf, complaintWords, HABITS, type Complaint } from './complaints.js';
+import {
+  complaintChange,
+  complaintsOf,
+  complaintWords,
+  HABITS,
+  standingComplaints,
+  type Complaint,
+} from './complaints.js';
 
 const back: Complaint = { region: 'low-back', score: 4, habits: ['sitting'] };
 
@@ -32,6 +39,24 @@ describe('complaints', () => {
     [5, 5, 'no real change'],
   ] as const)('from %i to %i is %s', (a, b, words) => {
     expect(complaintChange(a, b)).toBe(words);
+  });
+  it('stand as said last, with what was said before', () => {
+    const entry = (date: string, score: number, region: Complaint['region'] = 'neck') => ({
+      date,
+      region,
+      score,
+      habits: [],
+    });
+    const said = [
+      entry('2026-03-09', 2),
+      entry('2026-03-02', 5),
+      entry('2026-03-01', 7),
+      entry('2026-02-01', 4, 'knee'),
+    ];
+    expect(standingComplaints(said)).toEqual([
+      { now: said[3], before: null },
+      { now: said[0], before: said[1] },
+    ]);
   });
   it('reach every muscle group by a region', () => {
     const reached = new Set<string>(BODY_REGIONS.flatMap((r) => [...r.groups]));

@@ -65,3 +65,22 @@ export function complaintChange(earlier: number, later: number): 'better' | 'no 
   if (by < 2 && !(earlier > 0 && by / earlier >= 0.3 - 1e-9)) return 'no real change';
   return later < earlier ? 'better' : 'worse';
 }
+
+/** An entry of the record: what was said of a region on a day. */
+export interface ComplaintEntry extends Complaint {
+  readonly date: string;
+}
+
+/** A complaint as it stands, and what it was before. */
+export interface StandingComplaint {
+  readonly now: ComplaintEntry;
+  readonly before: ComplaintEntry | null;
+}
+
+/** The newest entry of each region with the one before it. @param entries newest first */
+export function standingComplaints(entries: readonly ComplaintEntry[]): StandingComplaint[] {
+  return BODY_REGIONS.flatMap((r) => {
+    const [now, before] = entries.filter((e) => e.region === r.id);
+    return now ? [{ now, before: before ?? null }] : [];
+  });
+}

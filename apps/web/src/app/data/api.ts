@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type {
+  AdoptErrorBody,
   Assessment,
   Block,
   Client,
@@ -9,22 +10,36 @@ import type {
   CreateAssessmentBody,
   CreateBlockBody,
   CreateClientBody,
+  FeltBody,
+  FocusBody,
+  FocusView,
+  GoalBody,
   Health,
+  InclinometerView,
   Me,
+  OwnBattery,
+  OwnBatteryBody,
+  OwnError,
+  OwnTest,
+  OwnTestBody,
   Page,
   Progress,
   Session,
   SessionSummary,
   SetupBody,
   SignInBody,
+  Study,
+  StudyBody,
   SymptomReport,
+  TestBookView,
   Today,
   UpdateBlockBody,
   UpdateClientBody,
 } from '@yandle/contract';
+import type { InclinometerSettings, Side } from '@yandle/core';
 import type { Observable } from 'rxjs';
 
-const V1 = '/api/v1';
+export const V1 = '/api/v1';
 
 /** Every request the application makes, one method each. Streams emit once and complete; errors are HttpErrorResponse. */
 @Injectable({ providedIn: 'root' })
@@ -101,6 +116,57 @@ export class Api {
   }
   progress(clientId: string): Observable<Progress> {
     return this.http.get<Progress>(`${V1}/clients/${clientId}/progress`);
+  }
+  testBook(): Observable<TestBookView> {
+    return this.http.get<TestBookView>(`${V1}/test-book`);
+  }
+  putOwnTest(id: string, body: OwnTestBody): Observable<OwnTest> {
+    return this.http.put<OwnTest>(`${V1}/own-tests/${id}`, body);
+  }
+  putOwnBattery(id: string, body: OwnBatteryBody): Observable<OwnBattery> {
+    return this.http.put<OwnBattery>(`${V1}/own-batteries/${id}`, body);
+  }
+  studies(): Observable<Study[]> {
+    return this.http.get<Study[]>(`${V1}/studies`);
+  }
+  putStudy(id: string, body: StudyBody): Observable<Study> {
+    return this.http.put<Study>(`${V1}/studies/${id}`, body);
+  }
+  adoptError(body: AdoptErrorBody): Observable<OwnError> {
+    return this.http.post<OwnError>(`${V1}/own-errors`, body);
+  }
+  withdrawError(id: string): Observable<unknown> {
+    return this.http.post(`${V1}/own-errors/${id}/withdraw`, {});
+  }
+  focus(clientId: string): Observable<FocusView> {
+    return this.http.get<FocusView>(`${V1}/clients/${clientId}/focus`);
+  }
+  putFocus(clientId: string, body: FocusBody): Observable<FocusView> {
+    return this.http.put<FocusView>(`${V1}/clients/${clientId}/focus`, body);
+  }
+  putGoal(clientId: string, id: string, body: GoalBody): Observable<FocusView> {
+    return this.http.put<FocusView>(`${V1}/clients/${clientId}/goals/${id}`, body);
+  }
+  endGoal(id: string): Observable<FocusView> {
+    return this.http.post<FocusView>(`${V1}/goals/${id}/end`, {});
+  }
+  putFelt(clientId: string, id: string, body: FeltBody): Observable<FocusView> {
+    return this.http.put<FocusView>(`${V1}/clients/${clientId}/felt/${id}`, body);
+  }
+  inclinometer(): Observable<InclinometerView> {
+    return this.http.get<InclinometerView>(`${V1}/devices/inclinometer`);
+  }
+  setInclinometer(body: InclinometerSettings): Observable<InclinometerView> {
+    return this.http.put<InclinometerView>(`${V1}/devices/inclinometer`, body);
+  }
+  attachPicture(visitId: string, id: string, testId: string, side: Side | null, picture: Blob): Observable<unknown> {
+    return this.http.put(`${V1}/assessments/${visitId}/pictures/${id}`, picture, {
+      params: { testId, side: side ?? '' },
+      headers: { 'content-type': picture.type },
+    });
+  }
+  removePicture(id: string): Observable<unknown> {
+    return this.http.delete(`${V1}/pictures/${id}`);
   }
   /** For the outbox: a write that was put together earlier. */
   send(method: 'POST' | 'PUT', path: string, body: unknown): Observable<unknown> {

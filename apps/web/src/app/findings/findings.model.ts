@@ -4,27 +4,36 @@ import {
   formatNumber,
   formatReading,
   muscleGroupName,
-  ROM_TESTS,
   type GroupFinding,
   type MeasuredTest,
   type RomTest,
+  type TestBook,
   type TestFinding,
 } from '@yandle/core';
-import { isMeasured, resultOf } from '../measure/results';
+import { asMeasuredIn, isMeasured, resultOf } from '../measure/results';
 
 /** A test with its newest values and the day they were taken. */
 export type DatedTest = MeasuredTest & { readonly date: string };
 
-/** The newest result of every test of a client, with the day it was taken. */
-export function newestResults(visits: readonly Assessment[]): DatedTest[] {
+/**
+ * The newest result of every test of a client, with the day it was taken, the error of who took it, and the client's goal.
+ * @param goals by test, in its unit
+ */
+export function newestResults(
+  visits: readonly Assessment[],
+  book: TestBook,
+  goals: ReadonlyMap<string, number> = new Map(),
+): DatedTest[] {
   const newestFirst = [...visits].reverse();
-  return ROM_TESTS.flatMap((test): DatedTest[] => {
-    const visit = newestFirst.find((v) => isMeasured(v, test));
+  return book.tests.flatMap((plain): DatedTest[] => {
+    const visit = newestFirst.find((v) => isMeasured(v, plain));
     if (!visit) return [];
+    const test = asMeasuredIn(book, visit, plain);
+    const goal = goals.get(test.id) ?? null;
     const value = (side: 'left' | 'right' | null) => resultOf(visit, test, side)?.value ?? null;
     return test.sides === 'none'
-      ? [{ test, left: null, right: null, both: value(null), date: visit.date }]
-      : [{ test, left: value('left'), right: value('right'), both: null, date: visit.date }];
+      ? [{ test, left: null, right: null, both: value(null), date: visit.date, goal }]
+      : [{ test, left: value('left'), right: value('right'), both: null, date: visit.date, goal }];
   });
 }
 
@@ -50,14 +59,15 @@ export function targetWords(f: TestFinding): string {
 }
 
 /** Why a group stands where it stands, in one sentence. */
-export function whyWords(g: GroupFinding): string {
+export function whyWords(g: GroupFinding, complaints: readonly string[] = []): string {
   const short = g.tests.filter((t) => (t.finding.shortfall?.g ?? 0) > 0);
   const reasons = short.slice(0, 2).map(({ finding }) => {
     const steps = finding.shortfall!.detectableSteps;
     return `${finding.test.name}: ${gapWords(finding)} (${formatNumber(steps)} detectable ${formatNumber(steps) === '1' ? 'step' : 'steps'})`;
   });
   if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is notably tighter`);
-  if (g.parts.complaint > 0) reasons.push('a complaint goes with it');
+  if (g.parts.complaint > 0)
+    reasons.push(complaints.length > 0 ? `complaint: ${complaints.join(', ')}` : 'a complaint goes with it');
   if (g.parts.interest > 0) reasons.push('it was asked for');
   return `${reasons.join('; ')}.`;
 }

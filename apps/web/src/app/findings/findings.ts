@@ -1,80 +1,193 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import type { Assessment, Problem } from '@yandle/contract';
 import {
   ageOn,
+  asDecided,
+  beighton,
+  complaintsOf,
   findings,
   formatDate,
   formatReading,
+  moveGroup,
+  MUSCLE_GROUP_IDS,
   muscleGroupName,
+  quickCheckTests,
   sourceWords,
+  standingComplaints,
+  symptomName,
   VERY_FREE_WARNING,
+  type GroupFinding,
   type MuscleGroupId,
+  type Wish,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
+import { TestBookService } from '../data/test-book.service';
+import { eventOf } from '../measure/results';
+import { BodyFigure, type RegionShade } from '../ui/body-figure';
 import { ProblemNote } from '../ui/problem-note';
-import { canBeLane, gapWords, groupNames, newestResults, targetWords, testNames, whyWords } from './findings.model';
+import { FeltCard } from './felt-card';
+import { canBeLane, gapWords, groupNames, newestResults, targetWords, testNames } from './findings.model';
+import { FocusStore } from './focus.store';
+import { GoalsCard } from './goals-card';
+import { GroupRow, type Interest } from './group-row';
+import { QuickCheckCard } from './quick-check-card';
 
 /** Lanes that a first choice suggests. */
 const SUGGESTED = 3;
+const NO_INTEREST: Interest = { coach: 0, client: 0 };
 
 /** Which muscle groups to work on, ranked, each score with its parts and its reason; from here lanes are made. */
 @Component({
   selector: 'y-findings',
-  imports: [RouterLink, ProblemNote],
+  imports: [
+    RouterLink,
+    ProblemNote,
+    BodyFigure,
+    FeltCard,
+    GoalsCard,
+    QuickCheckCard,
+    GroupRow,
+    CdkDropList,
+    CdkDrag,
+    CdkDragHandle,
+  ],
+  providers: [FocusStore],
   templateUrl: './findings.html',
 })
 export class FindingsScreen {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly context = inject(ClientContext);
+  private readonly bookService = inject(TestBookService);
+  protected readonly focus = inject(FocusStore);
   private readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
   private readonly visits = signal<readonly Assessment[] | null>(null);
   protected readonly problem = signal<Problem | null>(null);
-  private readonly chosen = signal<readonly MuscleGroupId[] | null>(null);
+  private readonly picked = signal<readonly MuscleGroupId[] | null>(null);
+  protected readonly shown = signal<MuscleGroupId | null>(null);
 
   protected readonly name = muscleGroupName;
   protected readonly names = groupNames;
   protected readonly testNames = testNames;
-  protected readonly why = whyWords;
-  protected readonly canBeLane = canBeLane;
   protected readonly veryFreeFrom = VERY_FREE_WARNING;
 
   constructor() {
     effect(() => {
       const id = this.clientId();
-      untracked(() => void this.load(id));
+      untracked(() => {
+        void this.load(id);
+        void this.focus.load(id);
+      });
     });
   }
 
+  private readonly person = computed(() => {
+    const c = this.context.client();
+    return c ? { age: ageOn(c.birthDate, this.today), sex: c.sex } : null;
+  });
+  private readonly goals = computed(
+    () =>
+      new Map(
+        this.focus
+          .view()
+          .goals.filter((g) => g.endedOn === null)
+          .map((g) => [g.testId, g.value]),
+      ),
+  );
   protected readonly measured = computed(() => {
     const visits = this.visits();
-    return visits ? newestResults(visits) : null;
+    return visits ? newestResults(visits, this.bookService.book(), this.goals()) : null;
   });
+  private readonly complaints = computed(() =>
+    standingComplaints(this.focus.view().felt.filter((f) => f.kind === 'complaint')).map((c) => c.now),
+  );
   protected readonly found = computed(() => {
-    const client = this.context.client();
+    const person = this.person();
     const measured = this.measured();
-    if (!client || !measured || measured.length === 0) return null;
-    return findings(measured, { age: ageOn(client.birthDate, this.today), sex: client.sex });
+    if (!person || !measured || measured.length === 0) return null;
+    const { interests } = this.focus.view().focus;
+    const wishes: Partial<Record<MuscleGroupId, Wish>> = {};
+    for (const group of MUSCLE_GROUP_IDS)
+      wishes[group] = {
+        ...(interests.find((i) => i.group === group) ?? NO_INTEREST),
+        complaint: this.complaintsOf(group).length > 0,
+      };
+    return findings(measured, person, wishes);
   });
+  /** As coach and client decided: pinned, by hand, by score; those left out apart. */
+  protected readonly decided = computed(() => {
+    const found = this.found();
+    return found ? asDecided(found.ranked, this.focus.view().focus) : null;
+  });
+  protected readonly excluded = computed(() =>
+    (this.decided()?.excluded ?? []).map((g) => ({
+      group: g.group,
+      reason: this.focus.view().focus.excluded.find((e) => e.group === g.group)?.reason ?? '',
+    })),
+  );
+  protected readonly byHand = computed(() => this.focus.view().focus.order.length > 0);
   /** Longest bar of the list: the highest score, or 3 so that small scores look small. */
   protected readonly top = computed(() => Math.max(3, ...(this.found()?.ranked.map((g) => g.score) ?? [])));
-  protected readonly lanes = computed(
-    () =>
-      this.chosen() ??
-      this.found()
-        ?.ranked.filter(canBeLane)
+  protected readonly lanes = computed(() => {
+    const list = this.decided()?.list ?? [];
+    const picked = this.picked();
+    const wanted =
+      picked ??
+      list
+        .filter(canBeLane)
         .slice(0, SUGGESTED)
-        .map((g) => g.group) ??
-      [],
-  );
+        .map((g) => g.group);
+    return list.map((g) => g.group).filter((g) => wanted.includes(g));
+  });
   protected readonly expected = computed(() => Math.round((this.found()?.shortFlags.expected ?? 0) * 10) / 10);
   protected readonly sexMissing = computed(() => this.context.client()?.sex === null);
+  protected readonly proposedCheck = computed(() => quickCheckTests(this.found()?.ranked ?? []));
+
+  /** The newest Beighton score; null when never looked at. */
+  protected readonly joints = computed(() => {
+    const visit = [...(this.visits() ?? [])].reverse().find((v) => v.beighton !== null);
+    const client = this.context.client();
+    return visit && client ? beighton(visit.beighton!, ageOn(client.birthDate, visit.date)) : null;
+  });
+
+  /** Tests that a symptom ended in the newest visit. */
+  protected readonly ended = computed(() => {
+    const visit = this.visits()?.at(-1);
+    if (!visit) return [];
+    return this.bookService.book().tests.flatMap((t) => {
+      const e = eventOf(visit, t);
+      return e?.kind === 'stopped'
+        ? [`${t.name}: ${symptomName(e.symptom ?? 'other').toLowerCase()}${e.side ? `, ${e.side}` : ''}`]
+        : [];
+    });
+  });
+
+  protected readonly figure = computed(() => {
+    const f = this.found();
+    const shades = new Map<MuscleGroupId, RegionShade>();
+    if (!f) return shades;
+    const top = this.top();
+    f.ranked.forEach((g, i) => {
+      const step = Math.min(6, 3 + Math.floor((g.score / top) * 4));
+      shades.set(g.group, {
+        fill: `var(--sense-${step})`,
+        words: `${muscleGroupName(g.group)}: place ${i + 1}, score ${g.score.toFixed(1)}`,
+      });
+    });
+    for (const g of f.fine)
+      shades.set(g, { fill: 'var(--minutes)', words: `${muscleGroupName(g)}: reaches its target` });
+    for (const g of f.notMeasured)
+      shades.set(g, { fill: 'var(--sheet)', words: `${muscleGroupName(g)}: not measured` });
+    return shades;
+  });
+  protected readonly order = computed(() => this.decided()?.list.map((g) => g.group) ?? []);
 
   /** Every test behind the list, for who wants to check it. */
   protected readonly table = computed(() => {
@@ -97,13 +210,75 @@ export class FindingsScreen {
     });
   });
 
-  protected score(value: number): string {
-    return value.toFixed(1);
+  protected complaintsOf(group: MuscleGroupId) {
+    return complaintsOf(group, this.complaints());
+  }
+
+  protected interestOf(group: MuscleGroupId): Interest {
+    return this.focus.view().focus.interests.find((i) => i.group === group) ?? NO_INTEREST;
+  }
+
+  protected isPinned(group: MuscleGroupId): boolean {
+    return this.focus.view().focus.pinned.includes(group);
   }
 
   protected toggle(group: MuscleGroupId): void {
     const now = this.lanes();
-    this.chosen.set(now.includes(group) ? now.filter((g) => g !== group) : [...now, group]);
+    this.picked.set(now.includes(group) ? now.filter((g) => g !== group) : [...now, group]);
+  }
+
+  protected pin(group: MuscleGroupId): void {
+    const { pinned } = this.focus.view().focus;
+    this.focus.decide({ pinned: this.isPinned(group) ? pinned.filter((g) => g !== group) : [...pinned, group] });
+  }
+
+  protected exclude(group: MuscleGroupId, reason: string): void {
+    const { excluded, pinned } = this.focus.view().focus;
+    this.focus.decide({
+      excluded: [...excluded.filter((e) => e.group !== group), { group, reason }],
+      pinned: pinned.filter((g) => g !== group),
+    });
+  }
+
+  protected include(group: MuscleGroupId): void {
+    this.focus.decide({ excluded: this.focus.view().focus.excluded.filter((e) => e.group !== group) });
+  }
+
+  protected setInterest(group: MuscleGroupId, interest: Interest): void {
+    const others = this.focus.view().focus.interests.filter((i) => i.group !== group);
+    const none = interest.coach === 0 && interest.client === 0;
+    this.focus.decide({ interests: none ? others : [...others, { group, ...interest }] });
+  }
+
+  private move(group: MuscleGroupId, to: number): void {
+    const { pinned } = this.focus.view().focus;
+    const next = moveGroup(this.order(), group, Math.max(0, Math.min(this.order().length - 1, to)));
+    // A pinned group keeps its pin only among the pinned ones.
+    const stillPinned = next.slice(0, pinned.length).filter((g) => pinned.includes(g));
+    this.focus.decide({ pinned: stillPinned, order: next.filter((g) => !stillPinned.includes(g)) });
+  }
+
+  protected dropped(event: CdkDragDrop<unknown, unknown, GroupFinding>): void {
+    this.move(event.item.data.group, event.currentIndex);
+  }
+
+  /** Arrow keys on the handle move a group, as dragging does. */
+  protected handleKey(event: KeyboardEvent, group: MuscleGroupId): void {
+    const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    this.move(group, this.order().indexOf(group) + by);
+  }
+
+  protected byScore(): void {
+    this.focus.decide({ order: [] });
+  }
+
+  protected show(group: MuscleGroupId): void {
+    this.shown.set(group);
+    const row = document.getElementById(`group-${group}`);
+    row?.scrollIntoView({ block: 'nearest' });
+    row?.querySelector<HTMLElement>('button')?.focus({ preventScroll: true });
   }
 
   protected makeLanes(): void {

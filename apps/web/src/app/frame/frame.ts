@@ -26,7 +26,7 @@ import { ClientPicker } from './client-picker';
         >Yand<span class="text-action">le</span></a
       >
       <y-client-picker class="order-last w-full sm:order-none sm:w-72" />
-      <nav class="ml-auto flex items-center gap-1" aria-label="Main">
+      <nav class="ml-auto flex flex-wrap items-center gap-x-1" aria-label="Main">
         <a
           class="rounded px-2 py-1.5 hover:bg-shade"
           routerLink="/"
@@ -40,6 +40,15 @@ import { ClientPicker } from './client-picker';
           routerLinkActive="font-semibold text-action"
           [routerLinkActiveOptions]="{ exact: true }"
           >Clients</a
+        >
+        <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/tests" routerLinkActive="font-semibold text-action"
+          >Tests</a
+        >
+        <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/error" routerLinkActive="font-semibold text-action"
+          >My error</a
+        >
+        <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/data" routerLinkActive="font-semibold text-action"
+          >Data</a
         >
         <button
           type="button"

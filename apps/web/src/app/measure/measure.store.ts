@@ -1,6 +1,15 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { Assessment, CreateAssessmentBody, Problem, Trial, TrialBody } from '@yandle/contract';
-import { inPositionOrder, ROM_TESTS, type RomTest, type Side } from '@yandle/core';
+import type {
+  Assessment,
+  BeightonBody,
+  CreateAssessmentBody,
+  Problem,
+  Trial,
+  TrialBody,
+  VisitEvent,
+  VisitEventBody,
+} from '@yandle/contract';
+import { asMeasuredBy, inPositionOrder, type RomTest, type Side } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -8,6 +17,13 @@ import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
 import { Outbox } from '../data/outbox.service';
 import { problemOf } from '../data/problem';
+import { TestBookService } from '../data/test-book.service';
+
+/** What differs from the conditions of the visit while a test is taken. */
+export interface Exception {
+  readonly warm: boolean | null;
+  readonly testerId: string | null;
+}
 
 /**
  * A client's visits and the one that is open. Readings are shown at once and go out through the outbox: nothing waits for the network,
@@ -19,12 +35,14 @@ export class MeasureStore {
   private readonly outbox = inject(Outbox);
   private readonly context = inject(ClientContext);
   private readonly account = inject(AccountService);
+  private readonly bookService = inject(TestBookService);
 
   readonly visits = signal<readonly Assessment[] | null>(null);
   readonly problem = signal<Problem | null>(null);
   private readonly openId = signal<string | null>(null);
   private readonly testIndex = signal(0);
   readonly instruments = signal<Readonly<Record<string, string>>>({});
+  private readonly exceptions = signal<Readonly<Record<string, Exception>>>({});
   private clientId = '';
 
   readonly visit = computed(() => this.visits()?.find((v) => v.id === this.openId()) ?? null);
@@ -34,7 +52,8 @@ export class MeasureStore {
     const visit = this.visit();
     if (!visit) return [];
     const ids = new Set([...visit.battery, ...visit.trials.map((t) => t.testId)]);
-    return inPositionOrder(ROM_TESTS.filter((t) => ids.has(t.id)));
+    const book = this.bookService.book();
+    return inPositionOrder(book.tests.filter((t) => ids.has(t.id)).map((t) => asMeasuredBy(book, t, visit.testerId)));
   });
   readonly test = computed(() => this.tests()[this.testIndex()]!);
   readonly isFirst = computed(() => this.testIndex() === 0);
@@ -80,6 +99,9 @@ export class MeasureStore {
       testerName: me.coach.name,
       hoursSinceSession: null,
       trials: [],
+      events: [],
+      beighton: null,
+      pictures: [],
     };
     const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
     this.visits.update((v) => [...(v ?? []), visit].sort((a, b) => (at(a) < at(b) ? -1 : 1)));
@@ -113,21 +135,58 @@ export class MeasureStore {
     this.instruments.update((all) => ({ ...all, [test.id]: instrument }));
   }
 
+  /** For this test the body was in another state, or somebody else reads. Null is as the visit. */
+  setException(test: RomTest, except: Exception): void {
+    this.exceptions.update((all) => ({ ...all, [test.id]: except }));
+  }
+
+  exceptionOf(test: RomTest): Exception {
+    return this.exceptions()[test.id] ?? { warm: null, testerId: null };
+  }
+
+  /** Skips a test, ends it because of a symptom, or takes that back. */
+  note(test: RomTest, body: Omit<VisitEventBody, 'testId'>): void {
+    const event: VisitEvent = { ...body, testId: test.id, id: newId() };
+    const { id, ...sent } = event;
+    this.change((v) => ({ ...v, events: [...v.events, event] }));
+    this.outbox.post({ method: 'PUT', path: `/assessments/${this.visit()!.id}/events/${id}`, body: sent });
+  }
+
+  /** The nine items of the Beighton score, as they stand now. */
+  keepBeighton(items: BeightonBody['items']): void {
+    this.change((v) => ({ ...v, beighton: items }));
+    const body: BeightonBody = { items };
+    this.outbox.post({ method: 'PUT', path: `/assessments/${this.visit()!.id}/beighton/${newId()}`, body });
+  }
+
+  /** Shows a picture that was attached or taken off. */
+  setPictures(pictures: Assessment['pictures']): void {
+    this.change((v) => ({ ...v, pictures }));
+  }
+
+  private change(how: (visit: Assessment) => Assessment): void {
+    const id = this.visit()!.id;
+    this.visits.update((all) => all!.map((v) => (v.id === id ? how(v) : v)));
+  }
+
   /** Adds a reading, or corrects the one named: the earlier value is kept. */
   record(test: RomTest, side: Side | null, value: number, replaces: string | null): void {
     const visit = this.visit()!;
-    const body: TrialBody = { testId: test.id, side, value, instrument: this.instrumentOf(test), replaces };
+    const except = this.exceptions()[test.id];
+    const body: TrialBody = {
+      testId: test.id,
+      side,
+      value,
+      instrument: this.instrumentOf(test),
+      replaces,
+      warm: except?.warm ?? null,
+      testerId: except?.testerId ?? null,
+    };
     const trial: Trial = { ...body, id: newId(), replacedBy: null };
-    this.visits.update((all) =>
-      all!.map((v) =>
-        v.id !== visit.id
-          ? v
-          : {
-              ...v,
-              trials: [...v.trials.map((t) => (t.id === replaces ? { ...t, replacedBy: trial.id } : t)), trial],
-            },
-      ),
-    );
+    this.change((v) => ({
+      ...v,
+      trials: [...v.trials.map((t) => (t.id === replaces ? { ...t, replacedBy: trial.id } : t)), trial],
+    }));
     this.outbox.post({ method: 'PUT', path: `/assessments/${visit.id}/trials/${trial.id}`, body });
   }
 }

@@ -6,6 +6,7 @@ import {
   inject,
   Injector,
   input,
+  signal,
   untracked,
   viewChildren,
 } from '@angular/core';
@@ -19,8 +20,10 @@ import {
   POSITIONS,
   referenceFor,
   referenceValue,
+  beighton,
   resultSem,
-  ROM_TESTS,
+  symptomName,
+  unlikeConditions,
   runningList,
   sourceWords,
   trialsWanted,
@@ -28,39 +31,119 @@ import {
   type RomTest,
   type Side,
 } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { Assessment, VisitEvent, VisitEventBody } from '@yandle/contract';
+import { Api, V1 } from '../data/api';
 import { ClientContext } from '../data/client-context';
+import { newId } from '../data/ids';
+import { problemOf } from '../data/problem';
+import { TestBookService } from '../data/test-book.service';
+import { ToastService } from '../data/toast.service';
+import { SOURCE_KINDS } from '../instruments/angle-source';
+import { CaptureStore, readingOfAngle } from '../instruments/capture.store';
+import { InstrumentPanel } from '../instruments/instrument-panel';
+import { PicturePanel } from '../instruments/picture/picture-panel';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { testRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
+import { BeightonPanel } from './beighton-panel';
+import { ConditionsLine } from './conditions-line';
+import { FlagPanel } from './flag-panel';
 import { MeasureStore } from './measure.store';
-import { isMeasured, readingsOf, resultOf, resultsBefore, sidedResults, sidesOf, visitBefore } from './results';
+import { NumberPad } from './number-pad';
+import {
+  asMeasuredIn,
+  conditionsOf,
+  eventOf,
+  isMeasured,
+  readingsOf,
+  resultOf,
+  resultsBefore,
+  sidedResults,
+  sidesOf,
+  visitBefore,
+} from './results';
 import { SideCard, type Reading } from './side-card';
+import { TestFigure } from './test-figure';
 import { VisitStart } from './visit-start';
+
+const PAD_KEY = 'yandle.pad';
 
 /** The bench: a battery in the order of positions, one test at a time, both sides, by keyboard. */
 @Component({
   selector: 'y-measure',
-  imports: [SideCard, VisitStart, MirrorRow, MirrorLegend, SaveState, ProblemNote],
-  providers: [MeasureStore],
-  host: { '(keydown.pagedown)': 'page($event, 1)', '(keydown.pageup)': 'page($event, -1)' },
+  imports: [
+    SideCard,
+    VisitStart,
+    MirrorRow,
+    MirrorLegend,
+    SaveState,
+    ProblemNote,
+    BeightonPanel,
+    ConditionsLine,
+    FlagPanel,
+    NumberPad,
+    TestFigure,
+    InstrumentPanel,
+    PicturePanel,
+  ],
+  providers: [MeasureStore, CaptureStore],
+  host: {
+    '(keydown.pagedown)': 'page($event, 1)',
+    '(keydown.pageup)': 'page($event, -1)',
+    '(keydown.l)': 'sideKey($event, "left")',
+    '(keydown.r)': 'sideKey($event, "right")',
+  },
   templateUrl: './measure.html',
 })
 export class MeasureScreen {
   protected readonly store = inject(MeasureStore);
+  protected readonly capture = inject(CaptureStore);
+  private readonly api = inject(Api);
+  private readonly bookService = inject(TestBookService);
+  private readonly toasts = inject(ToastService);
   private readonly context = inject(ClientContext);
   private readonly injector = inject(Injector);
   readonly clientId = input.required<string>();
-  protected readonly list = runningList;
   private readonly cards = viewChildren(SideCard);
 
   constructor() {
     effect(() => {
       const id = this.clientId();
-      untracked(() => void this.store.load(id));
+      untracked(() => {
+        void this.store.load(id);
+        void this.loadQuickCheck(id);
+      });
     });
+    // What is asked belongs to one test.
+    effect(() => {
+      this.store.test();
+      untracked(() => this.asking.set(null));
+    });
+    this.capture.taken
+      .pipe(takeUntilDestroyed())
+      .subscribe(({ degrees, source }) =>
+        this.offer(
+          source.taking === 'entry' ? degrees : readingOfAngle(degrees, this.capture.asOf(this.store.test().id)),
+        ),
+      );
   }
+
+  protected readonly asking = signal<'skipped' | 'stopped' | null>(null);
+  protected readonly beightonOpen = signal(false);
+  protected readonly padOpen = signal(localStorage.getItem(PAD_KEY) === 'yes');
+  protected readonly pictureOpen = signal(false);
+  protected readonly quickCheck = signal<readonly string[]>([]);
+  /** Side that the pad and the instruments write to; null lets the bench choose who still wants a reading. */
+  private readonly aimed = signal<Side | null>(null);
+
+  protected readonly age = computed(() => {
+    const c = this.context.client();
+    return c ? ageOn(c.birthDate, this.store.visit()!.date) : 40;
+  });
 
   /** Tests of the battery, under the position they are done in. */
   protected readonly battery = computed(() =>
@@ -74,9 +157,10 @@ export class MeasureScreen {
     const visit = this.store.visit() ?? this.store.latest();
     const all = this.store.visits() ?? [];
     if (!visit) return [];
+    const book = this.bookService.book();
     const tests = this.store.visit()
       ? this.store.tests()
-      : inPositionOrder(ROM_TESTS.filter((t) => isMeasured(visit, t)));
+      : inPositionOrder(book.tests.filter((t) => isMeasured(visit, t)).map((t) => asMeasuredIn(book, visit, t)));
     // The open test first: its row is the one that is looked at.
     const open = this.store.visit() ? this.store.test() : null;
     return [...tests]
@@ -88,9 +172,19 @@ export class MeasureScreen {
           sidedResults(visit, t),
           resultsBefore(all, visit, t),
           referenceValue(this.reference(t, visit.date)),
+          this.asMeasuredBefore(all, visit, t),
         ),
       }));
   });
+
+  /** The test with the error of who measured it the time before. */
+  private asMeasuredBefore(all: readonly Assessment[], visit: Assessment, test: RomTest): RomTest {
+    const before = sidesOf(test)
+      .map((side) => visitBefore(all, visit, test, side))
+      .find((v) => v !== null);
+    const plain = this.bookService.book().tests.find((t) => t.id === test.id) ?? test;
+    return before ? asMeasuredIn(this.bookService.book(), before, plain) : test;
+  }
 
   /** The reference that applies to the client on a day. */
   private reference(test: RomTest, date: string): AppliedReference {
@@ -137,6 +231,8 @@ export class MeasureScreen {
 
   protected progress(test: RomTest): string {
     const visit = this.store.visit()!;
+    const flag = eventOf(visit, test);
+    if (flag) return flag.kind === 'stopped' ? '■ ended' : 'skipped';
     const sides = sidesOf(test);
     const counts = sides.map((s) => readingsOf(visit, test, s).length);
     if (counts.every((n) => n === 0)) return '';
@@ -158,8 +254,157 @@ export class MeasureScreen {
       : 'first time';
   }
 
+  /** What speaks against comparing a side with last time. */
+  protected warnings(side: Side | null): string[] {
+    const test = this.store.test();
+    const visit = this.store.visit()!;
+    if (readingsOf(visit, test, side).length === 0) return [];
+    const before = visitBefore(this.store.visits() ?? [], visit, test, side);
+    if (!before) return [];
+    const unlike = unlikeConditions(conditionsOf(before, test, side), conditionsOf(visit, test, side));
+    return unlike.length > 0 ? [`Against last time: ${unlike.join('; ')}. Compare with care.`] : [];
+  }
+
+  protected flagOf(test: RomTest): VisitEvent | null {
+    return eventOf(this.store.visit()!, test);
+  }
+
+  protected flagWords(flag: VisitEvent): string {
+    const reason = flag.reason ? ` ${flag.reason}.` : '';
+    if (flag.kind === 'skipped') return `Skipped:${reason || ' no reason given.'}`;
+    const side = flag.side ? `, ${flag.side}` : '';
+    return `Ended: ${symptomName(flag.symptom ?? 'other').toLowerCase()}${side}.${reason}`;
+  }
+
+  protected flagsOf(visit: Assessment): { test: string; words: string }[] {
+    return this.bookService.book().tests.flatMap((t) => {
+      const flag = eventOf(visit, t);
+      return flag ? [{ test: t.name, words: this.flagWords(flag) }] : [];
+    });
+  }
+
+  protected flagged(body: Omit<VisitEventBody, 'testId'>): void {
+    this.store.note(this.store.test(), body);
+    this.asking.set(null);
+  }
+
+  protected resume(): void {
+    this.store.note(this.store.test(), { kind: 'resumed', side: null, symptom: null, reason: '' });
+    this.focusFirst();
+  }
+
+  protected isOpen(test: RomTest): boolean {
+    return !this.beightonOpen() && test.id === this.store.test().id;
+  }
+
+  protected notFor(test: RomTest): string {
+    return test.notFor.length > 0 ? ` Not for: ${runningList(test.notFor)}.` : '';
+  }
+
+  protected beightonWords(): string {
+    const items = this.store.visit()!.beighton;
+    return items ? `${beighton(items, this.age()).score} of 9` : '';
+  }
+
+  protected togglePad(): void {
+    this.padOpen.update((open) => !open);
+    localStorage.setItem(PAD_KEY, this.padOpen() ? 'yes' : 'no');
+  }
+
+  protected chooseSource(value: string): void {
+    const kind = SOURCE_KINDS.find((k) => k === value) ?? 'typed';
+    this.pictureOpen.set(value === 'picture');
+    void this.capture.choose(kind);
+  }
+
+  /** The card that a number from the pad or an instrument goes to. */
+  private targetCard(): SideCard | undefined {
+    const cards = this.cards();
+    return cards.find((c) => c.side() === this.aimed()) ?? cards.find((c) => c.wants()) ?? cards[0];
+  }
+
+  protected targetWords(): string {
+    const visit = this.store.visit()!;
+    const test = this.store.test();
+    const wanting = sidesOf(test).find(
+      (s) => readingsOf(visit, test, s).length < trialsWanted(resultOf(visit, test, s)),
+    );
+    const side = this.aimed() ?? wanting ?? sidesOf(test)[0]!;
+    const count = readingsOf(visit, test, side).length + 1;
+    return `${side === null ? 'Reading' : side === 'left' ? 'Left' : 'Right'} ${count}`;
+  }
+
+  protected offer(value: number): void {
+    this.targetCard()?.offer(value);
+  }
+
+  /** The other side, for the pad and the instruments. */
+  protected swap(): void {
+    const now = this.targetCard()?.side();
+    this.aim(now === 'left' ? 'right' : 'left');
+  }
+
+  private aim(side: Side): void {
+    this.aimed.set(side);
+    this.cards()
+      .find((c) => c.side() === side)
+      ?.focus();
+  }
+
+  /** One key for the side, from anywhere but a text. */
+  protected sideKey(event: Event, side: Side): void {
+    const target = event.target as HTMLElement;
+    const inText = target.matches('input:not([inputmode=decimal]), textarea, select');
+    const { ctrlKey, metaKey, altKey } = event as KeyboardEvent;
+    if (!this.store.visit() || this.beightonOpen() || inText || ctrlKey || metaKey || altKey) return;
+    if (this.store.test().sides === 'none') return;
+    event.preventDefault();
+    this.aim(side);
+  }
+
+  protected pictureUrl(id: string): string {
+    return `${V1}/pictures/${id}`;
+  }
+
+  protected picturesOf(test: RomTest) {
+    return this.store.visit()!.pictures.filter((p) => p.testId === test.id);
+  }
+
+  protected async attach(picture: Blob): Promise<void> {
+    const visit = this.store.visit()!;
+    const test = this.store.test();
+    const side = this.targetCard()?.side() ?? null;
+    const id = newId();
+    try {
+      await firstValueFrom(this.api.attachPicture(visit.id, id, test.id, side, picture));
+      this.store.setPictures([...visit.pictures, { id, testId: test.id, side }]);
+      this.toasts.show('The picture is in the record.');
+    } catch (err) {
+      this.toasts.show(`Not attached: ${problemOf(err).detail}`);
+    }
+  }
+
+  protected async removePicture(id: string): Promise<void> {
+    try {
+      await firstValueFrom(this.api.removePicture(id));
+      this.store.setPictures(this.store.visit()!.pictures.filter((p) => p.id !== id));
+    } catch (err) {
+      this.toasts.show(`Not removed: ${problemOf(err).detail}`);
+    }
+  }
+
+  private async loadQuickCheck(clientId: string): Promise<void> {
+    try {
+      this.quickCheck.set((await firstValueFrom(this.api.focus(clientId))).focus.quickCheck);
+    } catch {
+      // Without it the other batteries are still there to choose.
+      this.quickCheck.set([]);
+    }
+  }
+
   protected keep(side: Side | null, reading: Reading): void {
     this.store.record(this.store.test(), side, reading.value, reading.replaces);
+    this.aimed.set(null);
     // The next reading goes where one is still wanted: this side first, then the other.
     this.afterRender(() => {
       const cards = this.cards();
@@ -171,11 +416,15 @@ export class MeasureScreen {
   }
 
   protected go(test: RomTest): void {
+    this.beightonOpen.set(false);
+    this.aimed.set(null);
     this.store.go(test);
     this.focusFirst();
   }
 
   protected move(by: 1 | -1): void {
+    this.aimed.set(null);
+    this.capture.again();
     this.store.move(by);
     this.focusFirst();
   }

@@ -1,5 +1,15 @@
-import type { Assessment, Trial } from '@yandle/contract';
-import { resultOfTrials, SIDES, standing, type RomResult, type RomTest, type Side } from '@yandle/core';
+import type { Assessment, Trial, VisitEvent } from '@yandle/contract';
+import {
+  asMeasuredBy,
+  resultOfTrials,
+  SIDES,
+  standing,
+  type Conditions,
+  type RomResult,
+  type RomTest,
+  type Side,
+  type TestBook,
+} from '@yandle/core';
 import type { SidedResults } from '../ui/mirror/mirror-row.model';
 
 /** Readings of one test and side that stand, in the order taken. */
@@ -57,4 +67,34 @@ export function sidesOf(test: RomTest): readonly (Side | null)[] {
 /** True when a visit has a reading of a test. */
 export function isMeasured(visit: Pick<Assessment, 'trials'>, test: RomTest): boolean {
   return visit.trials.some((t) => t.testId === test.id);
+}
+
+/** Who took the readings of a test and side: the visit's tester, unless the newest reading says another. */
+export function testerOf(visit: Assessment, test: RomTest, side: Side | null): string {
+  return readingsOf(visit, test, side).at(-1)?.testerId ?? visit.testerId;
+}
+
+/** A test with the error of who measured it in a visit. A test read by two people takes the one of its first side. */
+export function asMeasuredIn(book: TestBook, visit: Assessment, test: RomTest): RomTest {
+  const side = sidesOf(test).find((s) => readingsOf(visit, test, s).length > 0) ?? null;
+  return asMeasuredBy(book, test, testerOf(visit, test, side));
+}
+
+/** How the result of a test and side was taken, for comparing like with like. */
+export function conditionsOf(visit: Assessment, test: RomTest, side: Side | null): Conditions {
+  const [h, m] = visit.time.split(':').map(Number) as [number, number];
+  const last = readingsOf(visit, test, side).at(-1);
+  return {
+    warm: last?.warm ?? visit.warm,
+    instrument: last?.instrument ?? '',
+    tester: last?.testerId ?? visit.testerId,
+    minuteOfDay: h * 60 + m,
+    hoursSinceSession: visit.hoursSinceSession,
+  };
+}
+
+/** What became of a test in a visit: its newest entry, unless it was taken back. */
+export function eventOf(visit: Pick<Assessment, 'events'>, test: RomTest): VisitEvent | null {
+  const last = visit.events.filter((e) => e.testId === test.id).at(-1);
+  return last && last.kind !== 'resumed' ? last : null;
 }

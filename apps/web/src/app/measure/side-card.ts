@@ -72,6 +72,9 @@ export interface Reading {
           />
         }
       </div>
+      @for (w of warnings(); track w) {
+        <p class="text-sm text-attention">{{ w }}</p>
+      }
       @if (error(); as e) {
         <p class="field-error" role="alert">{{ e }}</p>
       } @else {
@@ -86,6 +89,10 @@ export class SideCard {
   readonly readings = input.required<readonly Trial[]>();
   /** Last time, in words. */
   readonly before = input('');
+  /** What speaks against comparing with last time, or with the other side. */
+  readonly warnings = input<readonly string[]>([]);
+  /** No new reading here: the test was skipped or ended. Corrections stay possible. */
+  readonly closed = input(false);
   readonly kept = output<Reading>();
   private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
 
@@ -106,8 +113,10 @@ export class SideCard {
     return values.length > 0 ? resultOfTrials(values, this.test()) : null;
   });
   /** True while this side still asks for a reading. */
-  readonly wants = computed(() => this.readings().length < trialsWanted(this.result()));
-  protected readonly mayType = computed(() => this.readings().length < MAX_TRIALS || this.correcting() !== null);
+  readonly wants = computed(() => !this.closed() && this.readings().length < trialsWanted(this.result()));
+  protected readonly mayType = computed(
+    () => (!this.closed() && this.readings().length < MAX_TRIALS) || this.correcting() !== null,
+  );
   protected readonly warns = computed(() => {
     const r = this.result();
     return !!r && (r.steadiness === 'third-needed' || r.steadiness === 'unsteady' || r.stillEasing);
@@ -157,10 +166,13 @@ export class SideCard {
   }
 
   protected keep(): void {
-    const box = this.box()!.nativeElement;
-    const typed = box.value.trim().replace(',', '.').replace('−', '-');
-    if (typed === '') return;
-    const value = /^-?\d+(\.\d+)?$/.test(typed) ? Math.round(Number(typed) * 100) / 100 : NaN;
+    const typed = this.box()!.nativeElement.value.trim().replace(',', '.').replace('−', '-');
+    if (typed !== '') this.offer(/^-?\d+(\.\d+)?$/.test(typed) ? Math.round(Number(typed) * 100) / 100 : NaN);
+  }
+
+  /** Takes a reading from wherever it comes: the box, the pad, an instrument. Refuses what cannot be, in words. */
+  offer(value: number): void {
+    if (!this.mayType()) return;
     try {
       if (Number.isNaN(value)) throw new CoreError('invalid-reading', 'Write a number, as 31.5.');
       assertPlausible(value, this.test());
@@ -168,7 +180,8 @@ export class SideCard {
       this.error.set(err instanceof CoreError ? err.message : 'Write a number.');
       return;
     }
-    box.value = '';
+    const box = this.box()?.nativeElement;
+    if (box) box.value = '';
     this.error.set(null);
     const replaces = this.correcting();
     this.correcting.set(null);

@@ -2,13 +2,15 @@ import { Component, computed, effect, inject, input, output, signal } from '@ang
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { CreateAssessmentBody } from '@yandle/contract';
-import { BATTERIES, batteryMinutes, inPositionOrder, lowerFirst, romTestById, type RomTest } from '@yandle/core';
+import { BATTERIES, batteryMinutes, inPositionOrder, lowerFirst, type RomTest } from '@yandle/core';
+import { RouterLink } from '@angular/router';
 import { AccountService } from '../data/account.service';
+import { TestBookService } from '../data/test-book.service';
 
 /** The conditions of a visit, asked once: when, and cold or warm. */
 @Component({
   selector: 'y-visit-start',
-  imports: [ReactiveFormsModule],
+  imports: [ReactiveFormsModule, RouterLink],
   template: `
     <form class="sheet flex flex-col gap-4 p-5" [formGroup]="form" (ngSubmit)="start()" novalidate>
       <h1>New visit</h1>
@@ -54,6 +56,14 @@ import { AccountService } from '../data/account.service';
               As last time: {{ lastBattery().length }} tests, about {{ minutes(lastBattery()) }} min
             </option>
           }
+          @if (quickCheck().length > 0) {
+            <option value="quick-check">Weekly quick check: about {{ minutes(quickCheck()) }} min</option>
+          }
+          @for (b of own(); track b.id) {
+            <option [value]="b.id">
+              {{ b.name }}: {{ b.testIds.length }} tests, about {{ minutes(b.testIds) }} min
+            </option>
+          }
           @for (b of batteries; track b.id) {
             <option [value]="b.id">
               {{ b.name }}: {{ b.testIds.length }} tests, about {{ minutes(b.testIds) }} min
@@ -62,6 +72,9 @@ import { AccountService } from '../data/account.service';
         </select>
         <span class="hint">{{ about() }}</span>
       </label>
+      <p class="hint">
+        <a class="link" routerLink="/tests">Tests and batteries of your own</a>
+      </p>
       <div><button class="btn btn-go" type="submit">Start measuring</button></div>
     </form>
   `,
@@ -71,6 +84,10 @@ export class VisitStart {
   readonly begin = output<Omit<CreateAssessmentBody, 'id' | 'note'>>();
   /** Tests of the client's last visit; empty before the first. */
   readonly lastBattery = input<readonly string[]>([]);
+  /** The client's two tests of the week; empty for none. */
+  readonly quickCheck = input<readonly string[]>([]);
+  private readonly bookService = inject(TestBookService);
+  protected readonly own = computed(() => this.bookService.view().batteries.filter((b) => !b.retired));
   protected readonly tried = signal(false);
   protected readonly batteries = BATTERIES;
 
@@ -97,12 +114,20 @@ export class VisitStart {
   }
 
   protected minutes(ids: readonly string[]): number {
-    return batteryMinutes(ids.map(romTestById));
+    return batteryMinutes(this.testsIn(ids));
+  }
+
+  /** Tests of a list that are in the book. */
+  private testsIn(ids: readonly string[]): RomTest[] {
+    const { tests } = this.bookService.book();
+    return ids.flatMap((id) => tests.filter((t) => t.id === id));
   }
 
   private testsOf(batteryId: string): RomTest[] {
-    const ids = batteryId === 'last' ? this.lastBattery() : (BATTERIES.find((b) => b.id === batteryId)?.testIds ?? []);
-    return inPositionOrder(ids.map(romTestById));
+    if (batteryId === 'last') return inPositionOrder(this.testsIn(this.lastBattery()));
+    if (batteryId === 'quick-check') return inPositionOrder(this.testsIn(this.quickCheck()));
+    const ids = [...this.own(), ...BATTERIES].find((b) => b.id === batteryId)?.testIds ?? [];
+    return inPositionOrder(this.testsIn(ids));
   }
 
   protected dateMessage(): string | null {

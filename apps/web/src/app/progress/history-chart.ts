@@ -1,11 +1,21 @@
 import { Component, computed, DestroyRef, effect, ElementRef, inject, input, viewChild } from '@angular/core';
-import type { RomUnit } from '@yandle/core';
-import { formatDate } from '@yandle/core';
-import { Chart, Legend, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js';
+import { addDays, formatDate, FORECAST_WEEKS, type RomUnit } from '@yandle/core';
+import {
+  Chart,
+  Filler,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  TimeScale,
+  Tooltip,
+} from 'chart.js';
 import 'chartjs-adapter-date-fns';
 import { PointWithErrorBar, ScatterWithErrorBarsController } from 'chartjs-chart-error-bars';
 import annotationPlugin from 'chartjs-plugin-annotation';
 import { ThemeService } from '../data/theme.service';
+import type { SideTrend } from './trend-words';
 
 Chart.register(
   ScatterWithErrorBarsController,
@@ -17,6 +27,7 @@ Chart.register(
   TimeScale,
   Tooltip,
   Legend,
+  Filler,
   annotationPlugin,
 );
 
@@ -40,6 +51,11 @@ export class HistoryChart {
   readonly right = input.required<readonly HistoryPoint[]>();
   readonly reference = input.required<number | null>();
   readonly sideless = input(false);
+  /** Smoothed lines with their bands, and the range of dates in which the aim may be reached. */
+  readonly leftTrend = input<SideTrend | null>(null);
+  readonly rightTrend = input<SideTrend | null>(null);
+  /** The client's goal, in the unit of the test. */
+  readonly goal = input<number | null>(null);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly theme = inject(ThemeService);
   private chart: Chart | null = null;
@@ -71,6 +87,7 @@ export class HistoryChart {
       colour: string,
       filled: boolean,
       shift: number,
+      joined: boolean,
     ) => ({
       label,
       data: points.map((p) => ({
@@ -86,13 +103,65 @@ export class HistoryChart {
       pointHoverRadius: 7,
       borderWidth: 2,
       pointBorderWidth: 2.5,
-      showLine: true,
+      // Where a smoothed line is drawn the points are not joined.
+      showLine: joined,
       errorBarColor: colour,
       errorBarWhiskerColor: colour,
       errorBarLineWidth: 1.5,
       errorBarWhiskerLineWidth: 1.5,
       errorBarWhiskerSize: 9,
     });
+    const level = (name: string, value: number | null, colour: string, dash: number[]) =>
+      value === null
+        ? {}
+        : {
+            [name]: { type: 'line', yMin: value, yMax: value, borderColor: colour, borderWidth: 1.5, borderDash: dash },
+          };
+    const noon = (date: string) => new Date(`${date}T12:00:00`).getTime();
+    /** A smoothed line, and its 95 % band between two lines that are not drawn. */
+    const smooth = (trend: SideTrend | null, colour: string) => {
+      if (!trend) return [];
+      const { points } = trend.trend.smooth;
+      const line = (key: 'level' | 'low' | 'high', over: object) => ({
+        type: 'line',
+        label: '',
+        data: points.map((p) => ({ x: noon(p.date), y: p[key] })),
+        pointRadius: 0,
+        borderWidth: 0,
+        order: 2,
+        ...over,
+      });
+      return [
+        line('low', {}),
+        line('high', { fill: '-1', backgroundColor: `${colour}26` }),
+        line('level', { borderWidth: 2.5, borderColor: colour, order: 1 }),
+      ];
+    };
+    const forecasts = Object.fromEntries(
+      [
+        [this.leftTrend(), this.sideless() ? token('--ink') : token('--left-bar')] as const,
+        [this.rightTrend(), token('--right-bar')] as const,
+      ].flatMap(([t, colour], i) => {
+        const f = t?.course.forecast;
+        if (!t?.aim || !f) return [];
+        const end = f.latest ?? addDays(t.trend.series.at(-1)!.date, FORECAST_WEEKS * 7);
+        return [
+          [
+            `forecast${i}`,
+            {
+              type: 'line',
+              xMin: noon(f.earliest),
+              xMax: noon(end),
+              yMin: t.aim.value,
+              yMax: t.aim.value,
+              borderColor: colour,
+              borderWidth: 7,
+              borderCapStyle: 'round',
+            },
+          ],
+        ];
+      }),
+    );
     Chart.defaults.font.family = "'Figtree Variable', sans-serif";
     Chart.defaults.font.size = 13;
     this.chart?.destroy();
@@ -100,10 +169,15 @@ export class HistoryChart {
       type: 'scatterWithErrorBars',
       data: {
         datasets: this.sideless()
-          ? [series('Result', this.left(), token('--ink'), true, 0)]
+          ? [
+              series('Result', this.left(), token('--ink'), true, 0, this.leftTrend() === null),
+              ...smooth(this.leftTrend(), token('--ink')),
+            ]
           : [
-              series('Left', this.left(), token('--left-bar'), true, -6),
-              series('Right', this.right(), token('--right-bar'), false, 6),
+              series('Left', this.left(), token('--left-bar'), true, -6, this.leftTrend() === null),
+              series('Right', this.right(), token('--right-bar'), false, 6, this.rightTrend() === null),
+              ...smooth(this.leftTrend(), token('--left-bar')),
+              ...smooth(this.rightTrend(), token('--right-bar')),
             ],
       },
       options: {
@@ -126,21 +200,21 @@ export class HistoryChart {
           },
         },
         plugins: {
-          legend: { align: 'end', labels: { color: token('--ink'), usePointStyle: true, boxHeight: 8 } },
+          legend: {
+            align: 'end',
+            labels: {
+              color: token('--ink'),
+              usePointStyle: true,
+              boxHeight: 8,
+              filter: (item: { text: string }) => item.text !== '',
+            },
+          },
           annotation: {
-            annotations:
-              this.reference() === null
-                ? {}
-                : {
-                    reference: {
-                      type: 'line',
-                      yMin: this.reference(),
-                      yMax: this.reference(),
-                      borderColor: token('--action'),
-                      borderWidth: 1.5,
-                      borderDash: [6, 4],
-                    },
-                  },
+            annotations: {
+              ...forecasts,
+              ...level('reference', this.reference(), token('--action'), [6, 4]),
+              ...level('goal', this.goal(), token('--attention'), [2, 4]),
+            },
           },
         },
       } as never,

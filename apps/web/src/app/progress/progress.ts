@@ -1,6 +1,6 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Assessment, Problem, Progress } from '@yandle/contract';
+import type { Assessment, Goal, Problem, Progress } from '@yandle/contract';
 import {
   ageOn,
   changeBetween,
@@ -12,11 +12,12 @@ import {
   referenceFor,
   referenceValue,
   resultSem,
-  ROM_TESTS,
+  targetFor,
   unlikeConditions,
   Z95,
+  type Aim,
   type ChangeClass,
-  type Conditions,
+  type DatedResult,
   type MuscleGroupId,
   type RomTest,
   type Side,
@@ -25,12 +26,14 @@ import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
-import { resultOf, sidedResults, sidesOf } from '../measure/results';
+import { TestBookService } from '../data/test-book.service';
+import { asMeasuredIn, conditionsOf, resultOf, sidedResults, sidesOf } from '../measure/results';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
 import { HistoryChart, type HistoryPoint } from './history-chart';
+import { adherenceOf, retentionWords, sessionEffectWords, sideTrend, trendWords } from './trend-words';
 
 /** The change of one side, in words. */
 interface SideChange {
@@ -38,17 +41,6 @@ interface SideChange {
   readonly class: ChangeClass;
   readonly words: string;
   readonly chance: string;
-}
-
-function conditionsOf(a: Assessment, test: RomTest, side: Side | null): Conditions {
-  const [h, m] = a.time.split(':').map(Number) as [number, number];
-  return {
-    warm: a.warm,
-    instrument: a.trials.find((t) => t.testId === test.id && t.side === side)?.instrument ?? '',
-    tester: a.testerName,
-    minuteOfDay: h * 60 + m,
-    hoursSinceSession: a.hoursSinceSession,
-  };
 }
 
 /** What has changed, what the measuring error allows to say about it, and what was done for it. */
@@ -63,6 +55,8 @@ export class ProgressScreen {
   readonly clientId = input.required<string>();
   protected readonly data = signal<Progress | null>(null);
   protected readonly problem = signal<Problem | null>(null);
+  private readonly goals = signal<readonly Goal[]>([]);
+  private readonly bookService = inject(TestBookService);
 
   constructor() {
     effect(() => {
@@ -74,7 +68,8 @@ export class ProgressScreen {
   /** Tests measured at all: first against newest visit, and everything between. */
   protected readonly tests = computed(() => {
     const all = this.data()?.assessments ?? [];
-    return ROM_TESTS.flatMap((test) => {
+    const book = this.bookService.book();
+    return book.tests.flatMap((test) => {
       const sides = sidesOf(test);
       const visits = all.filter((a) => sides.some((s) => resultOf(a, test, s) !== null));
       const first = visits[0];
@@ -82,11 +77,16 @@ export class ProgressScreen {
       if (!first || !newest) return [];
       const several = first !== newest;
       const client = this.context.client();
-      const reference = client
-        ? referenceValue(referenceFor(test, { age: ageOn(client.birthDate, newest.date), sex: client.sex }))
+      const applied = client
+        ? referenceFor(test, { age: ageOn(client.birthDate, newest.date), sex: client.sex })
         : null;
-      const sem = resultSem(test);
-      const changes = several ? sides.flatMap((side) => this.changeOf(test, side, first, newest)) : [];
+      const reference = applied ? referenceValue(applied) : null;
+      const goal = this.goals().find((g) => g.testId === test.id && g.endedOn === null) ?? null;
+      const target = applied ? targetFor(test, applied, goal?.value ?? null) : null;
+      const aim: Aim | null = target ? { value: target.value, by: goal?.due ?? null } : null;
+      const now = asMeasuredIn(book, newest, test);
+      const then = asMeasuredIn(book, first, test);
+      const changes = several ? sides.flatMap((side) => this.changeOf(then, now, side, first, newest)) : [];
       const warnings = several
         ? [
             ...new Set(
@@ -97,22 +97,55 @@ export class ProgressScreen {
       const points = (side: Side | null): HistoryPoint[] =>
         visits.flatMap((v) => {
           const r = resultOf(v, test, side);
-          return r ? [{ date: v.date, value: Math.round(r.value * 10) / 10, half: Z95 * sem }] : [];
+          return r
+            ? [
+                {
+                  date: v.date,
+                  value: Math.round(r.value * 10) / 10,
+                  half: Z95 * resultSem(asMeasuredIn(book, v, test)),
+                },
+              ]
+            : [];
         });
+      const dated = (side: Side | null): DatedResult[] =>
+        visits.flatMap((v) => {
+          const r = resultOf(v, test, side);
+          return r ? [{ date: v.date, value: r.value, sem: resultSem(asMeasuredIn(book, v, test)) }] : [];
+        });
+      const adherence = adherenceOf(test, this.data()?.dose ?? null);
+      const logged = (this.data()?.sensations ?? []).map((s) => s.date);
+      const trends = sides.map((side) => {
+        const all = dated(side);
+        // Of two visits on a day the first counts: the later one shows what the session did.
+        const firsts = all.filter((r, i) => all.findIndex((o) => o.date === r.date) === i);
+        const trend = sideTrend(firsts, test, aim, adherence);
+        return {
+          side,
+          trend,
+          words: trend ? trendWords(trend, test) : null,
+          session: sessionEffectWords(all, test),
+          kept: retentionWords(firsts, logged, test),
+        };
+      });
       return [
         {
-          test,
+          test: now,
+          trends,
+          hasTrend: trends.some((t) => t.trend !== null),
+          leftTrend: trends[0]?.trend ?? null,
+          rightTrend: test.sides === 'none' ? null : (trends[1]?.trend ?? null),
+          goal: goal?.value ?? null,
           first,
           newest,
           several,
           changes,
           warnings,
-          row: testRow(test, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference),
+          row: testRow(now, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference, then),
           sides,
           left: points(test.sides === 'none' ? null : 'left'),
           right: test.sides === 'none' ? [] : points('right'),
           reference,
-          limit: formatReading(mdc95(sem), test.unit),
+          limit: formatReading(mdc95(resultSem(then), resultSem(now)), test.unit),
           visits: visits.map((v) => ({
             date: v.date,
             conditions: `${v.warm ? 'warm' : 'cold'}, ${v.time}, ${v.testerName}`,
@@ -162,12 +195,18 @@ export class ProgressScreen {
     return formatDate(date, 'd MMM yyyy');
   }
 
-  private changeOf(test: RomTest, side: Side | null, first: Assessment, newest: Assessment): SideChange[] {
+  /** @param then,test the test with the error of who measured first, and last */
+  private changeOf(
+    then: RomTest,
+    test: RomTest,
+    side: Side | null,
+    first: Assessment,
+    newest: Assessment,
+  ): SideChange[] {
     const before = resultOf(first, test, side);
     const now = resultOf(newest, test, side);
     if (!before || !now) return [];
-    const sem = resultSem(test);
-    const c = changeBetween(before.value, now.value, test.better, [sem, sem]);
+    const c = changeBetween(before.value, now.value, test.better, [resultSem(then), resultSem(test)]);
     const size = formatReading(Math.abs(c.gain), test.unit);
     const direction = c.gain === 0 ? 'no difference' : `${size} ${c.gain > 0 ? 'freer' : 'stiffer'}`;
     return [
@@ -184,6 +223,7 @@ export class ProgressScreen {
     try {
       this.data.set(await firstValueFrom(this.api.progress(clientId)));
       this.problem.set(null);
+      this.goals.set((await firstValueFrom(this.api.focus(clientId))).goals);
     } catch (err) {
       this.problem.set(problemOf(err));
     }

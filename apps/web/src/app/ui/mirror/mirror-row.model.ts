@@ -42,10 +42,16 @@ export interface SidedResults {
   readonly both?: RomResult | null;
 }
 
-function arm(test: RomTest, now: RomResult | null, last: RomResult | null, reference: number | null): MirrorArm | null {
+function arm(
+  test: RomTest,
+  now: RomResult | null,
+  last: RomResult | null,
+  reference: number | null,
+  lastTest: RomTest,
+): MirrorArm | null {
   if (!now) return null;
   const sem = resultSem(test);
-  const change = last ? changeBetween(last.value, now.value, test.better, [sem, sem]) : null;
+  const change = last ? changeBetween(last.value, now.value, test.better, [resultSem(lastTest), sem]) : null;
   return {
     fill: freedom(now.value, test),
     text: formatReading(now.value, test.unit),
@@ -75,15 +81,17 @@ export function sideWords(test: RomTest, now: SidedResults): { text: string; not
 /**
  * The mirror row of a test: results now, and where they were before.
  * @param reference where the tick is drawn, in the unit of the test; null for none
+ * @param lastTest the test with the error of who measured before, when that was somebody else
  */
 export function testRow(
   test: RomTest,
   now: SidedResults,
   last: SidedResults | null,
   reference: number | null,
+  lastTest: RomTest = test,
 ): MirrorRowModel {
   if (test.sides === 'none') {
-    const one = arm(test, now.both ?? null, last?.both ?? null, reference);
+    const one = arm(test, now.both ?? null, last?.both ?? null, reference, lastTest);
     return {
       label: test.name,
       sub: one ? 'no sides' : 'not measured',
@@ -98,8 +106,8 @@ export function testRow(
     sub: words.text,
     subTone: words.notable ? 'attention' : 'plain',
     arms: {
-      left: arm(test, now.left, last?.left ?? null, reference),
-      right: arm(test, now.right, last?.right ?? null, reference),
+      left: arm(test, now.left, last?.left ?? null, reference, lastTest),
+      right: arm(test, now.right, last?.right ?? null, reference, lastTest),
     },
   };
 }

@@ -1,0 +1,108 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import type { Goal } from '@yandle/contract';
+import { formatDate, formatReading, offeredTests } from '@yandle/core';
+import { TestBookService } from '../data/test-book.service';
+import { FocusStore } from './focus.store';
+
+/** What the client wants to reach, as results of tests. A goal is the target that a shortfall is counted from. */
+@Component({
+  selector: 'y-goals-card',
+  template: `
+    <section class="sheet p-4" aria-labelledby="goals">
+      <h2 id="goals" class="!text-[1.05rem]">Goals</h2>
+      <ul class="mt-1 flex flex-col gap-1.5">
+        @for (g of standing(); track g.id) {
+          <li>
+            <span class="font-semibold">{{ g.name }} {{ g.value }}</span>
+            <span class="text-soft">{{ g.due }}{{ g.words }}</span>
+            <button type="button" class="link ml-1" (click)="end(g.id)" [attr.aria-label]="'End the goal ' + g.name">
+              End
+            </button>
+          </li>
+        } @empty {
+          <li class="text-soft">None: targets are the stiff end of the typical range.</li>
+        }
+      </ul>
+      <details class="mt-2">
+        <summary class="font-semibold">Set a goal</summary>
+        <form class="mt-2 flex flex-col gap-2.5" (submit)="send($event, value.value, due.value, words.value)">
+          <label class="field">
+            <span class="label">Test</span>
+            <select class="input" #test (change)="testId.set(test.value)">
+              @for (t of tests(); track t.id) {
+                <option [value]="t.id" [selected]="t.id === testId()">{{ t.name }}</option>
+              }
+            </select>
+          </label>
+          <label class="field">
+            <span class="label">Result to reach ({{ unit() }})</span>
+            <input class="input" #value inputmode="decimal" autocomplete="off" />
+          </label>
+          <label class="field">
+            <span class="label">By (optional)</span>
+            <input class="input" #due type="date" />
+          </label>
+          <label class="field">
+            <span class="label">In the client’s words (optional)</span>
+            <input class="input" #words maxlength="300" placeholder="touch my toes" />
+          </label>
+          @if (error(); as e) {
+            <p class="field-error" role="alert">{{ e }}</p>
+          }
+          <div><button class="btn btn-go" type="submit">Set the goal</button></div>
+        </form>
+      </details>
+    </section>
+  `,
+})
+export class GoalsCard {
+  private readonly store = inject(FocusStore);
+  private readonly bookService = inject(TestBookService);
+  readonly goals = input.required<readonly Goal[]>();
+  protected readonly tests = computed(() => offeredTests(this.bookService.book()));
+  private readonly chosenTest = signal('finger-to-floor');
+  protected readonly testId = this.chosenTest;
+  protected readonly error = signal('');
+  protected readonly unit = computed(() => {
+    const t = this.tests().find((x) => x.id === this.testId());
+    return t ? `${t.unit === 'deg' ? 'degrees' : 'cm'}, ${t.reads}` : '';
+  });
+
+  protected readonly standing = computed(() =>
+    this.goals()
+      .filter((g) => g.endedOn === null)
+      .flatMap((g) => {
+        const test = this.bookService.book().tests.find((t) => t.id === g.testId);
+        if (!test) return [];
+        return [
+          {
+            id: g.id,
+            name: test.name,
+            value: formatReading(g.value, test.unit),
+            due: g.due ? ` · by ${formatDate(g.due, 'd MMM yyyy')}` : '',
+            words: g.words ? ` · “${g.words}”` : '',
+          },
+        ];
+      }),
+  );
+
+  protected async end(id: string): Promise<void> {
+    await this.store.endGoal(id);
+  }
+
+  protected async send(event: Event, value: string, due: string, words: string): Promise<void> {
+    event.preventDefault();
+    const typed = value.trim().replace(',', '.').replace('−', '-');
+    if (!/^-?\d+(\.\d+)?$/.test(typed)) return this.error.set('Write the result as a number.');
+    this.error.set('');
+    const kept = await this.store.setGoal({ testId: this.testId(), value: Number(typed), due: due || null, words });
+    if (kept) (event.target as HTMLFormElement).reset();
+    else
+      this.error.set(
+        this.store
+          .problem()
+          ?.errors?.map((e) => e.message)
+          .join(' ') ?? 'It was not kept. Try again.',
+      );
+  }
+}

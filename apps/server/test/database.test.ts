@@ -96,7 +96,7 @@ describe('demo data', () => {
     const [{ n }] = await source.query("SELECT COUNT(*) AS n FROM client WHERE name = 'changed'");
     expect(Number(n)).toBe(0);
     await source.destroy();
-  });
+  }, 90_000);
 });
 
 describe('without a database', () => {

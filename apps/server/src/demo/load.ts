@@ -15,6 +15,8 @@ import { hashPassword } from '../accounts/password.js';
 import { createAssessment, putTrial } from '../assessments/service.js';
 import { createBlock, type Planner } from '../blocks/service.js';
 import { createClient } from '../clients/service.js';
+import { putFelt, putFocus, putGoal } from '../focus/service.js';
+import { putStudy } from '../test-book/service.js';
 import { dateIn, instantOf, type Clock } from '../clock.js';
 import { hashOf, StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
@@ -22,6 +24,7 @@ import {
   DEMO_CLIENTS,
   DEMO_COACHES,
   DEMO_PASSWORD,
+  DEMO_STUDY,
   DEMO_STUDIO,
   OTHER_CLIENT,
   OTHER_STUDIO,
@@ -44,14 +47,15 @@ async function measure(
   weeks: number,
   planner: Planner,
   random: () => number,
+  tests = demo.tests,
 ): Promise<void> {
   const visit = await createAssessment(
     data,
     clientId,
-    { id: uuid(), date, time: '09:40', warm: false, note: '', battery: demo.tests.map((t) => t.testId) },
+    { id: uuid(), date, time: '09:40', warm: false, note: '', battery: tests.map((t) => t.testId) },
     { coachId: planner.coachId, timeZone: WHO.zone, today: planner.today },
   );
-  for (const t of demo.tests) {
+  for (const t of tests) {
     const test = romTestById(t.testId);
     for (const side of SIDES) {
       const truth = t[side] + weeks * t.perWeek[side];
@@ -189,6 +193,22 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
     await doSessions(data, id, demo, planner, random);
   }
   for (const w of past.filter((x) => x > 0)) await measure(data, id, demo, visitDate(w), w, planner, random);
+  const check = demo.quickCheck;
+  const two = demo.tests.filter((t) => check?.testIds.includes(t.testId));
+  for (const w of check?.weeks.filter((x) => visitDate(x) <= today) ?? [])
+    await measure(data, id, demo, visitDate(w), w, planner, random, two);
+  for (const goal of demo.goals ?? []) await putGoal(data, id, uuid(), { ...goal, due: addDays(start, 7 * 12) }, today);
+  for (const { daysAgo, ...said } of demo.felt ?? [])
+    await putFelt(data, id, uuid(), { ...said, date: addDays(today, -daysAgo) }, today);
+  if (check || demo.interests)
+    await putFocus(data, id, {
+      version: null,
+      interests: demo.interests ?? [],
+      pinned: [],
+      excluded: [],
+      order: [],
+      quickCheck: check?.testIds ?? [],
+    });
 }
 
 async function fill(source: DataSource, clock: Clock): Promise<void> {
@@ -202,6 +222,8 @@ async function fill(source: DataSource, clock: Clock): Promise<void> {
       DEMO_COACHES.map((c) => ({ ...c, passwordHash })),
     );
     for (const [i, demo] of DEMO_CLIENTS.entries()) await loadClient(m, demo, i, today);
+    const mara = { coachId: DEMO_COACHES[0].id, timeZone: WHO.zone, now: clock.now() };
+    await putStudy(new StudioData(m, DEMO_STUDIO.id), uuid(), { ...DEMO_STUDY, version: null }, mara);
     await createClient(
       new StudioData(m, OTHER_STUDIO.id),
       { ...OTHER_CLIENT, id: uuid(), birthDate: '1980-05-05', leadCoachId: DEMO_COACHES[2].id },

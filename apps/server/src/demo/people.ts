@@ -1,4 +1,4 @@
-import type { ClientBody } from '@yandle/contract';
+import type { ClientBody, FeltBody, FocusBody, GoalBody, StudyBody } from '@yandle/contract';
 
 /** All people and places here are invented. */
 export const DEMO_STUDIO = {
@@ -56,6 +56,12 @@ export interface DemoClient {
   /** Weeks before the block's start that are measured, 0 = baseline; further ones are retests. */
   readonly visitWeeks: readonly number[];
   readonly symptom?: boolean;
+  /** Weeks in which only the two tests of the quick check are measured. */
+  readonly quickCheck?: { readonly testIds: readonly [string, string]; readonly weeks: readonly number[] };
+  readonly goals?: readonly Omit<GoalBody, 'due'>[];
+  /** What the client said, so many days ago. */
+  readonly felt?: readonly (Omit<FeltBody, 'date'> & { readonly daysAgo: number })[];
+  readonly interests?: FocusBody['interests'];
 }
 
 const base = { easyOn: [], screening: 'clear', screeningNote: '', notes: '' } as const;
@@ -83,6 +89,13 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     block: { weeksAgo: 5, weeks: 8, groups: ['soleus', 'hamstrings'] },
     adherence: 0.94,
     visitWeeks: [0, 2, 4],
+    quickCheck: { testIds: ['weight-bearing-lunge', 'active-knee-extension'], weeks: [1, 3, 5] },
+    goals: [{ testId: 'weight-bearing-lunge', value: 11, words: 'sit on my heels' }],
+    felt: [
+      { daysAgo: 30, region: 'low-back', kind: 'complaint', moment: 'day', score: 5, habits: ['sitting'] },
+      { daysAgo: 3, region: 'low-back', kind: 'complaint', moment: 'day', score: 3, habits: ['sitting'] },
+    ],
+    interests: [{ group: 'hip-flexors', coach: 1, client: 2 }],
   },
   {
     body: {
@@ -240,4 +253,30 @@ export const OTHER_CLIENT: Omit<ClientBody, 'leadCoachId' | 'birthDate'> = {
   level: 'regular',
   trainingDays: [2, 4],
   minutesPerSession: 20,
+};
+
+/** A coach's own measuring error: clients measured on two days, in centimetres. */
+export const DEMO_STUDY: Omit<StudyBody, 'version'> = {
+  testId: 'weight-bearing-lunge',
+  name: 'Spring, twelve clients',
+  kind: 'days',
+  columns: ['Monday', 'Thursday'],
+  rows: [
+    ['Client 1', 9.5, 10],
+    ['Client 2', 7, 6.5],
+    ['Client 3', 12, 12.5],
+    ['Client 4', 10.5, 10],
+    ['Client 5', 5.5, 6.5],
+    ['Client 6', 8, 8],
+    ['Client 7', 11, 11.5],
+    ['Client 8', 9, 8],
+    ['Client 9', 13.5, 13],
+    ['Client 10', 6.5, 7],
+    ['Client 11', 10, 11],
+    ['Client 12', 8.5, 8.5],
+  ].map(([label, first, second]) => ({
+    label: label as string,
+    first: first as number,
+    second: second as number,
+  })),
 };

@@ -35,7 +35,7 @@ export const trialSchema = Joi.object<TrialBody, true>({
   testerId: Joi.string().guid({ separator: '-' }).lowercase().allow(null).default(null),
 });
 
-export const visitEventSchema = Joi.object<VisitEventBody, true>({
+export const visitEventSchema = Joi.object<VisitEventBody>({
   testId: testId().required(),
   kind: Joi.string()
     .valid(...VISIT_EVENT_KINDS)

@@ -75,27 +75,40 @@ const text = (n: number): string => (Math.round(n * 100) / 100).toString();
 const closed = (points: readonly Point[]): string =>
   `M${points.map(([px, py]) => `${text(px)} ${text(py)}`).join('L')}Z`;
 
-/** A patch of a segment as a closed path, on both halves of the body. */
-function patch(id: SegmentId, t0: number, t1: number, s0: number, s1: number): string {
+/** A patch of a segment as a closed path, on both halves of the body; `round` draws its corners in. */
+function patch(id: SegmentId, t0: number, t1: number, s0: number, s1: number, round: boolean): string {
   const segment: Segment = SEGMENTS[id];
-  const STEPS = 8;
-  const ts = Array.from({ length: STEPS + 1 }, (_, i) => t0 + ((t1 - t0) * i) / STEPS);
-  const half = [...ts.map((t) => pointOf(segment, t, s1)), ...[...ts].reverse().map((t) => pointOf(segment, t, s0))];
-  return [1, -1].map((side) => closed(half.map(([px, py]): Point => [MIDDLE + side * px, py]))).join('');
+  const STEPS = 16;
+  const middle = (s0 + s1) / 2;
+  const half = (s1 - s0) / 2;
+  const edge = (side: 1 | -1) =>
+    Array.from({ length: STEPS + 1 }, (_, i) => {
+      // A superellipse: flat sides, round ends.
+      const u = (2 * i) / STEPS - 1;
+      const width = round ? (1 - Math.abs(u) ** 5) ** (1 / 3) : 1;
+      return pointOf(segment, t0 + ((t1 - t0) * i) / STEPS, middle + side * half * width);
+    });
+  const outline = [...edge(1), ...edge(-1).reverse()];
+  // A patch across the midline is its own mirror image.
+  const sides = s0 === -s1 && segment.from[0] === 0 ? [1] : [1, -1];
+  return sides.map((side) => closed(outline.map(([px, py]): Point => [MIDDLE + side * px, py]))).join('');
 }
 
 type Patch = readonly [SegmentId, number, number, number, number];
 
 const FRONT: Partial<Record<MuscleGroupId, readonly Patch[]>> = {
-  'neck-front': [['neck', 0.15, 0.95, 0, 0.5]],
-  'neck-side': [['neck', 0.15, 0.95, 0.56, 1]],
+  'neck-front': [['neck', 0.2, 1, -0.5, 0.5]],
+  'neck-side': [['neck', 0.2, 1, 0.58, 1.05]],
   'anterior-shoulder': [['upperArm', -0.06, 0.26, -0.95, 0.98]],
   pectorals: [['trunk', 0.12, 0.34, 0.04, 0.74]],
-  abdominals: [['trunk', 0.38, 0.86, 0.02, 0.5]],
+  abdominals: [['trunk', 0.38, 0.86, -0.5, 0.5]],
   'lateral-trunk': [['trunk', 0.4, 0.84, 0.56, 0.98]],
   'elbow-flexors': [['upperArm', 0.32, 0.94, -0.9, 0.9]],
   'forearm-flexors': [['forearm', 0.06, 0.92, -0.9, 0.9]],
-  'hip-flexors': [['trunk', 0.9, 1.06, 0.2, 0.86]],
+  'hip-flexors': [
+    ['trunk', 0.86, 1.02, 0.22, 0.8],
+    ['thigh', 0.02, 0.14, -0.7, 0.5],
+  ],
   'lateral-hip': [['thigh', 0.04, 0.4, 0.62, 1]],
   adductors: [['thigh', 0.1, 0.62, -0.98, -0.5]],
   quadriceps: [['thigh', 0.16, 0.92, -0.42, 0.54]],
@@ -103,14 +116,14 @@ const FRONT: Partial<Record<MuscleGroupId, readonly Patch[]>> = {
 };
 
 const BACK: Partial<Record<MuscleGroupId, readonly Patch[]>> = {
-  'neck-back': [['neck', 0.1, 0.85, 0.02, 0.92]],
+  'neck-back': [['neck', 0.1, 0.85, -0.92, 0.92]],
   'upper-trapezius': [['trunk', 0.02, 0.13, 0.03, 0.86]],
   'posterior-shoulder': [['upperArm', -0.06, 0.26, -0.95, 0.98]],
   'shoulder-rotators': [['trunk', 0.16, 0.34, 0.5, 0.9]],
   'upper-back': [['trunk', 0.16, 0.42, 0.03, 0.44]],
-  'thoracic-rotators': [['trunk', 0.45, 0.58, 0.03, 0.44]],
+  'thoracic-rotators': [['trunk', 0.45, 0.58, -0.44, 0.44]],
   lats: [['trunk', 0.37, 0.7, 0.5, 0.98]],
-  'low-back': [['trunk', 0.61, 0.86, 0.03, 0.56]],
+  'low-back': [['trunk', 0.61, 0.86, -0.54, 0.54]],
   triceps: [['upperArm', 0.32, 0.94, -0.9, 0.9]],
   'forearm-extensors': [['forearm', 0.06, 0.92, -0.9, 0.9]],
   gluteals: [['trunk', 0.89, 1.02, 0.06, 0.94]],
@@ -125,7 +138,7 @@ function regions(view: BodyView, patches: typeof FRONT): BodyMapRegion[] {
   return (Object.entries(patches) as [MuscleGroupId, readonly Patch[]][]).map(([group, list]) => ({
     group,
     view,
-    path: list.map((p) => patch(...p)).join(''),
+    path: list.map((p) => patch(...p, true)).join(''),
   }));
 }
 
@@ -134,5 +147,5 @@ export const BODY_MAP: readonly BodyMapRegion[] = [...regions('front', FRONT), .
 
 /** Outline of the body without the head, both halves; the same from front and back. */
 export const BODY_OUTLINE: string = (Object.keys(SEGMENTS) as SegmentId[])
-  .map((id) => patch(id, 0, 1, id === 'neck' || id === 'trunk' ? 0 : -1, 1))
+  .map((id) => patch(id, 0, 1, id === 'neck' || id === 'trunk' ? 0 : -1, 1, false))
   .join('');

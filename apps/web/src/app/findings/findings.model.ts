@@ -69,7 +69,8 @@ export function whyWords(g: GroupFinding, complaints: readonly string[] = []): s
   if (g.parts.complaint > 0)
     reasons.push(complaints.length > 0 ? `complaint: ${complaints.join(', ')}` : 'a complaint goes with it');
   if (g.parts.interest > 0) reasons.push('it was asked for');
-  return `${reasons.join('; ')}.`;
+  const text = reasons.join('; ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
 /** True when the library has a stretch for a group, so that a lane can be made of it. */

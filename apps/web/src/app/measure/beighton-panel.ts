@@ -25,7 +25,7 @@ const EMPTY: readonly (boolean | null)[] = BEIGHTON_ITEMS.map(() => null);
                   <legend class="sr-only">{{ label(i) }}</legend>
                   @if (items[i]!.side) {
                     <span
-                      class="w-6 font-semibold"
+                      class="w-8 font-semibold whitespace-nowrap"
                       [class.text-l-side]="items[i]!.side === 'left'"
                       [class.text-r-side]="items[i]!.side === 'right'"
                       aria-hidden="true"

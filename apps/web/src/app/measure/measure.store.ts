@@ -170,14 +170,20 @@ export class MeasureStore {
   }
 
   /** Adds a reading, or corrects the one named: the earlier value is kept. */
-  record(test: RomTest, side: Side | null, value: number, replaces: string | null): void {
+  record(
+    test: RomTest,
+    side: Side | null,
+    value: number,
+    replaces: string | null,
+    instrument: string | null = null,
+  ): void {
     const visit = this.visit()!;
     const except = this.exceptions()[test.id];
     const body: TrialBody = {
       testId: test.id,
       side,
       value,
-      instrument: this.instrumentOf(test),
+      instrument: instrument ?? this.instrumentOf(test),
       replaces,
       warm: except?.warm ?? null,
       testerId: except?.testerId ?? null,

@@ -126,9 +126,12 @@ export class MeasureScreen {
     this.capture.taken
       .pipe(takeUntilDestroyed())
       .subscribe(({ degrees, source }) =>
-        this.offer(
-          source.taking === 'entry' ? degrees : readingOfAngle(degrees, this.capture.asOf(this.store.test().id)),
-        ),
+        source.taking === 'entry'
+          ? this.offer(degrees)
+          : this.offer(
+              readingOfAngle(degrees, this.capture.asOf(this.store.test().id)),
+              source.kind === 'phone' ? 'phone sensor' : 'inclinometer',
+            ),
       );
   }
 
@@ -137,6 +140,8 @@ export class MeasureScreen {
   protected readonly padOpen = signal(localStorage.getItem(PAD_KEY) === 'yes');
   protected readonly pictureOpen = signal(false);
   protected readonly quickCheck = signal<readonly string[]>([]);
+  /** Instrument of the reading that is being taken; null for the one chosen for the test. */
+  private readWith: string | null = null;
   /** Side that the pad and the instruments write to; null lets the bench choose who still wants a reading. */
   private readonly aimed = signal<Side | null>(null);
 
@@ -334,8 +339,11 @@ export class MeasureScreen {
     return `${side === null ? 'Reading' : side === 'left' ? 'Left' : 'Right'} ${count}`;
   }
 
-  protected offer(value: number): void {
+  /** @param instrument what the number was read with; null for the one chosen */
+  protected offer(value: number, instrument: string | null = null): void {
+    this.readWith = instrument;
     this.targetCard()?.offer(value);
+    this.readWith = null;
   }
 
   /** The other side, for the pad and the instruments. */
@@ -403,7 +411,7 @@ export class MeasureScreen {
   }
 
   protected keep(side: Side | null, reading: Reading): void {
-    this.store.record(this.store.test(), side, reading.value, reading.replaces);
+    this.store.record(this.store.test(), side, reading.value, reading.replaces, this.readWith);
     this.aimed.set(null);
     // The next reading goes where one is still wanted: this side first, then the other.
     this.afterRender(() => {

@@ -67,7 +67,12 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
 @Component({
   selector: 'y-test-figure',
   template: `
-    <svg viewBox="0 0 64 44" class="h-24 w-36" role="img" [attr.aria-label]="'Position: ' + position()">
+    <svg
+      [attr.viewBox]="lying() ? '0 24 64 20' : '0 0 64 44'"
+      [class]="lying() ? 'h-12 w-36' : 'h-24 w-36'"
+      role="img"
+      [attr.aria-label]="'Position: ' + position()"
+    >
       <line x1="2" y1="42" x2="62" y2="42" stroke="var(--line)" stroke-width="1.5" stroke-linecap="round" />
       @if (position() === 'sitting') {
         <path d="M14 30 H32 M16 30 V42 M30 30 V42" stroke="var(--edge)" stroke-width="1.5" fill="none" />
@@ -83,6 +88,7 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
 })
 export class TestFigure {
   readonly position = input.required<Position>();
+  protected readonly lying = computed(() => ['supine', 'side-lying', 'prone'].includes(this.position()));
   protected readonly lines = computed(() => {
     const [head, neck, hip, knee, foot, hand] = POSES[this.position()];
     const points = (...ps: Point[]) => ps.map((p) => p.join(',')).join(' ');

@@ -214,7 +214,7 @@ export class ProgressScreen {
         side,
         class: c.class,
         words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${direction}`,
-        chance: `${(c.probability * 100).toFixed(c.probability > 0.99 ? 1 : 0)} % that the true change has this direction`,
+        chance: `${chanceWords(c.probability)} that the true change has this direction`,
       },
     ];
   }
@@ -241,4 +241,10 @@ function totalWords(
     done += r.done.left + r.done.right;
   }
   return planned === 0 ? '' : `${Math.round((done / planned) * 100)} % of the weeks that are over`;
+}
+
+/** A probability in per cent; never "100 %", since nothing measured is certain. */
+function chanceWords(p: number): string {
+  if (p > 0.999) return 'more than 99.9 %';
+  return `${(p * 100).toFixed(p > 0.99 ? 1 : 0)} %`;
 }

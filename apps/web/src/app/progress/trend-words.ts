@@ -60,8 +60,9 @@ export function trendWords({ trend, course, aim }: SideTrend, test: RomTest): { 
   };
   const { slope, low, high } = trend.slope;
   const ends = test.better === 'more' ? [low, high] : [high, low];
-  const chance = trend.mannKendall.p < 0.001 ? 'below 0.001' : trend.mannKendall.p.toFixed(3);
-  const rate = `${weekly(slope)}${unit} freer a week (95 %: ${weekly(ends[0]!)} to ${weekly(ends[1]!)}; ${trend.series.length} dates, trend by chance ${chance}).`;
+  const { p } = trend.mannKendall;
+  const chance = p < 0.001 ? 'less than 1 time in 1000' : `${(p * 100).toFixed(p < 0.1 ? 1 : 0)} times in 100`;
+  const rate = `${weekly(slope)}${unit} freer a week (95 %: ${weekly(ends[0]!)} to ${weekly(ends[1]!)}; ${trend.series.length} dates; so clear a trend comes by chance ${chance}, Mann-Kendall).`;
   const target = aim ? formatReading(aim.value, test.unit) : '';
   const when = course.forecast
     ? ` ${target} between ${formatDate(course.forecast.earliest, 'd MMM')} and ${

@@ -1,7 +1,7 @@
 import { Component, computed, input } from '@angular/core';
 import { formatNumber, type BlandAltman } from '@yandle/core';
 
-const BOX = { width: 560, height: 260, left: 52, right: 92, top: 14, bottom: 40 };
+const BOX = { width: 460, height: 250, left: 52, right: 96, top: 14, bottom: 40 };
 
 /** Mean of the two measurements against their difference, with bias, limits and their intervals. */
 @Component({

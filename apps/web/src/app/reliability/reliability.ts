@@ -112,8 +112,13 @@ export class ReliabilityScreen {
     return value === null ? '' : formatNumber(value);
   }
 
-  protected icc(value: number): string {
+  /** Two decimals, for reliabilities and agreement. */
+  protected fixed(value: number): string {
     return value.toFixed(2).replace('-', '−');
+  }
+
+  protected icc(value: number): string {
+    return this.fixed(value);
   }
 
   protected mdc(sem: number): { mdc95: string; mdc90: string } {

@@ -4,6 +4,7 @@ import {
   mdc95,
   muscleGroupName,
   resultSem,
+  runningList,
   sourceWords,
   type Reference,
   type RomTest,
@@ -29,7 +30,7 @@ import { TestFigure } from '../measure/test-figure';
       <p class="note text-sm">
         <span class="font-semibold text-attention">Care:</span> {{ t.cautions.join(' ') }}
         @if (t.notFor.length > 0) {
-          Not for: {{ t.notFor.join('; ') }}.
+          Not for: {{ list(t.notFor) }}.
         }
       </p>
       <div class="grid gap-5 md:grid-cols-2">
@@ -42,11 +43,11 @@ import { TestFigure } from '../measure/test-figure';
           </ol>
           <p class="mt-2"><span class="font-semibold">Ends when</span> {{ t.endPoint }}.</p>
           @if (t.landmarks.length > 0) {
-            <p class="mt-2"><span class="font-semibold">Landmarks:</span> {{ t.landmarks.join('; ') }}.</p>
+            <p class="mt-2"><span class="font-semibold">Landmarks:</span> {{ list(t.landmarks) }}.</p>
           }
-          <p class="mt-2"><span class="font-semibold">Instruments:</span> {{ t.instruments.join('; ') }}.</p>
+          <p class="mt-2"><span class="font-semibold">Instruments:</span> {{ list(t.instruments) }}.</p>
           @if (t.faults.length > 0) {
-            <p class="mt-2"><span class="font-semibold">Usual faults:</span> {{ t.faults.join('; ') }}.</p>
+            <p class="mt-2"><span class="font-semibold">Usual faults:</span> {{ list(t.faults) }}.</p>
           }
         </section>
         <section>
@@ -83,6 +84,7 @@ export class TestDetail {
   private readonly bookService = inject(TestBookService);
   readonly test = input.required<RomTest>();
   protected readonly words = sourceWords;
+  protected readonly list = runningList;
   protected readonly sem = computed(() => resultSem(this.test()));
   protected readonly mdc = computed(() => mdc95(this.sem()));
   protected readonly own = computed(() => this.bookService.view().errors.filter((e) => e.testId === this.test().id));

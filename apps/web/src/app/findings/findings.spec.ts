@@ -1,39 +1,24 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { Assessment } from '@yandle/contract';
+import type { Assessment, FocusBody, FocusView } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
 import { PATH, Screen } from '../testing/screen';
+import { aTrial, aVisit, NO_FOCUS } from '../testing/visits';
 import { FindingsScreen } from './findings';
 
 function visit(date: string, readings: readonly (readonly [string, 'left' | 'right' | null, number])[]): Assessment {
-  return {
-    id: date,
-    clientId: 'c1',
+  return aVisit(
     date,
-    time: '09:40',
-    warm: false,
-    testerId: 'k1',
-    testerName: 'Mara',
-    note: '',
-    battery: [],
-    hoursSinceSession: null,
-    trials: readings.map(([testId, side, value], i) => ({
-      id: `${date}${i}`,
-      testId,
-      side,
-      value,
-      instrument: 'x',
-      replaces: null,
-      replacedBy: null,
-    })),
-  };
+    readings.map(([testId, side, value]) => aTrial(testId, side, value)),
+  );
 }
 
 describe('FindingsScreen', () => {
-  async function open(visits: Assessment[]): Promise<Screen<FindingsScreen>> {
+  async function open(visits: Assessment[], focus: FocusView = NO_FOCUS): Promise<Screen<FindingsScreen>> {
     const screen = await Screen.open(FindingsScreen, { clientId: 'c1' });
     TestBed.inject(ClientContext).open('c1');
     await screen.answer('/clients/c1/assessments', visits);
+    await screen.answer('/clients/c1/focus', focus);
     await screen.answer('/clients/c1', PATH);
     return screen;
   }
@@ -91,5 +76,150 @@ describe('FindingsScreen', () => {
 
   it('says what to do when nothing is measured', async () => {
     expect((await open([])).text).toContain('Measure a battery');
+  });
+
+  const STIFF = [
+    visit('2026-03-08', [
+      ['active-knee-extension', 'left', 44],
+      ['active-knee-extension', 'right', 44],
+      ['weight-bearing-lunge', 'left', 3.3],
+      ['weight-bearing-lunge', 'right', 3.3],
+    ]),
+  ];
+  const names = (screen: Screen<FindingsScreen>) => [...screen.el.querySelectorAll('ol h3')].map((h) => h.textContent);
+  const sent = (screen: Screen<FindingsScreen>) => screen.request('PUT', '/clients/c1/focus').request.body as FocusBody;
+
+  it('counts from the client’s goal, and adds a complaint and an interest to the score, said in words', async () => {
+    const screen = await open(STIFF, {
+      focus: { ...NO_FOCUS.focus, version: 1, interests: [{ group: 'soleus', coach: 0, client: 3 }] },
+      goals: [
+        {
+          id: 'g',
+          testId: 'active-knee-extension',
+          value: 20,
+          due: null,
+          words: 'kick',
+          setOn: '2026-03-01',
+          endedOn: null,
+        },
+      ],
+      felt: [
+        { id: 'f2', date: '2026-03-08', region: 'thigh-back', kind: 'complaint', moment: 'day', score: 3, habits: [] },
+        { id: 'f1', date: '2026-03-01', region: 'thigh-back', kind: 'complaint', moment: 'day', score: 6, habits: [] },
+      ],
+    });
+    expect(screen.text).toContain('44°, 24° short of 20°');
+    expect(screen.text).toContain('complaint: back of the thigh 3 of 10');
+    expect(screen.text).toContain('Back of the thigh 3 of 10 · 8 Mar · better (was 6)');
+    expect(screen.text).toMatch(/Soleus .*interest 1\.0/);
+    expect(screen.text).toContain('“kick”');
+  });
+
+  it('moves a group by the arrow keys of its handle, and back to the scores', async () => {
+    const screen = await open(STIFF);
+    const before = names(screen);
+    const handle = screen.el.querySelector<HTMLElement>(`#group-calf [cdkDragHandle]`)!;
+    handle.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    await screen.settle();
+    const wanted = [...before];
+    const at = wanted.indexOf('Calf (gastrocnemius)');
+    [wanted[at - 1], wanted[at]] = [wanted[at]!, wanted[at - 1]!];
+    expect(names(screen)).toEqual(wanted);
+    const request = screen.request('PUT', '/clients/c1/focus');
+    const body = request.request.body as FocusBody;
+    expect(body.version).toBeNull();
+    expect(body.order[at - 1]).toBe('calf');
+    const { version: _, ...rest } = body;
+    request.flush({ ...NO_FOCUS, focus: { ...rest, version: 1 } });
+    await screen.settle();
+    await screen.press('Back to the scores');
+    expect(names(screen)).toEqual(before);
+    expect(sent(screen)).toMatchObject({ version: 1, order: [] });
+  });
+
+  it('pins, and leaves out with a reason that stays in view', async () => {
+    const screen = await open(STIFF);
+    const last = names(screen).at(-1)!;
+    const row = () => [...screen.el.querySelectorAll('li')].find((li) => li.querySelector('h3')?.textContent === last)!;
+    row().querySelector<HTMLElement>('[aria-label^=Adjust]')!.click();
+    await screen.settle();
+    await screen.press('Pin to the top');
+    expect(names(screen)[0]).toBe(last);
+    expect(sent(screen).pinned).toHaveLength(1);
+    const reason = row().querySelector<HTMLInputElement>('form input')!;
+    reason.value = 'rests this block';
+    row()
+      .querySelector('form')!
+      .dispatchEvent(new Event('submit', { cancelable: true }));
+    await screen.settle();
+    expect(names(screen)).not.toContain(last);
+    expect(screen.text).toContain(`${last}: rests this block`);
+  });
+
+  it('takes an edit back that the server refuses, and says why', async () => {
+    const screen = await open(STIFF);
+    const before = names(screen);
+    screen.el
+      .querySelector<HTMLElement>('#group-calf [cdkDragHandle]')!
+      .dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    await screen.settle();
+    screen
+      .request('PUT', '/clients/c1/focus')
+      .flush(
+        { code: 'stale-version', title: 'Changed meanwhile', detail: 'Look again.' },
+        { status: 409, statusText: 'x' },
+      );
+    await screen.settle();
+    await screen.answer('/clients/c1/focus', NO_FOCUS);
+    expect(names(screen)).toEqual(before);
+    expect(screen.text).toContain('Look again.');
+  });
+
+  it('notes what the client says, never prefilled', async () => {
+    const screen = await open(STIFF);
+    expect(screen.button('Note it').disabled).toBe(true);
+    const scale = [...screen.el.querySelectorAll<HTMLButtonElement>('y-felt-card [role=radio]')];
+    expect(scale.every((b) => b.getAttribute('aria-checked') === 'false')).toBe(true);
+    scale[4]!.click();
+    await screen.settle();
+    screen.el.querySelector('y-felt-card form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+    await screen.settle();
+    const put = screen.http.expectOne((r) => r.url.startsWith('/api/v1/clients/c1/felt/'));
+    expect(put.request.body).toMatchObject({ region: 'low-back', kind: 'complaint', score: 4, habits: [] });
+  });
+
+  it('proposes two tests for the weekly quick check and keeps them', async () => {
+    const screen = await open(STIFF);
+    await screen.press('Take ');
+    expect(sent(screen).quickCheck.slice().sort()).toEqual(['active-knee-extension', 'weight-bearing-lunge']);
+  });
+
+  it('warns of a high Beighton score and of a test ended by a symptom', async () => {
+    const screen = await open([
+      {
+        ...STIFF[0]!,
+        beighton: Array.from({ length: 9 }, (_, i) => i < 5),
+        events: [{ id: 'e', testId: 'neck-rotation', kind: 'stopped', side: 'left', symptom: 'dizziness', reason: '' }],
+      },
+    ]);
+    expect(screen.text).toContain('Beighton score 5 of 9, high from 5');
+    expect(screen.text).toMatch(/Neck rotation.*dizziness or trouble seeing, left/);
+  });
+
+  it('tints the body by priority, one Tab stop, arrow keys in the order of the list', async () => {
+    Element.prototype.scrollIntoView = vi.fn();
+    const screen = await open(STIFF);
+    const stops = [...screen.el.querySelectorAll<SVGElement>('y-body-figure [tabindex="0"]')];
+    expect(stops).toHaveLength(1);
+    expect(stops[0]!.getAttribute('aria-label')).toMatch(new RegExp(`^${names(screen)[0]}: place 1, score`));
+    stops[0]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    await screen.settle();
+    const next = screen.el.querySelector<SVGElement>('y-body-figure [tabindex="0"]')!;
+    expect(next.getAttribute('aria-label')).toMatch(/: place 2, score/);
+    next.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await screen.settle();
+    expect(screen.el.querySelector(`#group-${next.dataset['group']}`)!.className).toContain('bg-action-wash');
+    const lats = screen.el.querySelector('y-body-figure [data-group=lats]')!;
+    expect(lats.getAttribute('aria-label')).toBe('Lats: not measured');
   });
 });

@@ -29,7 +29,7 @@ export class PhoneSource implements AngleSource {
   };
 
   async start(): Promise<void> {
-    if (!isSecureContext || typeof DeviceOrientationEvent === 'undefined')
+    if (!globalThis.isSecureContext || typeof DeviceOrientationEvent === 'undefined')
       return this.fail(
         'This browser gives no access to the motion sensor here. Open Yandle over HTTPS on a phone, or type the numbers.',
       );

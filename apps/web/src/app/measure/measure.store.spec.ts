@@ -2,6 +2,7 @@ import { Component, inject } from '@angular/core';
 import type { Assessment } from '@yandle/contract';
 import { WEIGHT_BEARING_LUNGE } from '@yandle/core';
 import { Screen, TODAY } from '../testing/screen';
+import { aTrial, aVisit } from '../testing/visits';
 import { MeasureStore } from './measure.store';
 import { readingsOf, resultOf, resultsBefore, visitBefore } from './results';
 
@@ -10,27 +11,12 @@ class Host {
   readonly store = inject(MeasureStore);
 }
 
-const visit = (date: string, values: number[] = []): Assessment => ({
-  id: `v-${date}`,
-  clientId: 'c1',
-  date,
-  time: '09:40',
-  warm: false,
-  testerId: 'k1',
-  testerName: 'Mara',
-  note: '',
-  battery: ['active-knee-extension', 'weight-bearing-lunge'],
-  hoursSinceSession: null,
-  trials: values.map((value, i) => ({
-    id: `${date}-${i}`,
-    testId: 'weight-bearing-lunge',
-    side: 'left',
-    value,
-    instrument: 'tape',
-    replaces: null,
-    replacedBy: null,
-  })),
-});
+const visit = (date: string, values: number[] = []): Assessment =>
+  aVisit(
+    date,
+    values.map((value, i) => aTrial('weight-bearing-lunge', 'left', value, { id: `${date}-${i}`, instrument: 'tape' })),
+    { battery: ['active-knee-extension', 'weight-bearing-lunge'] },
+  );
 
 describe('MeasureStore', () => {
   let screen: Screen<Host>;
@@ -72,6 +58,8 @@ describe('MeasureStore', () => {
       value: 8.8,
       instrument: 'tape',
       replaces: null,
+      warm: null,
+      testerId: null,
     });
   });
 

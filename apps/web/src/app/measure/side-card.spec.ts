@@ -1,17 +1,10 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Trial } from '@yandle/contract';
 import { ACTIVE_KNEE_EXTENSION } from '@yandle/core';
+import { aTrial } from '../testing/visits';
 import { SideCard, type Reading } from './side-card';
 
-const trial = (value: number, id = String(value)): Trial => ({
-  id,
-  testId: ACTIVE_KNEE_EXTENSION.id,
-  side: 'left',
-  value,
-  instrument: 'goniometer',
-  replaces: null,
-  replacedBy: null,
-});
+const trial = (value: number, id = String(value)): Trial => aTrial(ACTIVE_KNEE_EXTENSION.id, 'left', value, { id });
 
 describe('SideCard', () => {
   let fixture: ComponentFixture<SideCard>;

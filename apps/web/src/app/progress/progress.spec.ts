@@ -1,7 +1,8 @@
 import { Component, input } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Assessment, Progress } from '@yandle/contract';
+import type { Assessment, FocusView, Progress } from '@yandle/contract';
 import { Screen } from '../testing/screen';
+import { aTrial, aVisit, NO_FOCUS } from '../testing/visits';
 import { HistoryChart } from './history-chart';
 import { ProgressScreen } from './progress';
 
@@ -15,40 +16,24 @@ class ChartStub {
   readonly right = input();
   readonly reference = input();
   readonly sideless = input();
+  readonly leftTrend = input();
+  readonly rightTrend = input();
+  readonly goal = input();
 }
 
 function visit(date: string, left: number[], right: number[], over: Partial<Assessment> = {}): Assessment {
-  const trial = (side: 'left' | 'right') => (value: number, i: number) => ({
-    id: `${date}${side}${i}`,
-    testId: 'active-knee-extension',
-    side,
-    value,
-    instrument: 'goniometer',
-    replaces: null,
-    replacedBy: null,
-  });
-  return {
-    id: date,
-    clientId: 'c1',
-    date,
-    time: '09:40',
-    warm: false,
-    testerId: 'k1',
-    testerName: 'Mara',
-    note: '',
-    battery: ['active-knee-extension'],
-    hoursSinceSession: null,
-    trials: [...left.map(trial('left')), ...right.map(trial('right'))],
-    ...over,
-  };
+  const trial = (side: 'left' | 'right') => (value: number, i: number) =>
+    aTrial('active-knee-extension', side, value, { id: `${date}${side}${i}` });
+  return aVisit(date, [...left.map(trial('left')), ...right.map(trial('right'))], over);
 }
 
 describe('ProgressScreen', () => {
-  async function open(progress: Progress): Promise<Screen<ProgressScreen>> {
+  async function open(progress: Progress, focus: FocusView = NO_FOCUS): Promise<Screen<ProgressScreen>> {
     const screen = await Screen.open(ProgressScreen, { clientId: 'c1' }, () =>
       TestBed.overrideComponent(ProgressScreen, { remove: { imports: [HistoryChart] }, add: { imports: [ChartStub] } }),
     );
     await screen.answer('/clients/c1/progress', progress);
+    await screen.answer('/clients/c1/focus', focus);
     return screen;
   }
 
@@ -78,7 +63,13 @@ describe('ProgressScreen', () => {
     const screen = await open({
       assessments: [
         visit('2026-01-05', [39], [30]),
-        visit('2026-03-08', [29], [24], { warm: true, time: '18:00', testerName: 'Joris', hoursSinceSession: 2 }),
+        visit('2026-03-08', [29], [24], {
+          warm: true,
+          time: '18:00',
+          testerId: 'k2',
+          testerName: 'Joris',
+          hoursSinceSession: 2,
+        }),
       ],
       dose: null,
       sensations: [],
@@ -114,5 +105,70 @@ describe('ProgressScreen', () => {
       'Week 1: left 162 s; right 162 s. planned 180 s a side · 90 %',
       'Week 2: left 60 s; right 60 s. planned 180 s a side · 33 %',
     ]);
+  });
+
+  const weekly = (values: number[]) =>
+    values.map((v, i) => visit(`2026-0${i < 4 ? 1 : 2}-${String(((i * 7) % 28) + 1).padStart(2, '0')}`, [v], []));
+
+  it('draws a trend from five dates on, and says what it leads to', async () => {
+    const goal = {
+      id: 'g',
+      testId: 'active-knee-extension',
+      value: 20,
+      due: '2026-06-01',
+      words: '',
+      setOn: '2026-01-01',
+      endedOn: null,
+    };
+    const six = await open(
+      { assessments: weekly([45, 43, 41, 38.5, 37, 35]), dose: null, sensations: [] },
+      { ...NO_FOCUS, goals: [goal] },
+    );
+    expect(six.text).toContain('● Left on course +1.8° freer a week');
+    expect(six.text).toMatch(/\(95 %: \+[\d.]+ to \+[\d.]+; 6 dates/);
+    expect(six.text).toMatch(/20° between \d+ \w+ and \d+ \w+ 2026/);
+    const four = await open({ assessments: weekly([45, 43, 41, 39]), dose: null, sensations: [] });
+    expect(four.text).toContain('A trend is drawn from five different dates on.');
+  });
+
+  it('says what a session did on a day with two visits, and does not add it to the trend', async () => {
+    const morning = weekly([45, 44, 45, 44, 45]);
+    const after = visit('2026-02-01', [30], [], { id: 'later', time: '11:00', warm: true });
+    const screen = await open({ assessments: [...morning, after], dose: null, sensations: [] });
+    expect(screen.text).toContain('Within 1 Feb: 15° freer at the later visit, more than measuring error.');
+    expect(screen.text).toMatch(/5 dates/);
+  });
+
+  it('uses the error of who measured', async () => {
+    const screen = await Screen.open(ProgressScreen, { clientId: 'c1' }, () =>
+      TestBed.overrideComponent(ProgressScreen, { remove: { imports: [HistoryChart] }, add: { imports: [ChartStub] } }),
+    );
+    await screen.answer('/test-book', {
+      ownTests: [],
+      batteries: [],
+      errors: [
+        {
+          id: 'e',
+          testId: 'active-knee-extension',
+          coachId: 'k1',
+          coachName: 'Mara',
+          sem: 1,
+          low: null,
+          high: null,
+          clients: null,
+          source: { origin: 'own', text: 'x' },
+          studyId: null,
+          since: '2026-01-01',
+        },
+      ],
+    });
+    await screen.answer('/clients/c1/progress', {
+      assessments: [visit('2026-01-05', [39], []), visit('2026-03-08', [35], [])],
+      dose: null,
+      sensations: [],
+    });
+    // MDC95 of SEM 1: 1.96·√2 = 2.8.
+    expect(screen.text).toContain('A change counts above 2.8° (MDC95).');
+    expect(screen.text).toContain('▲ improved');
   });
 });

@@ -83,7 +83,8 @@ export class ProgressScreen {
       const reference = applied ? referenceValue(applied) : null;
       const goal = this.goals().find((g) => g.testId === test.id && g.endedOn === null) ?? null;
       const target = applied ? targetFor(test, applied, goal?.value ?? null) : null;
-      const aim: Aim | null = target ? { value: target.value, by: goal?.due ?? null } : null;
+      const aimed = goal?.value ?? target?.value ?? null;
+      const aim: Aim | null = aimed === null ? null : { value: aimed, by: goal?.due ?? null };
       const now = asMeasuredIn(book, newest, test);
       const then = asMeasuredIn(book, first, test);
       const changes = several ? sides.flatMap((side) => this.changeOf(then, now, side, first, newest)) : [];

@@ -68,8 +68,10 @@ export class Screen<T> {
     localStorage.clear();
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
+      imports: [component],
       providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
     });
+    await TestBed.compileComponents();
     prepare();
     const http = TestBed.inject(HttpTestingController);
     const signedIn = TestBed.inject(AccountService).load();

@@ -1,0 +1,161 @@
+import { TestBed } from '@angular/core/testing';
+import type { Assessment } from '@yandle/contract';
+import { ClientContext } from '../data/client-context';
+import { Outbox } from '../data/outbox.service';
+import { PATH, Screen, TODAY } from '../testing/screen';
+import { aTrial, aVisit, NO_FOCUS } from '../testing/visits';
+import { CaptureStore } from '../instruments/capture.store';
+import { MeasureScreen } from './measure';
+
+const BATTERY = ['weight-bearing-lunge', 'active-knee-extension'];
+
+/** Letters that the bench posts, without a server. */
+interface Posted {
+  readonly path: string;
+  readonly body: Record<string, unknown>;
+}
+
+describe('MeasureScreen', () => {
+  let posted: Posted[];
+  async function open(visits: Assessment[]): Promise<Screen<MeasureScreen>> {
+    posted = [];
+    const screen = await Screen.open(MeasureScreen, { clientId: 'c1' }, () => {
+      TestBed.inject(Outbox).post = (letter) =>
+        void posted.push({ path: letter.path, body: letter.body as Posted['body'] });
+    });
+    TestBed.inject(ClientContext).open('c1');
+    await screen.answer('/clients/c1/focus', { ...NO_FOCUS, focus: { ...NO_FOCUS.focus, quickCheck: BATTERY } });
+    await screen.answer('/clients/c1/assessments', visits);
+    for (const r of screen.http.match('/api/v1/clients/c1')) if (!r.cancelled) r.flush(PATH);
+    await screen.settle();
+    return screen;
+  }
+  const today = (over: Partial<Assessment> = {}) => aVisit(TODAY, [], { battery: BATTERY, ...over });
+  const capture = (screen: Screen<MeasureScreen>) => screen.fixture.debugElement.injector.get(CaptureStore);
+
+  it('ends a test by a symptom: no box left, the rest of the battery goes on, a slip is taken back', async () => {
+    const screen = await open([today()]);
+    await screen.press('Pain or symptom');
+    expect(screen.button('End this test').disabled).toBe(true);
+    const sharp = [...screen.el.querySelectorAll('y-flag-panel label')].find((l) => l.textContent.includes('Sharp'))!;
+    sharp.querySelector('input')!.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(screen.text).toContain('see a licensed professional');
+    screen.el.querySelector('y-flag-panel form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+    await screen.settle();
+    expect(posted.at(-1)).toMatchObject({
+      body: { testId: 'weight-bearing-lunge', kind: 'stopped', symptom: 'sharp-pain', side: null },
+    });
+    expect(screen.text).toContain('Ended: sharp or shooting pain.');
+    expect(screen.el.querySelector('y-side-card input')).toBeNull();
+    expect(screen.text).toContain('■ ended');
+    await screen.press('That was a slip');
+    expect(posted.at(-1)!.body).toMatchObject({ kind: 'resumed' });
+    expect(screen.el.querySelector('y-side-card input')).not.toBeNull();
+  });
+
+  it('skips a test only with a reason', async () => {
+    const screen = await open([today()]);
+    await screen.press('Skip');
+    expect(screen.button('Skip this test').disabled).toBe(true);
+    await screen.fill('y-flag-panel input.input', 'no wall free');
+    screen.el.querySelector('y-flag-panel form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+    await screen.settle();
+    expect(screen.text).toContain('Skipped: no wall free.');
+    expect(posted.at(-1)!.body).toMatchObject({ kind: 'skipped', reason: 'no wall free', symptom: null });
+  });
+
+  it('takes numbers from the large pad to the side that still wants one, and to the other by its key', async () => {
+    const screen = await open([today()]);
+    await screen.press('Large pad');
+    const press = async (...keys: string[]) => {
+      for (const key of keys)
+        [...screen.el.querySelectorAll<HTMLButtonElement>('y-number-pad button')]
+          .find((b) => b.textContent.trim() === key)!
+          .click();
+      await screen.settle();
+    };
+    expect(screen.text).toContain('Left 1');
+    await press('8', '.', '5');
+    await press('Keep');
+    expect(posted.at(-1)!.body).toMatchObject({ side: 'left', value: 8.5 });
+    await press('L / R', '9');
+    expect(screen.text).toContain('Right 1');
+    await press('Erase', '7');
+    await press('Keep');
+    expect(posted.at(-1)!.body).toMatchObject({ side: 'right', value: 7 });
+    localStorage.clear();
+  });
+
+  it('changes side by one key, but not while a text is written', async () => {
+    const screen = await open([today()]);
+    document.body.append(screen.el);
+    const main = screen.el.querySelector<HTMLElement>('#next-test')!;
+    main.dispatchEvent(new KeyboardEvent('keydown', { key: 'r', bubbles: true }));
+    expect(document.activeElement!.getAttribute('aria-label')).toContain('Right');
+    main.dispatchEvent(new KeyboardEvent('keydown', { key: 'l', bubbles: true }));
+    expect(document.activeElement!.getAttribute('aria-label')).toContain('Left');
+    await screen.press('Skip');
+    const text = screen.el.querySelector<HTMLInputElement>('y-flag-panel input.input')!;
+    text.focus();
+    text.dispatchEvent(new KeyboardEvent('keydown', { key: 'r', bubbles: true }));
+    expect(document.activeElement).toBe(text);
+    screen.el.remove();
+  });
+
+  it('keeps a reading of a sensor with the sensor as its instrument', async () => {
+    const screen = await open([today({ battery: ['active-knee-extension'] })]);
+    const store = capture(screen);
+    // A phone that lies still at 36.4°, without a phone.
+    await store.choose('phone');
+    const phone = store.phone as unknown as { out: { next(s: { at: number; degrees: number }): void } };
+    for (let i = 0; i <= 21; i++) phone.out.next({ at: i * 50, degrees: 36.42 });
+    await screen.settle();
+    expect(posted.at(-1)!.body).toMatchObject({
+      testId: 'active-knee-extension',
+      side: 'left',
+      value: 36.4,
+      instrument: 'phone sensor',
+    });
+  });
+
+  it('records other conditions with the reading, and warns against last time', async () => {
+    const last = aVisit('2026-03-01', [aTrial('weight-bearing-lunge', 'left', 8, { instrument: 'tape' })]);
+    const screen = await open([last, today()]);
+    const body = screen.el.querySelector<HTMLSelectElement>('y-conditions-line select')!;
+    body.value = 'warm';
+    body.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(screen.text).toContain('Warm · tape · Mara Thornebrook');
+    const box = screen.el.querySelector<HTMLInputElement>('y-side-card input')!;
+    box.value = '9';
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await screen.settle();
+    expect(posted.at(-1)!.body).toMatchObject({ value: 9, warm: true, testerId: null });
+    expect(screen.text).toContain('Against last time: one was taken cold, the other warm.');
+  });
+
+  it('keeps the Beighton score item by item and says when it is high', async () => {
+    const screen = await open([today()]);
+    await screen.press('Beighton score');
+    for (let i = 0; i < 5; i++) {
+      screen.el.querySelector<HTMLInputElement>(`input[name=b${i}]`)!.dispatchEvent(new Event('change'));
+      await screen.settle();
+    }
+    expect(posted.at(-1)!.path).toContain('/beighton/');
+    expect(posted.at(-1)!.body).toEqual({ items: [true, true, true, true, true, null, null, null, null] });
+    expect(screen.text).toContain('5 of 9 4 not looked at yet');
+    expect(screen.text).toContain('Generally very mobile at this age (from 5)');
+  });
+
+  it('offers the weekly quick check before a visit', async () => {
+    const screen = await open([]);
+    expect(screen.text).toContain('Weekly quick check: about');
+    const select = screen.el.querySelector<HTMLSelectElement>('select')!;
+    select.value = 'quick-check';
+    select.dispatchEvent(new Event('change'));
+    await screen.settle();
+    await screen.press('Start measuring');
+    expect(posted.at(-1)!.body).toMatchObject({ battery: BATTERY });
+  });
+});

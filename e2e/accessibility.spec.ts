@@ -15,6 +15,41 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await of(page, 'measure');
     await page.getByRole('button', { name: 'Open to correct or add' }).click();
   },
+  'measure, pad and symptom': async (page) => {
+    await of(page, 'measure');
+    await page.getByRole('button', { name: 'Open to correct or add' }).click();
+    await page.getByRole('button', { name: 'Large pad' }).click();
+    await page.getByRole('button', { name: 'Pain or symptom' }).click();
+  },
+  'measure, Beighton': async (page) => {
+    await of(page, 'measure');
+    await page.getByRole('button', { name: 'Open to correct or add' }).click();
+    await page.getByRole('button', { name: 'Beighton score' }).click();
+  },
+  'findings, forms open': async (page) => {
+    await of(page, 'findings');
+    await page.getByText('Note a complaint or stiffness').click();
+    await page.getByText('Set a goal').click();
+    await page
+      .getByRole('button', { name: /^Adjust/ })
+      .first()
+      .click();
+  },
+  tests: async (page) => void (await page.goto('/tests')),
+  'own test': async (page) => {
+    await page.goto('/tests');
+    await page.getByRole('button', { name: 'A test of your own' }).click();
+  },
+  'own battery': async (page) => {
+    await page.goto('/tests');
+    await page.getByRole('button', { name: 'A battery of your own' }).click();
+  },
+  'my measuring error': async (page) => {
+    await page.goto('/error');
+    await page.getByRole('button', { name: /Spring/ }).click();
+    await page.getByText('All forms of the ICC').click();
+  },
+  data: async (page) => void (await page.goto('/data')),
   findings: async (page) => of(page, 'findings', 'Emeric'),
   block: async (page) => of(page, 'block'),
   'new block': async (page) => {
@@ -63,7 +98,19 @@ for (const colorScheme of ['light', 'dark'] as const)
 test('phone: Today and Run do not scroll sideways', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await signInQuietly(page);
-  for (const name of ['today', 'run', 'session', 'progress', 'block', 'measure, visit']) {
+  for (const name of [
+    ...[
+      'today',
+      'run',
+      'session',
+      'progress',
+      'block',
+      'measure, visit',
+      'measure, pad and symptom',
+      'measure, Beighton',
+    ],
+    ...['findings, forms open', 'tests', 'my measuring error', 'data'],
+  ]) {
     await screens[name]!(page);
     await page.waitForLoadState('networkidle');
     const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

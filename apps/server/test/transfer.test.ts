@@ -104,6 +104,9 @@ describe('import and export of results', () => {
     expect((refused.body as Problem).detail).toContain('client');
     const { body } = await send(file, '?columns=client,date,,test,side,value').expect(200);
     expect(body).toMatchObject({ readings: 1 });
+    // The comma of a semicolon file belongs to the number.
+    const there = (await visits()).find((v) => v.date === '2026-01-19')!;
+    expect(there.trials.map((t) => t.value)).toEqual([28.5]);
     await send(file, '?columns=client,client,,test,side,value').expect(400);
     await send(file, '?columns=shoe').expect(400);
   });

@@ -1,5 +1,5 @@
-import { Transform, type Readable } from 'node:stream';
-import { guessColumn, RESULT_COLUMNS, type ResultColumn, type ResultLine } from '@yandle/core';
+import { Readable, Transform } from 'node:stream';
+import { guessColumn, guessDelimiter, RESULT_COLUMNS, type ResultColumn, type ResultLine } from '@yandle/core';
 import { parse } from 'csv-parse';
 import StreamJson from 'stream-json';
 import Pick from 'stream-json/filters/Pick.js';
@@ -44,7 +44,7 @@ function assertColumns(columns: readonly (ResultColumn | null)[]): void {
 }
 
 /**
- * Lines of a CSV file, one at a time. The separator is comma, semicolon or tab, whichever the header has most of.
+ * Lines of a CSV file, one at a time. The separator is comma, semicolon or tab, whichever the heading has most of.
  * @param mapping what each place holds; null to go by the header
  * @throws HttpProblem `malformed-body`
  */
@@ -53,17 +53,31 @@ export async function* csvLines(
   mapping: readonly (ResultColumn | null)[] | null,
 ): AsyncGenerator<NumberedLine> {
   const text = input.pipe(utf8());
+  input.on('error', (err) => text.destroy(err));
+  const chunks = text[Symbol.asyncIterator]() as AsyncIterator<string>;
+  // The heading is read first: it says what separates the columns.
+  let head = '';
+  while (!head.includes('\n') && head.length <= LONGEST_LINE) {
+    const next = await chunks.next();
+    if (next.done) break;
+    head += next.value;
+  }
   const parser = parse({
     bom: true,
-    delimiter: [',', ';', '\t'],
+    delimiter: guessDelimiter(head.split('\n')[0]!),
     relax_column_count: true,
     skip_empty_lines: true,
     max_record_size: LONGEST_LINE,
     info: true,
   });
-  input.on('error', (err) => parser.destroy(err));
-  text.on('error', (err) => parser.destroy(err));
-  text.pipe(parser);
+  const whole = Readable.from(
+    (async function* () {
+      if (head !== '') yield head;
+      for (let next = await chunks.next(); !next.done; next = await chunks.next()) yield next.value;
+    })(),
+  );
+  whole.on('error', (err) => parser.destroy(err));
+  whole.pipe(parser);
   let columns: readonly (ResultColumn | null)[] | null = null;
   try {
     for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number } }>) {

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CATALOGUE_BOOK } from '../measuring/test-book.js';
-import { fromCell, guessColumn, readResultLine, RESULT_COLUMNS, toCell, type ResultLine } from './results.js';
+import {
+  fromCell,
+  guessColumn,
+  guessDelimiter,
+  readResultLine,
+  RESULT_COLUMNS,
+  toCell,
+  type ResultLine,
+} from './results.js';
 
 const good: ResultLine = {
   client: 'Noor Adeyemi',
@@ -96,5 +104,15 @@ describe('guessColumn', () => {
     for (const c of RESULT_COLUMNS) expect(guessColumn(` ${c.id.toUpperCase()} `)).toBe(c.id);
     expect(guessColumn('Reading')).toBe('value');
     expect(guessColumn('shoe size')).toBeNull();
+  });
+});
+
+describe('guessDelimiter', () => {
+  it('takes the one the heading has most of, outside quotes', () => {
+    expect(guessDelimiter('client,date,test,value')).toBe(',');
+    expect(guessDelimiter('client;date;value, in degrees')).toBe(';');
+    expect(guessDelimiter('client\tdate\tvalue')).toBe('\t');
+    expect(guessDelimiter('"a,b,c,d";date')).toBe(';');
+    expect(guessDelimiter('client')).toBe(',');
   });
 });

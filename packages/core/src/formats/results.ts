@@ -75,6 +75,19 @@ const ALIASES: Readonly<Record<string, ResultColumn>> = {
   laterality: 'side',
 };
 
+export const DELIMITERS = [',', ';', '\t'] as const;
+export type Delimiter = (typeof DELIMITERS)[number];
+
+/**
+ * What separates the columns of a file: whichever its heading has most of, outside quotes. One separator only: a semicolon file may write
+ * decimals with a comma, and splitting there would cut numbers in two.
+ */
+export function guessDelimiter(heading: string): Delimiter {
+  const bare = heading.replace(/"[^"]*"/g, '');
+  const count = (d: Delimiter) => bare.split(d).length - 1;
+  return DELIMITERS.reduce((best, d) => (count(d) > count(best) ? d : best));
+}
+
 /** Which column a header most likely means; null for one that is not used. */
 export function guessColumn(header: string): ResultColumn | null {
   const word = header.trim().toLowerCase();

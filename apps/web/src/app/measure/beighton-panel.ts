@@ -16,7 +16,7 @@ const EMPTY: readonly (boolean | null)[] = BEIGHTON_ITEMS.map(() => null);
         @for (row of rows; track row.name) {
           <div class="grid items-center gap-x-4 gap-y-1 px-4 py-2.5 sm:grid-cols-[1fr_auto]">
             <div>
-              <h3>{{ row.name }}</h3>
+              <h2 class="!text-[1.05rem]">{{ row.name }}</h2>
               <p class="text-sm text-soft">{{ row.how }}</p>
             </div>
             <div class="flex flex-wrap gap-4">

@@ -51,9 +51,10 @@ export class MeasureStore {
   readonly tests = computed((): readonly RomTest[] => {
     const visit = this.visit();
     if (!visit) return [];
-    const ids = new Set([...visit.battery, ...visit.trials.map((t) => t.testId)]);
+    const ids = [...new Set([...visit.battery, ...visit.trials.map((t) => t.testId)])];
     const book = this.bookService.book();
-    return inPositionOrder(book.tests.filter((t) => ids.has(t.id)).map((t) => asMeasuredBy(book, t, visit.testerId)));
+    const tests = ids.flatMap((id) => book.tests.filter((t) => t.id === id));
+    return inPositionOrder(tests.map((t) => asMeasuredBy(book, t, visit.testerId)));
   });
   readonly test = computed(() => this.tests()[this.testIndex()]!);
   readonly isFirst = computed(() => this.testIndex() === 0);

@@ -1,6 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import type { ImportReport, Problem } from '@yandle/contract';
-import { guessColumn, RESULT_COLUMNS, type ResultColumn } from '@yandle/core';
+import { guessColumn, guessDelimiter, RESULT_COLUMNS, type ResultColumn } from '@yandle/core';
 import { parse } from 'csv-parse/browser/esm/sync';
 import type { Subscription } from 'rxjs';
 import { V1 } from '../data/api';
@@ -58,7 +58,7 @@ export class TransferScreen {
     try {
       const rows = parse(text, {
         bom: true,
-        delimiter: [',', ';', '\t'],
+        delimiter: guessDelimiter(text.split('\n')[0]!),
         relax_column_count: true,
         relax_quotes: true,
         skip_empty_lines: true,

@@ -2,6 +2,7 @@ import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
+import { serverRows, type Row } from './bench-server';
 import { buildBlock, buildTimeline, MUSCLE_GROUP_IDS, type BlockInput, type SessionItem } from '@yandle/core';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -51,7 +52,7 @@ function initialJs(): number {
 const a = time(() => buildBlock(block));
 const b = time(() => buildTimeline(items));
 const js = initialJs();
-const rows = [
+const rows: Row[] = [
   [
     'build a 16-week, 12-lane block (core)',
     `${a.median.toFixed(2)} ms median, ${a.p95.toFixed(2)} ms p95`,
@@ -59,6 +60,7 @@ const rows = [
   ],
   ['timeline of 8 exercises × 4 sets × 2 sides (core)', `${b.median.toFixed(2)} ms median`, '–'],
   ['initial JS, gzip −9', `${(js / 1000).toFixed(1)} kB = ${(js / BARE_ANGULAR).toFixed(2)} × bare Angular`, '≤ 1.8 ×'],
+  ...(await serverRows()),
 ];
 const text = `# Benchmarks
 

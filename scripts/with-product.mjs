@@ -22,7 +22,14 @@ main(async () => {
     );
   });
   await new Promise((resolve) => control.listen(0, '127.0.0.1', resolve));
-  const env = { ...process.env, BASE_URL: base, CONTROL_URL: `http://127.0.0.1:${control.address().port}` };
+  const env = {
+    ...process.env,
+    BASE_URL: base,
+    CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
+    // For benchmarks: the same data by the bare driver, and the memory of the server.
+    PRODUCT_DATABASE_URL: product.database.url,
+    SERVER_PID: String(product.child.pid),
+  };
   const { code } = await run(command, args, { env });
   control.close();
   await product.stop();

@@ -32,7 +32,12 @@ export function requireCoach(source: DataSource): RequestHandler {
     );
     const coachId = req.session?.coachId;
     if (!coachId) throw refused;
-    const coach = await source.manager.findOne(CoachEntity, { where: { id: coachId }, relations: { studio: true } });
+    // One query: with every request.
+    const coach = await source.manager
+      .createQueryBuilder(CoachEntity, 'c')
+      .innerJoinAndSelect('c.studio', 's')
+      .where('c.id = :coachId', { coachId })
+      .getOne();
     if (!coach?.studio) throw refused;
     res.locals.current = { coach, studio: coach.studio, data: new StudioData(source.manager, coach.studioId) };
     next();

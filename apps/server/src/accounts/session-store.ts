@@ -3,7 +3,10 @@ import { Store, type SessionData } from 'express-session';
 import { LessThan, type DataSource } from 'typeorm';
 import { AuthSessionEntity } from './entities.js';
 
-const DAY_MS = 24 * 60 * 60 * 1000;
+const HOUR_MS = 60 * 60 * 1000;
+const DAY_MS = 24 * HOUR_MS;
+/** Sessions whose stored end is remembered; beyond it the memory starts anew. */
+const REMEMBERED = 10_000;
 
 function hashed(sid: string): string {
   return createHash('sha256').update(sid).digest('hex');
@@ -11,8 +14,16 @@ function hashed(sid: string): string {
 
 /** Sessions in MariaDB. A copy of the table signs nobody in: the ids are stored hashed. */
 export class DatabaseSessionStore extends Store {
+  /** When each session ends according to the table: it is written again only when it moves by an hour, not with every request. */
+  private readonly ends = new Map<string, number>();
+
   constructor(private readonly source: DataSource) {
     super();
+  }
+
+  private remember(sidHash: string, end: Date): void {
+    if (this.ends.size >= REMEMBERED) this.ends.clear();
+    this.ends.set(sidHash, end.getTime());
   }
 
   private get rows() {
@@ -22,9 +33,10 @@ export class DatabaseSessionStore extends Store {
   override get(sid: string, callback: (err: unknown, session?: SessionData | null) => void): void {
     this.rows
       .findOneBy({ sidHash: hashed(sid) })
-      .then((row) =>
-        callback(null, row && row.expiresAt.getTime() > Date.now() ? (JSON.parse(row.data) as SessionData) : null),
-      )
+      .then((row) => {
+        if (row) this.remember(row.sidHash, row.expiresAt);
+        callback(null, row && row.expiresAt.getTime() > Date.now() ? (JSON.parse(row.data) as SessionData) : null);
+      })
       .catch((err: unknown) => callback(err));
   }
 
@@ -38,9 +50,18 @@ export class DatabaseSessionStore extends Store {
 
   override touch(sid: string, session: SessionData, callback?: () => void): void {
     const expiresAt = session.cookie.expires ? new Date(session.cookie.expires) : new Date(Date.now() + DAY_MS);
+    const sidHash = hashed(sid);
+    const stored = this.ends.get(sidHash);
+    if (stored !== undefined && expiresAt.getTime() - stored < HOUR_MS) {
+      callback?.();
+      return;
+    }
     this.rows
-      .update({ sidHash: hashed(sid) }, { expiresAt })
-      .then(() => callback?.())
+      .update({ sidHash }, { expiresAt })
+      .then(() => {
+        this.remember(sidHash, expiresAt);
+        callback?.();
+      })
       .catch(() => callback?.());
   }
 

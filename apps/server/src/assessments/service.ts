@@ -22,6 +22,7 @@ import { AssessmentEntity, BeightonEntity, PictureEntity, TrialEntity, VisitEven
 
 /** Sessions further back say nothing about a visit's conditions. */
 const HOURS_THAT_MATTER = 7 * 24;
+const HOUR_MS = 3_600_000;
 
 /** When the client's logged sessions ended (or, unfinished, began), newest last. */
 async function sessionEnds(data: StudioData, clientId: string): Promise<Date[]> {
@@ -33,27 +34,39 @@ async function sessionEnds(data: StudioData, clientId: string): Promise<Date[]> 
   return runs.map((r) => r.endedAt ?? r.startedAt).sort((a, b) => a.getTime() - b.getTime());
 }
 
+/** Hours from the last session's end to a visit; Infinity when there was none in the days before. */
+function hoursSince(ends: readonly Date[], visit: AssessmentEntity, timeZone: string): number {
+  // Time zones are slow to work with: only where a session lies near.
+  const noon = Date.parse(`${visit.date}T12:00:00Z`);
+  const near = ends.filter((e) => Math.abs(e.getTime() - noon) < (HOURS_THAT_MATTER + 48) * HOUR_MS);
+  if (near.length === 0) return Infinity;
+  const at = instantOf(visit.date, visit.time, timeZone).getTime();
+  const before = near.filter((e) => e.getTime() <= at).pop();
+  return before ? (at - before.getTime()) / HOUR_MS : Infinity;
+}
+
 async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZone: string): Promise<Assessment[]> {
   const first = rows[0];
   if (!first) return [];
-  const trials = await data.find(
-    TrialEntity,
-    { assessmentId: In(rows.map((r) => r.id)) },
-    { order: { assessmentId: 'ASC', seq: 'ASC' } },
-  );
   const ofVisits = { assessmentId: In(rows.map((r) => r.id)) };
-  const events = await data.find(VisitEventEntity, ofVisits, { order: { seq: 'ASC' } });
-  const looks = await data.find(BeightonEntity, ofVisits, { order: { seq: 'ASC' } });
-  const pictures = await data.find(PictureEntity, ofVisits, { order: { createdAt: 'ASC', id: 'ASC' } });
-  const coaches = await data.find(CoachEntity, {});
+  const bySeq = { order: { seq: 'ASC' } } as const;
+  const [trials, events, looks, pictures, coaches, ends] = await Promise.all([
+    data.find(TrialEntity, ofVisits, bySeq),
+    data.find(VisitEventEntity, ofVisits, bySeq),
+    data.find(BeightonEntity, ofVisits, bySeq),
+    data.find(PictureEntity, ofVisits, { order: { createdAt: 'ASC', id: 'ASC' } }),
+    data.find(CoachEntity, {}),
+    sessionEnds(data, first.clientId),
+  ]);
   const byVisit = new Map<string, TrialEntity[]>();
-  for (const t of trials) byVisit.set(t.assessmentId, [...(byVisit.get(t.assessmentId) ?? []), t]);
-  const ends = await sessionEnds(data, first.clientId);
+  for (const t of trials) {
+    const own = byVisit.get(t.assessmentId);
+    if (own) own.push(t);
+    else byVisit.set(t.assessmentId, [t]);
+  }
   return rows.map((r) => {
-    const at = instantOf(r.date, r.time, timeZone).getTime();
-    const before = ends.filter((e) => e.getTime() <= at).pop();
     const own = byVisit.get(r.id) ?? [];
-    const hours = before ? (at - before.getTime()) / 3_600_000 : Infinity;
+    const hours = hoursSince(ends, r, timeZone);
     return {
       id: r.id,
       clientId: r.clientId,

@@ -38,7 +38,7 @@ export async function overviews(
   today: PlainDate,
 ): Promise<Map<string, Overview>> {
   if (clientIds.length === 0) return new Map();
-  const visits = await data.manager
+  const visitsRead = data.manager
     .createQueryBuilder(AssessmentEntity, 'a')
     .select('a.clientId', 'clientId')
     .addSelect('MAX(a.date)', 'last')
@@ -46,7 +46,10 @@ export async function overviews(
     .where('a.studioId = :studio AND a.clientId IN (:...ids)', { studio: data.studioId, ids: clientIds })
     .groupBy('a.clientId')
     .getRawMany<{ clientId: string; last: string | Date; count: string }>();
-  const programmes = await data.find(ProgrammeEntity, { clientId: In([...clientIds]), endedAt: IsNull() });
+  const [visits, programmes] = await Promise.all([
+    visitsRead,
+    data.find(ProgrammeEntity, { clientId: In([...clientIds]), endedAt: IsNull() }),
+  ]);
   const running = new Map<string, ProgrammeEntity>();
   for (const id of clientIds) {
     const p = runningOf(
@@ -56,8 +59,8 @@ export async function overviews(
     if (p) running.set(id, p);
   }
   const programmeIds = [...running.values()].map((p) => p.id);
-  const sessions = programmeIds.length
-    ? await data.manager
+  const sessionsRead = programmeIds.length
+    ? data.manager
         .createQueryBuilder(SessionEntity, 's')
         .where('s.studioId = :studio AND s.programmeId IN (:...ids) AND s.date >= :today', {
           studio: data.studioId,
@@ -67,10 +70,11 @@ export async function overviews(
         .andWhere('NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND r.ended_at IS NOT NULL)')
         .orderBy('s.date', 'ASC')
         .getMany()
-    : [];
-  const retests = programmeIds.length
-    ? await data.find(RetestEntity, { programmeId: In(programmeIds) }, { order: { date: 'ASC' } })
-    : [];
+    : Promise.resolve([]);
+  const retestsRead = programmeIds.length
+    ? data.find(RetestEntity, { programmeId: In(programmeIds) }, { order: { date: 'ASC' } })
+    : Promise.resolve([]);
+  const [sessions, retests] = await Promise.all([sessionsRead, retestsRead]);
 
   return new Map(
     clientIds.map((id) => {

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { FocusView, Problem } from '@yandle/contract';
+import type { FocusView, Problem, Today } from '@yandle/contract';
 import { aClient, harness, TODAY, type Harness } from './harness.js';
 
 describe('goals, complaints and decisions', () => {
@@ -125,5 +125,19 @@ describe('goals, complaints and decisions', () => {
     expect((wrong.body as Problem).errors![0]!.path).toBe('quickCheck.0');
     await h.other.get(path('focus')).expect(404);
     await h.other.put(path('focus')).send(focus()).expect(404);
+  });
+
+  it('put a client on Today a week after the last visit, when there is a weekly quick check', async () => {
+    const checks = async () => ((await h.agent.get('/api/v1/today')).body as Today).quickChecks;
+    const id = await aClient(h, { name: 'Weekly Wanda' });
+    const body = focus({ pinned: [], excluded: [], interests: [] });
+    await h.agent.put(`/api/v1/clients/${id}/focus`).send(body).expect(200);
+    expect(await checks()).toContainEqual({ clientId: id, clientName: 'Weekly Wanda', last: null });
+    const visit = { id: uuid(), date: '2026-03-03', time: '09:40', warm: false, note: '', battery: body.quickCheck };
+    await h.agent.post(`/api/v1/clients/${id}/assessments`).send(visit).expect(201);
+    // Six days ago: not yet.
+    expect((await checks()).map((c) => c.clientId)).not.toContain(id);
+    h.clock.now = new Date('2026-03-10T08:00:00.000Z');
+    expect(await checks()).toContainEqual({ clientId: id, clientName: 'Weekly Wanda', last: '2026-03-03' });
   });
 });

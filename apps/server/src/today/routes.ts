@@ -7,12 +7,15 @@ import { ClientEntity } from '../clients/entities.js';
 import { overviews } from '../clients/overview.js';
 import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
+import { FocusEntity } from '../focus/entities.js';
 import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
 import { SessionEntity, SymptomEntity } from '../sessions/entities.js';
 import { summaries, symptomViews } from '../sessions/views.js';
 
 /** Days ahead that Today shows. */
 const AHEAD = 6;
+/** Days between quick checks. */
+const CHECK_DAYS = 7;
 
 async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
   const clients = await data.find(ClientEntity, { archivedAt: IsNull() }, { order: { name: 'ASC' } });
@@ -40,6 +43,18 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
     }))
     .sort((a, b) => (a.date < b.date ? -1 : 1));
 
+  const checks = (await data.find(FocusEntity, {})).filter((f) => byId.has(f.id) && f.content.quickCheck.length > 0);
+  const retestSoon = new Set(retests.map((r) => r.clientId));
+  const quickChecks = checks
+    .map((f) => ({
+      clientId: f.id,
+      clientName: byId.get(f.id)!.name,
+      last: states.get(f.id)?.lastAssessment ?? null,
+    }))
+    // A retest takes the two tests along.
+    .filter((c) => !retestSoon.has(c.clientId) && (c.last === null || c.last <= addDays(date, -CHECK_DAYS)))
+    .sort((a, b) => (a.clientName < b.clientName ? -1 : 1));
+
   const symptoms = (await data.find(SymptomEntity, { clearedAt: IsNull() }, { order: { createdAt: 'ASC' } })).filter(
     (s) => isRedSymptom(s.symptom) && byId.has(s.clientId),
   );
@@ -48,6 +63,7 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
     date,
     sessions,
     retests,
+    quickChecks,
     symptoms: await symptomViews(data, symptoms),
     clearances: clients
       .filter((c) => c.screening === 'refer')

@@ -4,16 +4,22 @@ import {
   formatNumber,
   formatReading,
   muscleGroupName,
+  unlikeConditions,
   type GroupFinding,
   type MeasuredTest,
   type RomTest,
   type TestBook,
   type TestFinding,
 } from '@yandle/core';
-import { asMeasuredIn, isMeasured, resultOf } from '../measure/results';
+import { asMeasuredIn, conditionsOf, isMeasured, resultOf, sidesOf, visitBefore } from '../measure/results';
+import { changeOf, changeWords } from '../ui/change-words';
 
 /** A test with its newest values and the day they were taken. */
-export type DatedTest = MeasuredTest & { readonly date: string };
+export type DatedTest = MeasuredTest & {
+  readonly date: string;
+  /** Changes since the visit before that measured it, side by side, in words; empty for the first. */
+  readonly changes: readonly string[];
+};
 
 /**
  * The newest result of every test of a client, with the day it was taken, the error of who took it, and the client's goal.
@@ -30,10 +36,19 @@ export function newestResults(
     if (!visit) return [];
     const test = asMeasuredIn(book, visit, plain);
     const goal = goals.get(test.id) ?? null;
+    const changes = sidesOf(test).flatMap((side) => {
+      const before = visitBefore(visits, visit, test, side);
+      const [then, now] = [before ? resultOf(before, test, side) : null, resultOf(visit, test, side)];
+      if (!before || !then || !now) return [];
+      const change = changeOf(asMeasuredIn(book, before, plain), test, then.value, now.value);
+      const unlike = unlikeConditions(conditionsOf(before, test, side), conditionsOf(visit, test, side));
+      const care = unlike.length > 0 ? `; unlike: ${unlike.join(', ')}` : '';
+      return [`${side === null ? '' : `${side} `}${changeWords(change, test)}${care}`];
+    });
     const value = (side: 'left' | 'right' | null) => resultOf(visit, test, side)?.value ?? null;
     return test.sides === 'none'
-      ? [{ test, left: null, right: null, both: value(null), date: visit.date, goal }]
-      : [{ test, left: value('left'), right: value('right'), both: null, date: visit.date, goal }];
+      ? [{ test, left: null, right: null, both: value(null), date: visit.date, goal, changes }]
+      : [{ test, left: value('left'), right: value('right'), both: null, date: visit.date, goal, changes }];
   });
 }
 

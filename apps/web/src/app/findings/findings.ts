@@ -203,6 +203,7 @@ export class FindingsScreen {
         left: m.both === null ? value(m.left) : value(m.both),
         right: m.both === null ? value(m.right) : '',
         date: formatDate(m.date, 'd MMM yyyy'),
+        changes: m.changes,
         words: f ? gapWords(f) : 'reaches its target, or has none',
         target: f ? targetWords(f) : '',
         source: f && f.reference.kind !== 'none' ? sourceWords(f.reference.source) : '',

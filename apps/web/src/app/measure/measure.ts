@@ -44,6 +44,7 @@ import { SOURCE_KINDS } from '../instruments/angle-source';
 import { CaptureStore, readingOfAngle } from '../instruments/capture.store';
 import { InstrumentPanel } from '../instruments/instrument-panel';
 import { PicturePanel } from '../instruments/picture/picture-panel';
+import { changeOf, changeWords } from '../ui/change-words';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { testRow } from '../ui/mirror/mirror-row.model';
@@ -257,6 +258,18 @@ export class MeasureScreen {
     return visit && result
       ? `last ${formatReading(result.value, test.unit)}, ${formatDate(visit.date, 'd MMM')}`
       : 'first time';
+  }
+
+  /** What the error allows to say about a side since last time. */
+  protected change(side: Side | null): string {
+    const test = this.store.test();
+    const visit = this.store.visit()!;
+    const now = resultOf(visit, test, side);
+    const before = visitBefore(this.store.visits() ?? [], visit, test, side);
+    const then = before ? resultOf(before, test, side) : null;
+    if (!now || !then) return '';
+    const earlier = this.asMeasuredBefore(this.store.visits() ?? [], visit, test);
+    return `Since last time ${changeWords(changeOf(earlier, test, then.value, now.value), test)}`;
   }
 
   /** What speaks against comparing a side with last time. */

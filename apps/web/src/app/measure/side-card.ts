@@ -72,6 +72,9 @@ export interface Reading {
           />
         }
       </div>
+      @if (change(); as c) {
+        <p class="text-sm font-semibold">{{ c }}</p>
+      }
       @for (w of warnings(); track w) {
         <p class="text-sm text-attention">{{ w }}</p>
       }
@@ -89,6 +92,8 @@ export class SideCard {
   readonly readings = input.required<readonly Trial[]>();
   /** Last time, in words. */
   readonly before = input('');
+  /** What the error allows to say about the change since last time, in words. */
+  readonly change = input('');
   /** What speaks against comparing with last time, or with the other side. */
   readonly warnings = input<readonly string[]>([]);
   /** No new reading here: the test was skipped or ended. Corrections stay possible. */

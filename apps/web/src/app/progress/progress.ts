@@ -3,7 +3,6 @@ import { RouterLink } from '@angular/router';
 import type { Assessment, Goal, Problem, Progress } from '@yandle/contract';
 import {
   ageOn,
-  changeBetween,
   formatDate,
   formatNumber,
   formatReading,
@@ -28,6 +27,7 @@ import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
 import { TestBookService } from '../data/test-book.service';
 import { asMeasuredIn, conditionsOf, resultOf, sidedResults, sidesOf } from '../measure/results';
+import { changeOf, chanceWords, sizeWords } from '../ui/change-words';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
@@ -207,14 +207,12 @@ export class ProgressScreen {
     const before = resultOf(first, test, side);
     const now = resultOf(newest, test, side);
     if (!before || !now) return [];
-    const c = changeBetween(before.value, now.value, test.better, [resultSem(then), resultSem(test)]);
-    const size = formatReading(Math.abs(c.gain), test.unit);
-    const direction = c.gain === 0 ? 'no difference' : `${size} ${c.gain > 0 ? 'freer' : 'stiffer'}`;
+    const c = changeOf(then, test, before.value, now.value);
     return [
       {
         side,
         class: c.class,
-        words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${direction}`,
+        words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${sizeWords(c, test)}`,
         chance: `${chanceWords(c.probability)} that the true change has this direction`,
       },
     ];
@@ -242,10 +240,4 @@ function totalWords(
     done += r.done.left + r.done.right;
   }
   return planned === 0 ? '' : `${Math.round((done / planned) * 100)} % of the weeks that are over`;
-}
-
-/** A probability in per cent; never "100 %", since nothing measured is certain. */
-function chanceWords(p: number): string {
-  if (p > 0.999) return 'more than 99.9 %';
-  return `${(p * 100).toFixed(p > 0.99 ? 1 : 0)} %`;
 }

@@ -2,7 +2,15 @@ import type { Today } from '@yandle/contract';
 import { Screen, textOf, TODAY } from '../testing/screen';
 import { TodayScreen } from './today';
 
-const empty: Today = { date: TODAY, sessions: [], retests: [], symptoms: [], clearances: [], withoutBlock: [] };
+const empty: Today = {
+  date: TODAY,
+  sessions: [],
+  retests: [],
+  quickChecks: [],
+  symptoms: [],
+  clearances: [],
+  withoutBlock: [],
+};
 const session = (date: string, over: object = {}) => ({
   id: `s-${date}`,
   clientId: 'c1',
@@ -85,5 +93,17 @@ describe('TodayScreen', () => {
     await screen.press('Try again');
     await screen.answer('/today', empty);
     expect(screen.text).toContain('Nobody has a session today.');
+  });
+
+  it('lists who is due for the weekly quick check', async () => {
+    const screen = await open({
+      quickChecks: [
+        { clientId: 'c1', clientName: 'Ottoline Varga', last: '2026-03-02' },
+        { clientId: 'c2', clientName: 'Tobin', last: null },
+      ],
+    });
+    const text = section(screen, 'retests');
+    expect(text).toContain('Ottoline Varga weekly quick check · last visit Mon 2 Mar');
+    expect(text).toContain('Tobin weekly quick check · not measured yet');
   });
 });

@@ -58,7 +58,18 @@ await shoot(await open(), 'measure', `/clients/${emeric.client.id}/measure`, asy
     await page.waitForTimeout(100);
   }
 });
-await shoot(await open(), 'findings', `/clients/${emeric.client.id}/findings`);
+await shoot(await open(), 'measure-inclinometer', `/clients/${emeric.client.id}/measure`, async (page) => {
+  await page.getByRole('button', { name: /^Active knee extension/ }).click();
+  await page.getByLabel('Read from').selectOption('inclinometer');
+  await page.waitForTimeout(3000);
+});
+await shoot(await open(), 'findings', at('findings'));
+await shoot(await open(), 'tests', '/tests');
+await shoot(await open(), 'error', '/error', async (page) => {
+  await page.getByRole('button', { name: /Spring/ }).click();
+  await page.evaluate(() => scrollTo(0, 0));
+});
+await shoot(await open(), 'data', '/data');
 await shoot(await open(), 'block', at('block'));
 await shoot(await open({ dark: true }), 'block-dark', at('block'));
 await shoot(await open(), 'sessions', at('sessions'));

@@ -16,8 +16,8 @@ export function sizeWords(change: Change, test: RomTest): string {
 
 /** A probability in per cent; never "100 %", since nothing measured is certain. */
 export function chanceWords(p: number): string {
-  if (p > 0.999) return 'more than 99.9 %';
-  return `${(p * 100).toFixed(p > 0.99 ? 1 : 0)} %`;
+  if (p > 0.999) return 'more than 99.9\u00a0%';
+  return `${(p * 100).toFixed(p > 0.99 ? 1 : 0)}\u00a0%`;
 }
 
 /** All of it in one line: "improved: 10° freer (99.1 %)". */

@@ -45,8 +45,9 @@ export function anova(table: RatingTable): Anova {
   const between = k * squares(targetMeans);
   const raters = n * squares(raterMeans);
   const total = squares(table.flat());
-  // The residual is a difference of sums: rounding may take it a hair below zero.
-  const residual = Math.max(0, total - between - raters);
+  // The residual is a difference of sums: what rounding leaves of nothing is nothing.
+  const rest = total - between - raters;
+  const residual = rest > 1e-10 * Math.max(1, total) ? rest : 0;
   return {
     n,
     k,

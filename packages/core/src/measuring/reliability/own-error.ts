@@ -1,3 +1,4 @@
+import { CoreError } from '../../errors.js';
 import { mdc90, mdc95 } from '../error.js';
 import { anova, type Anova, type RatingTable } from './anova.js';
 import { icc, type Estimate } from './icc.js';
@@ -30,6 +31,16 @@ export interface OwnError {
  */
 export function ownError(table: RatingTable): OwnError {
   const a = anova(table);
+  if (a.ems === 0)
+    throw new CoreError(
+      'invalid-reliability',
+      'The two measurements differ by the same amount in every client, so no error can be told. Read to the finest step of the instrument.',
+    );
+  if (a.bms === 0)
+    throw new CoreError(
+      'invalid-reliability',
+      'All clients come out alike. Reliability needs clients who differ: measure stiff and free ones.',
+    );
   const df = (a.n - 1) * (a.k - 1);
   const same = Math.sqrt(a.ems);
   const bound = (p: number) => Math.sqrt((df * a.ems) / chiSquareQuantile(p, df));

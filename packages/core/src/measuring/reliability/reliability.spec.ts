@@ -143,9 +143,10 @@ describe('ownError', () => {
   });
 
   it('does not see a constant shift between days as the same tester’s error', () => {
-    const shifted = Array.from({ length: 10 }, (_, i) => [30 + 3 * i, 34 + 3 * i]);
+    const shifted = Array.from({ length: 10 }, (_, i) => [30 + 3 * i, 34 + 3 * i + (i % 2 ? 0.2 : -0.2)]);
     const e = ownError(shifted);
-    expect(e.sameTester.value).toBeCloseTo(0, 6);
+    // By hand: differences 4 ± 0.2, SD 0.2·√(10/9), SEM = SD/√2.
+    expect(e.sameTester.value).toBeCloseTo((0.2 * Math.sqrt(10 / 9)) / Math.SQRT2, 6);
     expect(e.otherTester).toBeGreaterThan(2.5);
   });
 });

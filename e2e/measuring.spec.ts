@@ -50,7 +50,7 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await expect(battery.getByText('✓')).toHaveCount(byKey.length);
 
   // One key for the side.
-  const [sensor, ended, skipped] = tests.slice(-3) as [RomTest, RomTest, RomTest];
+  const [sensor, ended] = tests.slice(-3) as [RomTest, RomTest, RomTest];
   await page.keyboard.press('r');
   await expect(page.getByRole('textbox', { name: /^(Right|To the right), reading 1/ })).toBeFocused();
   await page.keyboard.press('l');

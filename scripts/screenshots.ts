@@ -67,7 +67,7 @@ await shoot(await open(), 'findings', at('findings'));
 await shoot(await open(), 'tests', '/tests');
 await shoot(await open(), 'error', '/error', async (page) => {
   await page.getByRole('button', { name: /Spring/ }).click();
-  await page.evaluate(() => scrollTo(0, 0));
+  await page.evaluate('scrollTo(0, 0)');
 });
 await shoot(await open(), 'data', '/data');
 await shoot(await open(), 'block', at('block'));

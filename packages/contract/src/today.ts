@@ -13,7 +13,11 @@ export interface Today {
     readonly week: number;
   }[];
   /** Clients with a weekly quick check whose last visit is a week ago or more; null when there was none. */
-  readonly quickChecks: readonly { readonly clientId: string; readonly clientName: string; readonly last: string | null }[];
+  readonly quickChecks: readonly {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly last: string | null;
+  }[];
   readonly symptoms: readonly SymptomReport[];
   /** Clients whose planning waits for a licensed professional. */
   readonly clearances: readonly { readonly clientId: string; readonly clientName: string; readonly note: string }[];

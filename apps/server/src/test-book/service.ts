@@ -174,7 +174,7 @@ export async function adoptError(data: StudioData, body: AdoptErrorBody, who: Wh
       }
       await tx.getLocked(CoachEntity, who.coachId, 'coach');
       const earlier = { coachId: who.coachId, testId: body.testId, withdrawnAt: IsNull() };
-      await tx.update(OwnErrorEntity, earlier as never, { withdrawnAt: who.now });
+      await tx.update(OwnErrorEntity, earlier, { withdrawnAt: who.now });
       await tx.insert(OwnErrorEntity, {
         id: body.id,
         coachId: who.coachId,

@@ -1,5 +1,6 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position } from '../measuring/rom-test.js';
+import type { ExerciseTag } from '../screening/cautions.js';
 import type { Origin } from '../source.js';
 import type { Technique } from '../styles/style.js';
 
@@ -15,6 +16,8 @@ export interface Exercise {
   readonly secondary: readonly MuscleGroupId[];
   readonly technique: Technique;
   readonly position: Position;
+  /** What it asks beyond position and technique; cautions go by it. */
+  readonly tags: readonly ExerciseTag[];
   /** Things it needs; empty for none. */
   readonly props: readonly string[];
   /** `each`: left and right in turn. `both`: one bout works both sides. */

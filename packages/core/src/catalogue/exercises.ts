@@ -12,6 +12,7 @@ export const EXERCISES: readonly Exercise[] = [
     secondary: [],
     technique: 'static hold',
     position: 'standing',
+    tags: [],
     props: ['wall'],
     sides: 'each',
     steps: [
@@ -40,6 +41,7 @@ export const EXERCISES: readonly Exercise[] = [
     secondary: ['soleus'],
     technique: 'static hold',
     position: 'standing',
+    tags: [],
     props: ['wall'],
     sides: 'each',
     steps: [
@@ -68,6 +70,7 @@ export const EXERCISES: readonly Exercise[] = [
     secondary: ['calf'],
     technique: 'static hold',
     position: 'supine',
+    tags: ['grip'],
     props: ['strap'],
     sides: 'each',
     steps: [
@@ -99,6 +102,7 @@ export const EXERCISES: readonly Exercise[] = [
     secondary: ['quadriceps'],
     technique: 'static hold',
     position: 'kneeling',
+    tags: [],
     props: ['cushion'],
     sides: 'each',
     steps: [
@@ -127,6 +131,7 @@ export const EXERCISES: readonly Exercise[] = [
     secondary: ['hip-flexors'],
     technique: 'static hold',
     position: 'side-lying',
+    tags: ['grip'],
     props: ['strap'],
     sides: 'each',
     steps: [
@@ -155,6 +160,7 @@ export const EXERCISES: readonly Exercise[] = [
     secondary: ['anterior-shoulder'],
     technique: 'static hold',
     position: 'standing',
+    tags: [],
     props: ['doorway'],
     sides: 'each',
     steps: [

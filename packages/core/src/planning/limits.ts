@@ -1,6 +1,7 @@
-import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import type { Weekday } from '../schedule/weekday.js';
+import type { CautionLimits } from '../screening/limits.js';
 import { HIGHEST_TARGET, type Style } from '../styles/style.js';
 
 /** How used to stretching a client is. */
@@ -15,6 +16,8 @@ export interface PlanClient {
   readonly trainingDays: readonly Weekday[];
   /** Groups that a caution asks to go easy on: sensation never above 4 there. */
   readonly easyOn: readonly MuscleGroupId[];
+  /** What the cautions of the intake allow; left out when there are none. */
+  readonly cautions?: CautionLimits;
 }
 
 /** The strictest of what style, client and cautions allow (domain rule 2.6, 5), with the reasons of each that bites. */
@@ -33,11 +36,13 @@ export const CAUTION_SENSATION = 4;
 
 /**
  * Limits of a lane. 65+: holds of 30-60 s (Garber et al. 2011); under 18: 20-30 s (common practice, no source).
- * @throws CoreError `invalid-plan` when no training day is given
+ * @throws CoreError `invalid-plan` when no training day is given, or a caution rules the group or the style's technique out
  */
 export function limitsFor(style: Style, client: PlanClient, group: MuscleGroupId): Limits {
   const days = new Set(client.trainingDays).size;
   if (days === 0) throw new CoreError('invalid-plan', 'The client has no training days. Choose at least one first.');
+  if (client.cautions?.groupsOff.includes(group))
+    throw new CoreError('invalid-plan', `A caution of the intake rests this muscle group: ${muscleGroupName(group)}.`);
   const reasons: string[] = [];
 
   let holdMin = style.holdFloor;
@@ -58,8 +63,14 @@ export function limitsFor(style: Style, client: PlanClient, group: MuscleGroupId
 
   let sensationStart = client.level === 'beginner' ? 4 : 5;
   let sensationMax = Math.min(style.caps.sensation, HIGHEST_TARGET);
-  if (client.easyOn.includes(group)) {
-    sensationMax = Math.min(sensationMax, CAUTION_SENSATION);
+  const anywhere = client.cautions?.sensationMax ?? null;
+  if (anywhere !== null && anywhere < sensationMax) {
+    sensationMax = anywhere;
+    reasons.push(`A caution of the intake: sensation at most ${anywhere}.`);
+  }
+  const easy = client.easyOn.includes(group) || (client.cautions?.groupsEasy.includes(group) ?? false);
+  if (easy && sensationMax > CAUTION_SENSATION) {
+    sensationMax = CAUTION_SENSATION;
     reasons.push(`Go easy on this group: sensation at most ${CAUTION_SENSATION}.`);
   }
   sensationStart = Math.min(sensationStart, sensationMax);

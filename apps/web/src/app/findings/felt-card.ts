@@ -67,7 +67,7 @@ import { FocusStore } from './focus.store';
               }
             </select>
           </label>
-          <label class="field">
+          <div class="field">
             <span class="label">How strong, 0 nothing to 10 worst: {{ score() ?? '–' }}</span>
             <span class="flex flex-wrap gap-1" role="radiogroup" aria-label="How strong, 0 to 10">
               @for (n of scale; track n) {
@@ -84,7 +84,7 @@ import { FocusStore } from './focus.store';
                 </button>
               }
             </span>
-          </label>
+          </div>
           @if (kind() === 'complaint') {
             <fieldset>
               <legend class="label mb-1">Comes with</legend>

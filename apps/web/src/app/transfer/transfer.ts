@@ -65,8 +65,8 @@ export class TransferScreen {
         skip_records_with_error: true,
         to: PREVIEW_LINES,
       });
-      this.preview.set(rows as string[][]);
-      this.columns.set((rows[0] as string[] | undefined)?.map((h) => guessColumn(h) ?? '') ?? []);
+      this.preview.set(rows);
+      this.columns.set(rows[0]?.map((h) => guessColumn(h) ?? '') ?? []);
     } catch {
       this.columns.set([]);
     }

@@ -1,0 +1,184 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
+import { BODY_REGION_IDS } from '../anatomy/body-region.js';
+import { EXERCISES } from '../catalogue/exercises.js';
+import { limitsFor } from '../planning/limits.js';
+import { STYLES } from '../styles/index.js';
+import { TECHNIQUES, type Technique } from '../styles/style.js';
+import { POSITIONS } from '../measuring/rom-test.js';
+import { cautionsFor, EXERCISE_TAGS, missingRegions, openQuestions, type Answers, type Caution } from './cautions.js';
+import { cautionsAgainst, limitsOfCautions, sift, type ExerciseTraits } from './limits.js';
+import { QUESTION_IDS, QUESTIONS, type QuestionId } from './questions.js';
+
+const answers = (yes: readonly QuestionId[], regions: Answers['regions'] = {}): Answers => ({
+  yes,
+  no: QUESTION_IDS.filter((q) => !yes.includes(q)),
+  regions,
+});
+const one = (id: QuestionId, regions: Answers['regions'] = {}): Caution => cautionsFor(answers([id], regions), 40)[0]!;
+const stretch = (over: Partial<ExerciseTraits>): ExerciseTraits => ({
+  primary: 'calf',
+  secondary: [],
+  technique: 'static hold',
+  position: 'standing',
+  tags: [],
+  ...over,
+});
+/** True when a yes rules an exercise out. */
+const rulesOut = (id: QuestionId, over: Partial<ExerciseTraits>) =>
+  cautionsAgainst(stretch(over), [one(id)]).length > 0;
+
+/** Line by line what the trade's screening teaches (common practice, no source): what each answer takes away, and what it leaves. */
+describe('cautions', () => {
+  it.each([
+    ['heart', 'before planning'],
+    ['faints', 'before planning'],
+    ['clot', 'urgent'],
+    ['surgery', 'before planning'],
+    ['leg-pain', 'before planning'],
+    ['numbness', 'before planning'],
+    ['neck-signs', 'urgent'],
+    ['saddle', 'emergency'],
+    ['unexplained', 'urgent'],
+  ] as const)('%s sends to a professional, %s', (id, urgency) => {
+    expect(one(id)).toMatchObject({ outcome: 'refer', urgency });
+  });
+
+  it.each<[QuestionId, Partial<ExerciseTraits>, Partial<ExerciseTraits>]>([
+    ['pressure', { technique: 'contract-relax' }, {}],
+    ['pressure', { tags: ['head down'] }, {}],
+    ['thinners', { technique: 'release' }, {}],
+    ['hip-replacement', { tags: ['deep hip flexion'] }, { tags: ['one leg'] }],
+    ['joint-replacement', { technique: 'loaded eccentric' }, {}],
+    ['bones', { tags: ['spinal flexion'] }, { tags: ['grip'] }],
+    ['bones', { tags: ['loaded spine'] }, {}],
+    ['neck-arthritis', { tags: ['neck end range'] }, { primary: 'neck-side' }],
+    ['hand-arthritis', { tags: ['grip'] }, {}],
+    ['hand-arthritis', { tags: ['wrist load'] }, {}],
+    ['loose-joints', { technique: 'loaded isometric' }, { technique: 'activation' }],
+    ['disc', { tags: ['spinal flexion'] }, { primary: 'low-back' }],
+    ['leg-pain', { technique: 'nerve glide' }, {}],
+    ['neck-signs', { primary: 'neck-front' }, { primary: 'calf' }],
+    ['balance', { tags: ['one leg'] }, {}],
+    ['eyes', { tags: ['head down'] }, {}],
+    ['pregnancy', { position: 'supine' }, { position: 'side-lying' }],
+    ['pregnancy', { technique: 'loaded eccentric' }, {}],
+    ['medicines', { technique: 'loaded eccentric' }, {}],
+    ['floor', { position: 'kneeling' }, { position: 'sitting' }],
+    ['kneeling', { position: 'all fours' }, { position: 'supine' }],
+    ['wrists', { tags: ['wrist load'] }, {}],
+  ])('%s rules %j out, and leaves %j', (id, out, left) => {
+    expect(rulesOut(id, out)).toBe(true);
+    expect(rulesOut(id, left)).toBe(false);
+  });
+
+  it.each(['loose-joints', 'feeling', 'pregnancy', 'medicines'] as const)('%s keeps sensation at 4', (id) => {
+    expect(one(id).effect.sensationMax).toBe(4);
+  });
+
+  it('rests the groups of a torn muscle or an inflamed joint, by its region, and asks for the region', () => {
+    expect(one('tear', { tear: ['thigh-back'] })).toMatchObject({
+      title: 'A torn muscle: back of the thigh',
+      effect: { groupsOff: ['hamstrings'] },
+    });
+    expect(missingRegions(answers(['tear', 'flare'], { tear: ['thigh-back'] }))).toEqual(['flare']);
+    expect(one('joint-replacement', { 'joint-replacement': ['shoulder'] }).effect.groupsEasy).toContain('pectorals');
+  });
+
+  it('goes by age too: consent under 18, longer holds and no combined neck end range from 65', () => {
+    expect(cautionsFor(answers([]), 17)).toMatchObject([{ id: 'under-18', outcome: 'refer' }]);
+    expect(cautionsFor(answers([]), 18)).toEqual([]);
+    expect(cautionsFor(answers([]), 64)).toEqual([]);
+    expect(cautionsFor(answers([]), 65)).toMatchObject([{ id: 'over-65', effect: { tagsOff: ['neck end range'] } }]);
+  });
+
+  it('puts the gravest first', () => {
+    const list = cautionsFor(answers(['unwell', 'balance', 'heart', 'clot', 'saddle']), 40);
+    expect(list.map((c) => c.id)).toEqual(['saddle', 'clot', 'heart', 'balance', 'unwell']);
+  });
+
+  it('knows what has not been asked', () => {
+    expect(openQuestions({ yes: ['heart'], no: [], regions: {} })).toHaveLength(QUESTIONS.length - 1);
+    expect(openQuestions(answers(['heart']))).toEqual([]);
+  });
+});
+
+const technique = fc.constantFrom<Technique>(...TECHNIQUES);
+const anyExercise: fc.Arbitrary<ExerciseTraits> = fc.record({
+  primary: fc.constantFrom(...MUSCLE_GROUP_IDS),
+  secondary: fc.subarray([...MUSCLE_GROUP_IDS], { maxLength: 3 }),
+  technique,
+  position: fc.constantFrom(...POSITIONS),
+  tags: fc.subarray([...EXERCISE_TAGS], { maxLength: 3 }),
+});
+const anyAnswers = fc
+  .record({ yes: fc.subarray([...QUESTION_IDS]), region: fc.constantFrom(...BODY_REGION_IDS) })
+  .map(({ yes, region }) =>
+    answers(yes, Object.fromEntries(yes.filter((y) => y === 'tear' || y === 'flare').map((y) => [y, [region]]))),
+  );
+
+describe('limits', () => {
+  it('never let an exercise through that any caution speaks against, and leave none out without a reason', () => {
+    fc.assert(
+      fc.property(
+        anyAnswers,
+        fc.integer({ min: 10, max: 90 }),
+        fc.array(anyExercise, { maxLength: 12 }),
+        (a, age, list) => {
+          const cautions = cautionsFor(a, age);
+          const { allowed, leftOut } = sift(list, cautions);
+          const all = limitsOfCautions(cautions);
+          expect(allowed.length + leftOut.length).toBe(list.length);
+          for (const x of allowed) {
+            expect([x.primary, ...x.secondary].some((g) => all.groupsOff.includes(g))).toBe(false);
+            expect(all.techniquesOff).not.toContain(x.technique);
+            expect(all.positionsOff).not.toContain(x.position);
+            expect(x.tags.some((t) => all.tagsOff.includes(t))).toBe(false);
+          }
+          for (const x of leftOut) expect(x.because.length).toBeGreaterThan(0);
+        },
+      ),
+    );
+  });
+  it('only grow with another yes', () => {
+    fc.assert(
+      fc.property(
+        anyAnswers,
+        fc.constantFrom(...QUESTION_IDS),
+        fc.array(anyExercise, { maxLength: 8 }),
+        (a, more, list) => {
+          const yes = [...new Set([...a.yes, more])];
+          const before = sift(list, cautionsFor(a, 40)).allowed;
+          const after = sift(list, cautionsFor({ ...answers(yes), regions: a.regions }, 40)).allowed;
+          for (const x of after) expect(before).toContain(x);
+        },
+      ),
+    );
+  });
+  it('are the strictest of all', () => {
+    const both = limitsOfCautions(cautionsFor(answers(['loose-joints', 'eyes', 'floor']), 70));
+    expect(both.sensationMax).toBe(4);
+    expect(both.tagsOff).toEqual(expect.arrayContaining(['head down', 'neck end range']));
+    expect(both.positionsOff).toContain('supine');
+    expect(limitsOfCautions([]).sensationMax).toBeNull();
+  });
+  it('reach the plan: sensation, easy groups, and groups that rest', () => {
+    const client = { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] } as const;
+    const of = (a: Answers) => ({ ...client, cautions: limitsOfCautions(cautionsFor(a, 40)) });
+    const style = STYLES[0]!;
+    expect(limitsFor(style, of(answers(['medicines'])), 'calf')).toMatchObject({
+      sensationMax: 4,
+      reasons: expect.arrayContaining(['A caution of the intake: sensation at most 4.']) as string[],
+    });
+    expect(limitsFor(style, of(answers(['hip-replacement'])), 'gluteals').sensationMax).toBe(4);
+    expect(limitsFor(style, of(answers(['hip-replacement'])), 'calf').sensationMax).toBeGreaterThan(4);
+    const torn = of(answers(['tear'], { tear: ['thigh-back'] }));
+    expect(() => limitsFor(style, torn, 'hamstrings')).toThrow(expect.objectContaining({ code: 'invalid-plan' }));
+  });
+  it('leave the library something for a client who cannot get to the floor', () => {
+    const { allowed, leftOut } = sift(EXERCISES, [one('floor')]);
+    expect(allowed.every((e) => ['standing', 'sitting'].includes(e.position))).toBe(true);
+    expect(leftOut.map((l) => l.exercise.id)).toContain('supine-strap-hamstring');
+  });
+});

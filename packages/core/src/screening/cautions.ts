@@ -1,0 +1,316 @@
+import { BODY_REGIONS, bodyRegionName, type BodyRegionId } from '../anatomy/body-region.js';
+import { MUSCLE_GROUPS, type MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Position } from '../measuring/rom-test.js';
+import type { Technique } from '../styles/style.js';
+import { lowerFirst } from '../words/list.js';
+import { QUESTION_IDS, questionById, type QuestionId } from './questions.js';
+
+/** What a movement asks of the body, beyond its position and technique; a caution may rule it out. */
+export const EXERCISE_TAGS = [
+  'spinal flexion',
+  'loaded spine',
+  'deep hip flexion',
+  'one leg',
+  'wrist load',
+  'head down',
+  'grip',
+  'neck end range',
+  'impact',
+] as const;
+export type ExerciseTag = (typeof EXERCISE_TAGS)[number];
+
+/** Answers of one asking. A question without an entry has not been asked. */
+export interface Answers {
+  readonly yes: readonly QuestionId[];
+  readonly no: readonly QuestionId[];
+  /** Regions that a yes is about. */
+  readonly regions: Readonly<Partial<Record<QuestionId, readonly BodyRegionId[]>>>;
+}
+
+/** `refer`: a licensed professional first; planning is blocked until cleared. `limit`: planning goes on within limits. `note`: a reminder. */
+export type Outcome = 'refer' | 'limit' | 'note';
+
+/** What a caution takes away. Empty lists take nothing. */
+export interface CautionEffect {
+  /** Groups that are not worked at all. */
+  readonly groupsOff: readonly MuscleGroupId[];
+  /** Groups where sensation stays at 4 or below. */
+  readonly groupsEasy: readonly MuscleGroupId[];
+  readonly techniquesOff: readonly Technique[];
+  readonly positionsOff: readonly Position[];
+  readonly tagsOff: readonly ExerciseTag[];
+  /** Highest sensation anywhere, 0-10; null for no limit of its own. */
+  readonly sensationMax: number | null;
+}
+
+export interface Caution {
+  readonly id: QuestionId | 'under-18' | 'over-65';
+  readonly outcome: Outcome;
+  /** How soon a professional is needed: at once, within days, or before planning. Null when none is. */
+  readonly urgency: 'emergency' | 'urgent' | 'before planning' | null;
+  readonly title: string;
+  /** What changes. */
+  readonly changes: string;
+  readonly why: string;
+  readonly effect: CautionEffect;
+}
+
+const NOTHING: CautionEffect = {
+  groupsOff: [],
+  groupsEasy: [],
+  techniquesOff: [],
+  positionsOff: [],
+  tagsOff: [],
+  sensationMax: null,
+};
+const LOADED: readonly Technique[] = ['loaded eccentric', 'loaded isometric'];
+const groupsOf = (...regions: string[]): MuscleGroupId[] =>
+  MUSCLE_GROUPS.filter((g) => regions.includes(g.region)).map((g) => g.id);
+const NECK = groupsOf('neck');
+const TRUNK = groupsOf('trunk');
+const FLOOR: readonly Position[] = ['kneeling', 'all fours', 'supine', 'side-lying', 'prone'];
+
+type Rule = Omit<Caution, 'id' | 'effect' | 'urgency'> & {
+  readonly urgency?: Caution['urgency'];
+  readonly effect?: Partial<CautionEffect>;
+};
+
+const refer = (
+  title: string,
+  why: string,
+  urgency: Caution['urgency'] = 'before planning',
+  effect: Partial<CautionEffect> = {},
+): Rule => ({
+  outcome: 'refer',
+  urgency,
+  title,
+  changes:
+    urgency === 'emergency'
+      ? 'Call an ambulance or go to a hospital now. No stretching.'
+      : `${urgency === 'urgent' ? 'To a physician within days. ' : ''}Planning is blocked until a licensed professional has agreed.`,
+  why,
+  effect,
+});
+const limit = (title: string, changes: string, why: string, effect: Partial<CautionEffect>): Rule => ({
+  outcome: 'limit',
+  title,
+  changes,
+  why,
+  effect,
+});
+
+/** What follows from a yes (domain 2.9). Clinical consensus as the trade teaches it; common practice, no source. */
+const RULES: Readonly<Record<QuestionId, Rule>> = {
+  heart: refer('Heart or breath', 'Effort may be unsafe before somebody has looked at it.'),
+  faints: refer('Fainting or dizziness', 'A cause has to be known before the head goes low or holds get long.'),
+  pressure: limit(
+    'High blood pressure',
+    'No pushing against resistance and no loaded holds; nothing with the head low; breathe through every hold.',
+    'Strong pushing and breath-holding drive the pressure up.',
+    { techniquesOff: ['contract-relax', ...LOADED], tagsOff: ['head down'] },
+  ),
+  clot: refer('A clot', 'A clot that moves is dangerous; stretching and rolling may move it.', 'urgent', {
+    techniquesOff: ['release'],
+  }),
+  thinners: limit(
+    'Blood thinners or varicose veins',
+    'No rolling.',
+    'Pressure on vessels bruises easily and may do harm.',
+    { techniquesOff: ['release'] },
+  ),
+  surgery: refer('Operation or broken bone', 'Healing sets the limits; whoever treats it knows them.'),
+  'hip-replacement': limit(
+    'Artificial hip',
+    'No hip bend beyond 90°, least of all with the knee across the middle or turned in; sensation at most 4 at the hip.',
+    'These positions can lever the joint out, unless the surgeon has said otherwise.',
+    {
+      tagsOff: ['deep hip flexion'],
+      groupsEasy: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors', 'adductors'],
+    },
+  ),
+  'joint-replacement': limit(
+    'Artificial joint',
+    'Sensation at most 4 around it; no loaded end range.',
+    'The joint has its own end; it is not stretched further.',
+    { techniquesOff: LOADED },
+  ),
+  bones: limit(
+    'Brittle bones',
+    'No bending forward of the spine to its end or under load; no impact.',
+    'Vertebrae break in loaded flexion (Sinaki & Mikkelsen 1984, from memory).',
+    { tagsOff: ['spinal flexion', 'loaded spine', 'impact'], techniquesOff: ['loaded eccentric'] },
+  ),
+  flare: limit(
+    'An inflamed joint',
+    'The region rests until it has calmed down.',
+    'Stretching an inflamed joint keeps it going.',
+    {},
+  ),
+  'neck-arthritis': limit(
+    'Inflammatory arthritis of the neck',
+    'No end range of the neck.',
+    'The uppermost joints may be loose.',
+    { tagsOff: ['neck end range'], groupsEasy: NECK },
+  ),
+  'hand-arthritis': limit(
+    'Arthritis of the hands',
+    'No gripping and no leaning on bent fingers or wrists.',
+    'Grip and pressure irritate the small joints.',
+    { tagsOff: ['grip', 'wrist load'] },
+  ),
+  tear: limit('A torn muscle', 'The region rests until it has healed.', 'A fresh scar tears again.', {}),
+  'loose-joints': limit(
+    'Loose joints',
+    'Sensation at most 4, no loaded end range; favour activation and control in mid-range.',
+    'Length is not what is missing; control is.',
+    { sensationMax: 4, techniquesOff: LOADED },
+  ),
+  disc: limit(
+    'Disc trouble',
+    'No bending forward under load or to the end; stop when symptoms go down the leg.',
+    'Loaded flexion presses on the disc.',
+    { tagsOff: ['spinal flexion', 'loaded spine'] },
+  ),
+  'leg-pain': refer(
+    'Leg pain below the knee',
+    'A nerve may be pressed; it has to be looked at first.',
+    'before planning',
+    {
+      tagsOff: ['spinal flexion', 'loaded spine'],
+      techniquesOff: ['nerve glide'],
+    },
+  ),
+  numbness: refer(
+    'Numbness or tingling',
+    'A nerve may be in trouble; it has to be looked at first.',
+    'before planning',
+    {
+      techniquesOff: ['nerve glide'],
+    },
+  ),
+  'neck-signs': refer('Warning signs of the neck', 'Vessels or the spinal cord may be in trouble.', 'urgent', {
+    groupsOff: NECK,
+    tagsOff: ['neck end range'],
+  }),
+  saddle: refer('Bladder, bowel or saddle numbness', 'Nerves of the lower spine may be pressed.', 'emergency', {
+    groupsOff: [...TRUNK, 'hamstrings'],
+  }),
+  feeling: limit(
+    'Little feeling',
+    'Sensation at most 4; go by the look of the position, not by the pull.',
+    'What is not felt is overdone easily.',
+    { sensationMax: 4 },
+  ),
+  balance: limit('Falls', 'Nothing on one leg without support.', 'A fall does more harm than a stretch does good.', {
+    tagsOff: ['one leg', 'impact'],
+  }),
+  eyes: limit('Eyes', 'Nothing with the head low.', 'The pressure in the eye rises.', { tagsOff: ['head down'] }),
+  unexplained: refer('Weight loss or night pain', 'A serious cause has to be ruled out.', 'urgent'),
+  pregnancy: limit(
+    'Pregnancy or a recent birth',
+    'Sensation at most 4, nothing forced or loaded at end range, nothing lying on the back or the belly.',
+    'Ligaments are soft; lying on the back presses on a large vessel after the first months.',
+    { sensationMax: 4, techniquesOff: LOADED, positionsOff: ['supine', 'prone'], tagsOff: ['impact'] },
+  ),
+  medicines: limit(
+    'Medicines that weaken tendons',
+    'Very gradual: sensation at most 4, nothing loaded.',
+    'Tendons tear more easily for months.',
+    { sensationMax: 4, techniquesOff: LOADED },
+  ),
+  unwell: {
+    outcome: 'note',
+    title: 'Fasting or ill',
+    changes: 'Shorter and easier sessions these days; none with fever.',
+    why: 'Recovery has other work.',
+  },
+  floor: limit(
+    'No floor',
+    'Standing and sitting only; a bed or a bench may stand in for the floor.',
+    'Getting up is not safe.',
+    {
+      positionsOff: FLOOR,
+    },
+  ),
+  kneeling: limit('No kneeling', 'Nothing on the knees.', 'Kneeling is not possible now.', {
+    positionsOff: ['kneeling', 'all fours'],
+  }),
+  wrists: limit('No leaning on the hands', 'Nothing on the hands.', 'The wrists do not carry now.', {
+    positionsOff: ['all fours'],
+    tagsOff: ['wrist load'],
+  }),
+};
+
+/** Groups of regions, each once, from the floor up. */
+function groupsIn(regions: readonly BodyRegionId[]): MuscleGroupId[] {
+  const wanted = new Set<MuscleGroupId>(
+    BODY_REGIONS.filter((r) => regions.includes(r.id)).flatMap((r) => [...r.groups]),
+  );
+  return MUSCLE_GROUPS.map((g) => g.id).filter((g) => wanted.has(g));
+}
+
+function cautionOf(id: QuestionId, answers: Answers): Caution {
+  const rule = RULES[id];
+  const regions = answers.regions[id] ?? [];
+  const where = regions.length > 0 ? `: ${regions.map((r) => lowerFirst(bodyRegionName(r))).join(', ')}` : '';
+  const own: Partial<CautionEffect> =
+    id === 'flare' || id === 'tear'
+      ? { groupsOff: groupsIn(regions) }
+      : id === 'joint-replacement'
+        ? { groupsEasy: groupsIn(regions) }
+        : {};
+  return {
+    id,
+    outcome: rule.outcome,
+    urgency: rule.urgency ?? null,
+    title: `${rule.title}${where}`,
+    changes: rule.changes,
+    why: rule.why,
+    effect: { ...NOTHING, ...rule.effect, ...own },
+  };
+}
+
+const UNDER_18: Caution = {
+  id: 'under-18',
+  outcome: 'refer',
+  urgency: 'before planning',
+  title: 'Under 18',
+  changes:
+    'Planning waits for the guardian’s consent, recorded with date; holds of 20-30 s, nothing loaded at end range.',
+  why: 'Growth spurts make tendons and their roots sensitive.',
+  effect: { ...NOTHING, techniquesOff: LOADED },
+};
+const OVER_65: Caution = {
+  id: 'over-65',
+  outcome: 'limit',
+  urgency: null,
+  title: '65 or older',
+  changes: 'Holds of 30-60 s; the neck is not bent back and turned at once.',
+  why: 'Longer holds work better with age (Garber et al. 2011, from memory); vessels of the neck are stiffer.',
+  effect: { ...NOTHING, tagsOff: ['neck end range'] },
+};
+
+/** Questions that have not been answered. */
+export function openQuestions(answers: Answers): QuestionId[] {
+  return QUESTION_IDS.filter((id) => !answers.yes.includes(id) && !answers.no.includes(id));
+}
+
+/** Questions whose yes still needs the regions it is about. */
+export function missingRegions(answers: Answers): QuestionId[] {
+  return answers.yes.filter((id) => questionById(id).regions && (answers.regions[id] ?? []).length === 0);
+}
+
+/**
+ * Cautions that follow from the answers and the age, the gravest first. Deterministic; the same answers give the same list.
+ * @param age whole years
+ */
+export function cautionsFor(answers: Answers, age: number): Caution[] {
+  const grave: Readonly<Record<Outcome, number>> = { refer: 0, limit: 1, note: 2 };
+  const soon = { emergency: 0, urgent: 1, 'before planning': 2 };
+  const all = QUESTION_IDS.filter((id) => answers.yes.includes(id)).map((id) => cautionOf(id, answers));
+  if (age < 18) all.push(UNDER_18);
+  if (age >= 65) all.push(OVER_65);
+  const rank = (c: Caution) => grave[c.outcome] * 10 + (c.urgency ? soon[c.urgency] : 5);
+  // Array.sort is stable: equal ones stay in the order of the questions.
+  return all.sort((a, b) => rank(a) - rank(b));
+}

@@ -68,7 +68,7 @@ test('nothing of one client stands under the name of another', async ({ page }) 
   await page.getByRole('button', { name: 'Open to correct or add' }).click();
   await page.goto(`/clients/${ottoline.id}/measure`);
   await page.getByRole('button', { name: 'Open to correct or add' }).click();
-  const row = page.getByRole('img', { name: /^Neck rotation/ });
+  const row = page.getByRole('img', { name: /^Weight-bearing lunge: / });
   await expect(row).toBeVisible();
   // Straight to the same screen of the other client, whose visits do not come: nothing of the first may stay meanwhile.
   await page.route(`**/clients/${isaura.id}/assessments`, (route) => route.abort());

@@ -22,6 +22,8 @@ import { HttpProblem } from './http/problem.js';
 import { sameSiteWrites, securityHeaders } from './http/security.js';
 import { webFiles } from './http/web-files.js';
 import { progressRoutes } from './progress/routes.js';
+import { fillInRoutes } from './screening/fill-in.js';
+import { screeningRoutes } from './screening/routes.js';
 import { sessionRoutes } from './sessions/routes.js';
 import { testBookRoutes } from './test-book/routes.js';
 import { todayRoutes } from './today/routes.js';
@@ -90,6 +92,7 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
     }),
   );
   api.use(accountRoutes(source, clock));
+  api.use(fillInRoutes(source, clock));
   api.use(requireCoach(source));
   api.use(clientRoutes(clock));
   api.use(assessmentRoutes(clock));
@@ -99,6 +102,7 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   api.use(progressRoutes(clock));
   api.use(testBookRoutes(clock));
   api.use(focusRoutes(clock));
+  api.use(screeningRoutes(clock));
   api.use(pictureRoutes());
   api.use(deviceRoutes());
   api.use(transferRoutes(source, clock));

@@ -1,4 +1,4 @@
-import type { Level, MuscleGroupId, Sex, Weekday } from '@yandle/core';
+import type { About, Caution, Level, MuscleGroupId, Sex, Weekday } from '@yandle/core';
 
 /**
  * What the questions before planning came to. `open`: not asked yet. `clear`: nothing speaks against it.
@@ -71,4 +71,10 @@ export interface ClientPath {
   readonly block: { readonly id: string; readonly week: number; readonly of: number; readonly endDate: string } | null;
   readonly nextSession: { readonly id: string; readonly date: string } | null;
   readonly nextRetest: string | null;
+  /** What stands now; a plan keeps to all of them. */
+  readonly cautions: readonly Caution[];
+  /** From the latest asking; null when nobody has asked. */
+  readonly about: About | null;
+  /** When the questions are due again; null when nobody has asked. */
+  readonly rescreenOn: string | null;
 }

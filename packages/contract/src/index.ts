@@ -2,6 +2,7 @@ export * from './problem.js';
 export * from './limits.js';
 export * from './accounts.js';
 export * from './clients.js';
+export * from './screening.js';
 export * from './assessments.js';
 export * from './blocks.js';
 export * from './sessions.js';

@@ -1,5 +1,16 @@
 import type { Block, BlockBody, CreateBlockBody, UpdateBlockBody } from '@yandle/contract';
-import { ageOn, buildBlock, endOfBlock, exerciseById, type BlockPlan, type PlainDate } from '@yandle/core';
+import {
+  ageOn,
+  buildBlock,
+  cautionsAgainst,
+  endOfBlock,
+  exerciseById,
+  limitsOfCautions,
+  type BlockPlan,
+  type Caution,
+  type PlainDate,
+  type Screening,
+} from '@yandle/core';
 import { In } from 'typeorm';
 import { latestSidedValues } from '../assessments/service.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -7,6 +18,7 @@ import { runningOf } from '../clients/overview.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
+import { screeningOf } from '../screening/service.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, RevisionEntity } from './entities.js';
 import { publish } from './publish.js';
@@ -73,35 +85,39 @@ async function blockView(data: StudioData, row: ProgrammeEntity): Promise<Block>
 }
 
 /** Nobody is planned for who has not been asked, or whom a licensed professional should see first. */
-function assertScreened(client: ClientEntity): void {
-  if (client.screening === 'refer')
+function assertScreened({ state }: Screening): void {
+  if (state === 'refer')
     throw new HttpProblem(
       'screening-blocks-planning',
       'A licensed professional comes first. Record the clearance in the intake, then plan.',
     );
-  if (client.screening === 'open')
+  if (state === 'open')
     throw new HttpProblem(
       'screening-blocks-planning',
       'The questions before planning have not been asked. Answer them in the intake, then plan.',
     );
 }
 
-function assertExercises(body: BlockBody): void {
-  const errors = body.lanes.flatMap((l, i) =>
-    exerciseById(l.exerciseId).primary === l.group
-      ? []
-      : [{ path: `lanes.${i}.exerciseId`, message: 'This exercise does not work the lane’s muscle group.' }],
-  );
+/** Every lane has a stretch of its group, and none that a caution speaks against: no plan with one can be stored. */
+function assertExercises(body: BlockBody, cautions: readonly Caution[]): void {
+  const errors = body.lanes.flatMap((l, i) => {
+    const exercise = exerciseById(l.exerciseId);
+    const path = `lanes.${i}.exerciseId`;
+    if (exercise.primary !== l.group)
+      return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
+    return cautionsAgainst(exercise, cautions).map((c) => ({ path, message: `${c.title}: ${c.changes}` }));
+  });
   if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
 }
 
-function planFor(client: ClientEntity, body: BlockBody): BlockPlan {
+function planFor(client: ClientEntity, body: BlockBody, cautions: readonly Caution[]): BlockPlan {
   return buildBlock({
     client: {
       age: ageOn(client.birthDate, body.startDate),
       level: client.level,
       trainingDays: client.trainingDays,
       easyOn: client.easyOn,
+      cautions: limitsOfCautions(cautions),
     },
     lanes: body.lanes,
     weeks: body.weeks,
@@ -120,12 +136,13 @@ export async function createBlock(
     // Locked: of two plans for one client at the same moment the second sees the first.
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
     if (await tx.isNew(ProgrammeEntity, body.id, { clientId, ...body })) {
-      assertScreened(client);
-      assertExercises(body);
+      const screening = await screeningOf(tx, client, planner.today);
+      assertScreened(screening);
+      assertExercises(body, screening.standing);
       const programmes = await tx.find(ProgrammeEntity, { clientId });
       if (runningOf(programmes, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
-      const plan = planFor(client, body);
+      const plan = planFor(client, body, screening.standing);
       await tx.insert(ProgrammeEntity, {
         id: body.id,
         clientId,
@@ -170,10 +187,11 @@ export async function replanBlock(
         'block-has-logs',
         'Sessions of this block have been done, or it has ended. End it and build the next from where the client is now.',
       );
-    assertExercises(body);
     const client = await tx.get(ClientEntity, row.clientId, 'client');
-    assertScreened(client);
-    const plan = planFor(client, body);
+    const screening = await screeningOf(tx, client, planner.today);
+    assertScreened(screening);
+    assertExercises(body, screening.standing);
+    const plan = planFor(client, body, screening.standing);
     await tx.delete(SessionEntity, { programmeId: id });
     await tx.delete(RetestEntity, { programmeId: id });
     await tx.update(

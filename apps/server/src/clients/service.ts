@@ -1,10 +1,11 @@
 import type { Client, ClientListItem, ClientPath, CreateClientBody, Page, UpdateClientBody } from '@yandle/contract';
-import { ageOn, type PlainDate } from '@yandle/core';
+import { ageOn, rescreenDue, type PlainDate } from '@yandle/core';
 import { Brackets } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
+import { latestIntake, screeningOf } from '../screening/service.js';
 import { ClientEntity } from './entities.js';
 import { overviews } from './overview.js';
 
@@ -76,7 +77,10 @@ export async function updateClient(
     assertVersion(row, body.version, clientView(row, today));
     await checkClient(tx, body, today);
     const { version, ...fields } = body;
-    await tx.update(ClientEntity, { id }, { ...fields, version: version + 1 });
+    // Once the questions have been asked one by one, their answers say where the screening stands.
+    const asked = await latestIntake(tx, id);
+    const summary = asked ? { screening: row.screening, screeningNote: row.screeningNote } : {};
+    await tx.update(ClientEntity, { id }, { ...fields, ...summary, version: version + 1 });
     return clientView(await tx.get(ClientEntity, id, 'client'), today);
   });
 }
@@ -168,5 +172,13 @@ export async function listClients(data: StudioData, query: ListQuery, today: Pla
 export async function clientPath(data: StudioData, id: string, today: PlainDate): Promise<ClientPath> {
   const row = await data.get(ClientEntity, id, 'client');
   const o = (await overviews(data, [id], today)).get(id)!;
-  return { client: clientView(row, today), ...o };
+  const screening = await screeningOf(data, row, today);
+  const asked = await latestIntake(data, id);
+  return {
+    client: { ...clientView(row, today), screening: screening.state },
+    ...o,
+    cautions: screening.standing,
+    about: asked?.about ?? null,
+    rescreenOn: asked ? rescreenDue(asked.askedOn) : null,
+  };
 }

@@ -10,6 +10,7 @@ import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, Revision
 import { ClientEntity } from '../clients/entities.js';
 import { FeltEntity, FocusEntity, GoalEntity } from '../focus/entities.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
+import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-book/entities.js';
 
 /** All tables, referenced ones first. */
@@ -18,6 +19,9 @@ export const ENTITIES = [
   CoachEntity,
   AuthSessionEntity,
   ClientEntity,
+  IntakeEntity,
+  ClearanceEntity,
+  IntakeLinkEntity,
   AssessmentEntity,
   TrialEntity,
   VisitEventEntity,

@@ -1,6 +1,8 @@
 import {
   addDays,
   exercisesFor,
+  NOTHING_KNOWN,
+  QUESTION_IDS,
   resultOfTrials,
   romTestById,
   SIDES,
@@ -16,6 +18,7 @@ import { createAssessment, putTrial } from '../assessments/service.js';
 import { createBlock, type Planner } from '../blocks/service.js';
 import { createClient } from '../clients/service.js';
 import { putFelt, putFocus, putGoal } from '../focus/service.js';
+import { putClearance, putIntake } from '../screening/service.js';
 import { putStudy } from '../test-book/service.js';
 import { dateIn, instantOf, type Clock } from '../clock.js';
 import { hashOf, StudioData } from '../database/studio-data.js';
@@ -164,6 +167,16 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
   const id = uuid();
   const birthDate = addDays(today, -Math.round(demo.age * 365.25) - 40 - index * 13);
   await createClient(data, { ...demo.body, id, birthDate, leadCoachId: coach.id }, today);
+
+  if (demo.yes !== null) {
+    const yes = demo.yes ?? [];
+    const answers = { yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} };
+    const askedOn = addDays(today, -7 * ((demo.block?.weeksAgo ?? 0) + 1));
+    const body = { askedOn, answers, about: { ...NOTHING_KNOWN, ...demo.about } };
+    await putIntake(data, id, uuid(), body, coach.id, today);
+    for (const c of demo.clearances ?? [])
+      await putClearance(data, id, uuid(), { ...c, on: askedOn }, coach.id, today);
+  }
 
   const monday = addDays(today, 1 - weekdayOf(today));
   const start = demo.block ? addDays(monday, -7 * demo.block.weeksAgo) : addDays(today, -6);

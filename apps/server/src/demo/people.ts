@@ -1,4 +1,5 @@
-import type { ClientBody, FeltBody, FocusBody, GoalBody, StudyBody } from '@yandle/contract';
+import type { About, QuestionId } from '@yandle/core';
+import type { ClearanceBody, ClientBody, FeltBody, FocusBody, GoalBody, StudyBody } from '@yandle/contract';
 
 /** All people and places here are invented. */
 export const DEMO_STUDIO = {
@@ -62,6 +63,10 @@ export interface DemoClient {
   /** What the client said, so many days ago. */
   readonly felt?: readonly (Omit<FeltBody, 'date'> & { readonly daysAgo: number })[];
   readonly interests?: FocusBody['interests'];
+  /** Questions answered with yes, all others with no; null for questions not asked yet. */
+  readonly yes?: readonly QuestionId[] | null;
+  readonly about?: Partial<About>;
+  readonly clearances?: readonly Omit<ClearanceBody, 'on'>[];
 }
 
 const base = { easyOn: [], screening: 'clear', screeningNote: '', notes: '' } as const;
@@ -76,6 +81,15 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       level: 'regular',
       trainingDays: [1, 3, 5, 6],
       minutesPerSession: 20,
+    },
+    about: {
+      wishes: ['heels-sit', 'squat'],
+      sittingHours: 5,
+      sport: 'gardening, hill walks',
+      props: ['strap', 'block'],
+      times: ['evening'],
+      heightCm: 168,
+      dominantSide: 'right',
     },
     age: 46,
     lead: 0,
@@ -130,6 +144,8 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       easyOn: ['hamstrings'],
       notes: 'Wears hearing aids: give cues from the front.',
     },
+    yes: ['balance', 'pressure'],
+    about: { wishes: ['squat'], space: 'chair only', times: ['morning'] },
     age: 71,
     lead: 1,
     tests: [
@@ -149,8 +165,8 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       level: 'regular',
       trainingDays: [1, 3, 6],
       minutesPerSession: 15,
-      screeningNote: 'Guardian has agreed in writing.',
     },
+    clearances: [{ cautionId: 'under-18', who: 'Brona Ashgrove, guardian', note: 'Agreed in writing.' }],
     age: 16,
     lead: 1,
     tests: [
@@ -170,9 +186,10 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       level: 'beginner',
       trainingDays: [2, 5],
       minutesPerSession: 20,
-      screening: 'refer',
-      screeningNote: 'Leg pain below the knee when bending: asked to see her physician first.',
+      notes: 'Leg pain below the knee when bending: asked to see her physician first.',
     },
+    yes: ['leg-pain'],
+    about: { wishes: ['stand-tall'], sittingHours: 9, training: 'none at present' },
     age: 52,
     lead: 0,
     tests: [],

@@ -18,6 +18,11 @@ export const routes: Routes = [
     loadComponent: () => import('./setup/setup').then((m) => m.Setup),
   },
   {
+    path: 'fill-in/:token',
+    title: title('Before we start'),
+    loadComponent: () => import('./fill-in/fill-in').then((m) => m.FillInScreen),
+  },
+  {
     path: 'sessions/:sessionId/run',
     title: title('Run'),
     canActivate: [signedInGuard],

@@ -1,6 +1,7 @@
 export * from './common.js';
 export * from './accounts.js';
 export * from './clients.js';
+export * from './screening.js';
 export * from './assessments.js';
 export * from './blocks.js';
 export * from './sessions.js';

@@ -1,5 +1,6 @@
 import {
   addDays as addDaysTo,
+  addMonths as addMonthsTo,
   differenceInCalendarDays,
   differenceInYears,
   format,
@@ -38,6 +39,11 @@ export function isPlainDate(text: string): boolean {
 /** @throws CoreError `invalid-date` */
 export function addDays(date: PlainDate, days: number): PlainDate {
   return format(addDaysTo(toDate(date), days), PATTERN);
+}
+
+/** The same day of the month some months on; the last day where the month is shorter. @throws CoreError `invalid-date` */
+export function addMonths(date: PlainDate, months: number): PlainDate {
+  return format(addMonthsTo(toDate(date), months), PATTERN);
 }
 
 /** Days from `from` to `to`; negative when `to` is earlier. */

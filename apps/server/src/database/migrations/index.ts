@@ -1,6 +1,12 @@
 import { FirstTables1764028800000 } from './0001-first-tables.js';
 import { SexAndBattery1764032400000 } from './0002-sex-and-battery.js';
 import { Measuring1795500000000 } from './0003-measuring.js';
+import { Screening1795600000000 } from './0004-screening.js';
 
 /** All schema changes, oldest first. */
-export const MIGRATIONS = [FirstTables1764028800000, SexAndBattery1764032400000, Measuring1795500000000];
+export const MIGRATIONS = [
+  FirstTables1764028800000,
+  SexAndBattery1764032400000,
+  Measuring1795500000000,
+  Screening1795600000000,
+];

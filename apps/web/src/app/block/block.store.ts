@@ -6,14 +6,20 @@ import {
   BLOCK_BOUNDS,
   buildBlock,
   CoreError,
+  exerciseById,
+  EXERCISES,
   exercisesFor,
   isPlainDate,
+  limitsOfCautions,
   longestSessions,
   sessionsOfBlock,
+  sift,
   trainableGroups,
   STYLES,
   weekdayOf,
   type BlockPlan,
+  type Caution,
+  type Exercise,
   type MuscleGroupId,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -35,6 +41,9 @@ export class BlockStore {
   private readonly account = inject(AccountService);
 
   readonly client = this.context.client;
+  readonly cautions = computed((): readonly Caution[] => this.context.path().value?.cautions ?? []);
+  /** Stretches that a caution speaks against, with the reasons: a plan never holds one. */
+  readonly leftOut = computed(() => sift(EXERCISES, this.cautions()).leftOut);
   readonly blocks = signal<readonly Block[] | null>(null);
   readonly problem = signal<Problem | null>(null);
   readonly busy = signal(false);
@@ -56,7 +65,7 @@ export class BlockStore {
     if (!draft || !client) return null;
     if (draft.lanes.length === 0) return { plan: null, refusal: 'Choose the muscle groups to work on.' };
     try {
-      return { plan: planOf(client, draft), refusal: null };
+      return { plan: planOf(client, draft, this.cautions()), refusal: null };
     } catch (err) {
       if (err instanceof CoreError) return { plan: null, refusal: err.message };
       throw err;
@@ -115,11 +124,17 @@ export class BlockStore {
 
   toggleLane(group: MuscleGroupId): void {
     const lanes = this.draft()!.lanes;
+    const exerciseId = this.allowedFor(group)[0]?.id ?? exercisesFor(group)[0]!.id;
     this.change({
       lanes: lanes.some((l) => l.group === group)
         ? lanes.filter((l) => l.group !== group)
-        : [...lanes, { id: newId(), group, styleId: STYLES[0]!.id, exerciseId: exercisesFor(group)[0]!.id }],
+        : [...lanes, { id: newId(), group, styleId: STYLES[0]!.id, exerciseId }],
     });
+  }
+
+  /** Stretches of a group that no caution speaks against. */
+  allowedFor(group: MuscleGroupId): readonly Exercise[] {
+    return sift(exercisesFor(group), this.cautions()).allowed;
   }
 
   setExercise(group: MuscleGroupId, exerciseId: string): void {
@@ -173,14 +188,23 @@ function bodyOf(b: Block): BlockBody {
   };
 }
 
-function planOf(client: Client, draft: BlockBody): BlockPlan {
+function planOf(client: Client, draft: BlockBody, cautions: readonly Caution[]): BlockPlan {
   if (!isPlainDate(draft.startDate)) throw new CoreError('invalid-date', 'Choose a start date.');
+  for (const lane of draft.lanes) {
+    const against = sift([exerciseById(lane.exerciseId)], cautions).leftOut[0];
+    if (against)
+      throw new CoreError(
+        'invalid-plan',
+        `${against.exercise.name} is left out for this client. ${against.because.map((c) => `${c.title}: ${c.changes}`).join(' ')} Choose another stretch, or take the group out.`,
+      );
+  }
   return buildBlock({
     client: {
       age: ageOn(client.birthDate, draft.startDate),
       level: client.level,
       trainingDays: client.trainingDays,
       easyOn: client.easyOn,
+      cautions: limitsOfCautions(cautions),
     },
     lanes: draft.lanes,
     weeks: draft.weeks,

@@ -3,7 +3,6 @@ import { RouterLink } from '@angular/router';
 import {
   BLOCK_BOUNDS,
   exerciseById,
-  exercisesFor,
   formatDate,
   muscleGroupName,
   STYLES,
@@ -38,7 +37,9 @@ export class BlockScreen {
   protected readonly bounds = BLOCK_BOUNDS;
   protected readonly trainable = trainableGroups();
   protected readonly groupName = muscleGroupName;
-  protected readonly exercisesFor = exercisesFor;
+  protected readonly leftOut = computed(() =>
+    this.store.leftOut().map((l) => ({ name: l.exercise.name, why: l.because.map((c) => c.title).join(', ') })),
+  );
   protected readonly screening = SCREENING_WORDS;
   protected readonly ramps = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
   protected readonly weekChoices = range(BLOCK_BOUNDS.weeks.min, BLOCK_BOUNDS.weeks.max);

@@ -1,4 +1,4 @@
-import { Component, computed, input } from '@angular/core';
+import { Component, computed, input, output } from '@angular/core';
 import {
   doseRemark,
   exerciseById,
@@ -8,6 +8,7 @@ import {
   sessionDose,
   sourceWords,
   STYLES,
+  type Exercise,
   type MuscleGroupId,
   type PlannedWeek,
 } from '@yandle/core';
@@ -26,6 +27,9 @@ export class CellPanel {
   readonly weeks = input.required<readonly PlannedWeek[]>();
   readonly limitReasons = input.required<readonly string[]>();
   readonly week = input.required<number>();
+  /** Stretches to choose from; empty when the plan stands. */
+  readonly choices = input<readonly Exercise[]>([]);
+  readonly exercisePicked = output<string>();
 
   protected readonly cell = computed(() => this.weeks()[this.week() - 1]!);
   protected readonly name = computed(() => muscleGroupName(this.group()));

@@ -6,16 +6,19 @@ import type {
   Block,
   Client,
   ClientListItem,
+  ClearanceBody,
   ClientPath,
   CreateAssessmentBody,
   CreateBlockBody,
   CreateClientBody,
   FeltBody,
   FocusBody,
+  FillIn,
   FocusView,
   GoalBody,
   Health,
   InclinometerView,
+  IntakeBody,
   Me,
   OwnBattery,
   OwnBatteryBody,
@@ -24,6 +27,7 @@ import type {
   OwnTestBody,
   Page,
   Progress,
+  ScreeningView,
   Session,
   SessionSummary,
   SetupBody,
@@ -152,6 +156,30 @@ export class Api {
   }
   putFelt(clientId: string, id: string, body: FeltBody): Observable<FocusView> {
     return this.http.put<FocusView>(`${V1}/clients/${clientId}/felt/${id}`, body);
+  }
+  screening(clientId: string): Observable<ScreeningView> {
+    return this.http.get<ScreeningView>(`${V1}/clients/${clientId}/screening`);
+  }
+  putIntake(clientId: string, id: string, body: IntakeBody): Observable<ScreeningView> {
+    return this.http.put<ScreeningView>(`${V1}/clients/${clientId}/intakes/${id}`, body);
+  }
+  putClearance(clientId: string, id: string, body: ClearanceBody): Observable<ScreeningView> {
+    return this.http.put<ScreeningView>(`${V1}/clients/${clientId}/clearances/${id}`, body);
+  }
+  withdrawClearance(id: string): Observable<ScreeningView> {
+    return this.http.post<ScreeningView>(`${V1}/clearances/${id}/withdraw`, {});
+  }
+  makeIntakeLink(clientId: string): Observable<{ token: string; expiresAt: string }> {
+    return this.http.post<{ token: string; expiresAt: string }>(`${V1}/clients/${clientId}/intake-link`, {});
+  }
+  revokeIntakeLink(clientId: string): Observable<ScreeningView> {
+    return this.http.post<ScreeningView>(`${V1}/clients/${clientId}/intake-link/revoke`, {});
+  }
+  fillIn(token: string): Observable<FillIn> {
+    return this.http.get<FillIn>(`${V1}/fill-in/${token}`);
+  }
+  sendFillIn(token: string, id: string, body: IntakeBody): Observable<unknown> {
+    return this.http.put(`${V1}/fill-in/${token}/${id}`, body);
   }
   inclinometer(): Observable<InclinometerView> {
     return this.http.get<InclinometerView>(`${V1}/devices/inclinometer`);

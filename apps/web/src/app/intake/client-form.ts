@@ -1,12 +1,10 @@
 import { Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { FIELD, SCREENING_STATES, type ClientBody, type Problem, type ScreeningState } from '@yandle/contract';
+import { FIELD, type ClientBody, type Problem, type ScreeningState } from '@yandle/contract';
 import { LEVELS, MUSCLE_GROUPS, WEEKDAYS, type Level, type MuscleGroupId, type Sex, type Weekday } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { fieldMessage } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
-import { SCREENING_QUESTIONS, SCREENING_WORDS } from './screening-words';
 
 const LEVEL_WORDS: Readonly<Record<Level, string>> = {
   beginner: 'Beginner: sensation starts at 4 of 10',
@@ -33,9 +31,6 @@ export class ClientForm {
   protected readonly levelWords = LEVEL_WORDS;
   protected readonly weekdays = WEEKDAYS;
   protected readonly groups = MUSCLE_GROUPS;
-  protected readonly screenings = SCREENING_STATES;
-  protected readonly words = SCREENING_WORDS;
-  protected readonly questions = SCREENING_QUESTIONS;
   protected readonly field = FIELD;
   private readonly tried = signal(false);
   protected readonly days = signal<readonly Weekday[]>([1, 3, 5]);
@@ -59,9 +54,6 @@ export class ClientForm {
     screeningNote: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.note.max) }),
     notes: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.note.max) }),
     leadCoachId: new FormControl('', { nonNullable: true, validators: Validators.required }),
-  });
-  protected readonly screening = toSignal(this.form.controls.screening.valueChanges, {
-    initialValue: 'open',
   });
 
   constructor() {
@@ -96,12 +88,6 @@ export class ClientForm {
         if (c.hasError('maxlength')) return 'This is too long.';
         if (name === 'minutesPerSession' && c.invalid)
           return `Whole minutes, ${FIELD.minutes.min} to ${FIELD.minutes.max}.`;
-        if (
-          name === 'screeningNote' &&
-          this.screening() === 'cleared' &&
-          !this.form.controls.screeningNote.value.trim()
-        )
-          return 'Write who gave the clearance and when.';
       }
     }
     return fieldMessage(this.problem(), name);
@@ -110,8 +96,7 @@ export class ClientForm {
   protected submit(): void {
     this.tried.set(true);
     const v = this.form.getRawValue();
-    const noteMissing = v.screening === 'cleared' && !v.screeningNote.trim();
-    if (this.form.invalid || this.days().length === 0 || noteMissing || v.minutesPerSession === null) {
+    if (this.form.invalid || this.days().length === 0 || v.minutesPerSession === null) {
       queueMicrotask(() => setTimeout(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus()));
       return;
     }

@@ -1,46 +1,88 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal } from '@angular/core';
 import type { Client, ClientBody, Problem } from '@yandle/contract';
+import { formatDate, openQuestions, questionById, QUESTION_GROUPS, type QuestionGroup } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
 import { ToastService } from '../data/toast.service';
+import { ProblemNote } from '../ui/problem-note';
+import { AboutForm } from './about-form';
+import { CautionsPanel } from './cautions-panel';
 import { ClientForm } from './client-form';
+import { groupStates } from './question-groups';
+import { QuestionList } from './question-list';
+import { ScreeningStore } from './screening.store';
 
-/** What is known of a client, and the questions that come before planning. */
+type Part = 'person' | 'about' | QuestionGroup;
+
+/** What is known of a client, and the questions that come before planning, one group at a time. */
 @Component({
   selector: 'y-intake',
-  imports: [ClientForm],
-  template: `
-    <div class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
-      @if (client(); as c) {
-        <div class="mb-5 flex flex-wrap items-baseline gap-x-3">
-          <h1>{{ c.name }}</h1>
-          <p class="text-soft">{{ c.age }} years{{ c.archivedAt ? ' · archived' : '' }}</p>
-        </div>
-        @if (stale(); as s) {
-          <div class="note mb-4" role="alert">
-            <p class="font-semibold text-attention">Somebody saved this client meanwhile</p>
-            <p>Your entries are still in the form. Take over the saved state, or save yours over it.</p>
-            <div class="mt-2 flex gap-2">
-              <button type="button" class="btn" (click)="takeOver()">Take over the saved state</button>
-              <button type="button" class="btn" (click)="saveOver(s)">Save mine over it</button>
-            </div>
-          </div>
-        }
-        <y-client-form [value]="body()" [problem]="stale() ? null : problem()" [busy]="busy()" (saved)="save($event)" />
-      }
-    </div>
-  `,
+  imports: [AboutForm, CautionsPanel, ClientForm, ProblemNote, QuestionList],
+  providers: [ScreeningStore],
+  templateUrl: './intake.html',
 })
 export class Intake {
   private readonly api = inject(Api);
   private readonly context = inject(ClientContext);
   private readonly toasts = inject(ToastService);
+  protected readonly store = inject(ScreeningStore);
   protected readonly client = this.context.client;
   protected readonly problem = signal<Problem | null>(null);
   protected readonly busy = signal(false);
+  protected readonly part = signal<Part>(QUESTION_GROUPS[0]);
   private tried: ClientBody | null = null;
+  private loaded = '';
+
+  constructor() {
+    effect(() => {
+      const id = this.client()?.id;
+      if (!id || id === this.loaded) return;
+      this.loaded = id;
+      void this.store.load(id);
+    });
+  }
+
+  protected readonly parts = computed(() => {
+    const about = this.store.about();
+    const known = about.wishes.length > 0 ? `${about.wishes.length} wishes` : 'wishes, things at hand';
+    return [
+      ...groupStates(this.store.answers()).map((g) => ({
+        id: g.group,
+        name: g.group,
+        state:
+          g.answered < g.of
+            ? `${g.answered} of ${g.of} answered`
+            : g.yes > 0
+              ? `✓ ${g.yes} yes`
+              : `✓ ${g.of} of ${g.of}, all no`,
+        attention: g.answered < g.of,
+      })),
+      { id: 'about', name: 'Wishes and means', state: known, attention: false },
+      { id: 'person', name: 'Person and days', state: 'name, days, minutes', attention: false },
+    ];
+  });
+  protected readonly title = computed(() => this.parts().find((p) => p.id === this.part())!.name);
+  protected readonly group = computed(() => QUESTION_GROUPS.find((g) => g === this.part()) ?? null);
+  protected readonly next = computed(
+    () => this.parts()[this.parts().findIndex((p) => p.id === this.part()) + 1] ?? null,
+  );
+  protected readonly asked = computed(() => {
+    const latest = this.store.latest();
+    const due = this.store.view()?.dueOn;
+    if (!latest || !due) return 'questions not asked yet';
+    return `asked ${this.day(latest.askedOn)}, due again ${this.day(due)}`;
+  });
+  protected readonly history = computed(() =>
+    (this.store.view()?.intakes ?? []).map((i) => {
+      const yes = i.answers.yes.map((id) => questionById(id).text.replace(/\?$/, ''));
+      const open = openQuestions(i.answers).length;
+      const by = i.by ?? 'the client';
+      const said = yes.length > 0 ? `yes to: ${yes.join('; ')}` : 'no to everything asked';
+      return { id: i.id, words: `${this.day(i.askedOn)}, by ${by}: ${said}${open > 0 ? `; ${open} not asked` : ''}.` };
+    }),
+  );
 
   protected readonly stale = computed(() =>
     this.problem()?.code === 'stale-version' ? (this.problem()!.current as Client) : null,
@@ -51,20 +93,23 @@ export class Intake {
     const { name, birthDate, sex, aim, level, trainingDays, minutesPerSession } = c;
     const { easyOn, screening, screeningNote, notes, leadCoachId } = c;
     return {
-      name,
-      birthDate,
-      sex,
-      aim,
-      level,
-      trainingDays,
-      minutesPerSession,
-      easyOn,
-      screening,
-      screeningNote,
-      notes,
-      leadCoachId,
+      ...{ name, birthDate, sex, aim, level, trainingDays, minutesPerSession },
+      ...{ easyOn, screening, screeningNote, notes, leadCoachId },
     };
   });
+
+  private day(date: string): string {
+    return formatDate(date, 'd MMM yyyy');
+  }
+
+  protected async saveAnswers(): Promise<void> {
+    if (await this.store.save()) this.toasts.show('The answers are kept.');
+  }
+
+  protected async copy(url: string): Promise<void> {
+    await navigator.clipboard.writeText(url).catch(() => undefined);
+    this.toasts.show('Copied.');
+  }
 
   protected save(body: ClientBody): Promise<void> {
     return this.put(body, this.client()!.version);

@@ -31,7 +31,7 @@ export class NewClient {
     this.problem.set(null);
     try {
       const client = await firstValueFrom(this.api.createClient({ ...body, id: this.id }));
-      await this.router.navigate(['/clients', client.id, 'measure']);
+      await this.router.navigate(['/clients', client.id, 'intake']);
     } catch (err) {
       const problem = problemOf(err);
       if (problem.code === 'id-in-use') this.id = newId();

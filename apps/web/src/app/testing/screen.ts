@@ -43,6 +43,9 @@ export const PATH: ClientPath = {
   block: null,
   nextSession: null,
   nextRetest: null,
+  cautions: [],
+  about: null,
+  rescreenOn: null,
 };
 
 /** Everything written inside an element, words apart as they look on the screen. */

@@ -1,0 +1,151 @@
+import type { Clearance, ClearanceBody, Intake, IntakeBody, IntakeLink, ScreeningView } from '@yandle/contract';
+import { ageOn, clearanceEnds, rescreenDue, screeningOn, type PlainDate, type Screening } from '@yandle/core';
+import { In } from 'typeorm';
+import { CoachEntity } from '../accounts/entities.js';
+import { ClientEntity } from '../clients/entities.js';
+import { hashOf, type StudioData } from '../database/studio-data.js';
+import { HttpProblem } from '../http/problem.js';
+import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from './entities.js';
+
+/** The newest asking of a client; null when nobody has asked. */
+export async function latestIntake(data: StudioData, clientId: string): Promise<IntakeEntity | null> {
+  return data.findOne(IntakeEntity, { clientId }, { order: { askedOn: 'DESC', createdAt: 'DESC', id: 'DESC' } });
+}
+
+/** What stands for a client on a day. Clients without an asking stand as their summary says, without cautions. */
+export async function screeningOf(data: StudioData, client: ClientEntity, day: PlainDate): Promise<Screening> {
+  const latest = await latestIntake(data, client.id);
+  if (!latest) return { state: client.screening, standing: [], lifted: [] };
+  const clearances = (await data.find(ClearanceEntity, { clientId: client.id })).filter((c) => c.withdrawnAt === null);
+  return screeningOn(latest.answers, ageOn(client.birthDate, day), clearances, day);
+}
+
+/** Writes what stands into the client's row, for lists; readers of one client compute it anew. */
+async function refreshSummary(tx: StudioData, client: ClientEntity, day: PlainDate): Promise<void> {
+  const { state } = await screeningOf(tx, client, day);
+  if (state !== client.screening) await tx.update(ClientEntity, { id: client.id }, { screening: state });
+}
+
+const linkView = (l: IntakeLinkEntity): IntakeLink => ({
+  id: l.id,
+  expiresAt: l.expiresAt.toISOString(),
+  usedAt: l.usedAt?.toISOString() ?? null,
+});
+
+/** Askings, clearances and what follows from them. */
+export async function screeningView(
+  data: StudioData,
+  clientId: string,
+  today: PlainDate,
+  now: Date,
+): Promise<ScreeningView> {
+  const client = await data.get(ClientEntity, clientId, 'client');
+  const rows = await data.find(
+    IntakeEntity,
+    { clientId },
+    { order: { askedOn: 'DESC', createdAt: 'DESC', id: 'DESC' } },
+  );
+  const given = await data.find(ClearanceEntity, { clientId }, { order: { on: 'DESC', id: 'DESC' } });
+  const ids = [...rows.map((r) => r.coachId), ...given.map((c) => c.coachId)].filter((id): id is string => id !== null);
+  const coaches = ids.length > 0 ? await data.find(CoachEntity, { id: In([...new Set(ids)]) }) : [];
+  const nameOf = (id: string | null) => coaches.find((c) => c.id === id)?.name ?? null;
+  const links = await data.find(IntakeLinkEntity, { clientId }, { order: { createdAt: 'DESC' } });
+  const link = links.find((l) => l.revokedAt === null && l.expiresAt > now);
+  return {
+    ...(await screeningOf(data, client, today)),
+    intakes: rows.map((r): Intake => ({
+      id: r.id,
+      askedOn: r.askedOn,
+      answers: r.answers,
+      about: r.about,
+      by: nameOf(r.coachId),
+      at: r.createdAt.toISOString(),
+    })),
+    clearances: given.map((c): Clearance => ({
+      id: c.id,
+      cautionId: c.cautionId,
+      who: c.who,
+      on: c.on,
+      note: c.note,
+      ends: clearanceEnds(c.on),
+      recordedBy: nameOf(c.coachId) ?? '',
+      withdrawnAt: c.withdrawnAt?.toISOString() ?? null,
+    })),
+    dueOn: rows[0] ? rescreenDue(rows[0].askedOn) : null,
+    link: link ? linkView(link) : null,
+  };
+}
+
+function refuseFuture(path: string, day: PlainDate, today: PlainDate): void {
+  if (day > today)
+    throw new HttpProblem('validation', 'Mend the fields listed and send again.', {
+      errors: [{ path, message: 'This day lies in the future.' }],
+    });
+}
+
+/**
+ * Keeps one asking. Earlier ones stay.
+ * @param coachId who asked; null when the client filled it in
+ */
+export async function putIntake(
+  data: StudioData,
+  clientId: string,
+  id: string,
+  body: IntakeBody,
+  coachId: string | null,
+  today: PlainDate,
+): Promise<void> {
+  await data.transaction(async (tx) => {
+    const client = await tx.getLocked(ClientEntity, clientId, 'client');
+    if (!(await tx.isNew(IntakeEntity, id, { clientId, ...body }))) return;
+    refuseFuture('askedOn', body.askedOn, today);
+    await tx.insert(IntakeEntity, {
+      ...body,
+      id,
+      clientId,
+      coachId,
+      requestHash: hashOf({ clientId, ...body }),
+      createdAt: new Date(),
+    });
+    await refreshSummary(tx, client, today);
+  });
+}
+
+/** Records that a professional has agreed to what one caution blocks or limits. */
+export async function putClearance(
+  data: StudioData,
+  clientId: string,
+  id: string,
+  body: ClearanceBody,
+  coachId: string,
+  today: PlainDate,
+): Promise<void> {
+  await data.transaction(async (tx) => {
+    const client = await tx.getLocked(ClientEntity, clientId, 'client');
+    if (!(await tx.isNew(ClearanceEntity, id, { clientId, ...body }))) return;
+    refuseFuture('on', body.on, today);
+    await tx.insert(ClearanceEntity, {
+      ...body,
+      id,
+      clientId,
+      coachId,
+      withdrawnAt: null,
+      requestHash: hashOf({ clientId, ...body }),
+      createdAt: new Date(),
+    });
+    await refreshSummary(tx, client, today);
+  });
+}
+
+/** Takes a clearance back; its caution stands again. Doing it again changes nothing. */
+export async function withdrawClearance(data: StudioData, id: string, now: Date, today: PlainDate): Promise<string> {
+  return data.transaction(async (tx) => {
+    const row = await tx.getLocked(ClearanceEntity, id, 'clearance');
+    const client = await tx.getLocked(ClientEntity, row.clientId, 'client');
+    if (row.withdrawnAt === null) {
+      await tx.update(ClearanceEntity, { id }, { withdrawnAt: now });
+      await refreshSummary(tx, client, today);
+    }
+    return row.clientId;
+  });
+}

@@ -1,0 +1,98 @@
+import { Component, computed, effect, inject, input, signal } from '@angular/core';
+import type { FillIn, Problem } from '@yandle/contract';
+import {
+  cautionsFor,
+  missingRegions,
+  NOTHING_KNOWN,
+  openQuestions,
+  QUESTION_GROUPS,
+  type About,
+  type Answers,
+} from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { newId } from '../data/ids';
+import { problemOf } from '../data/problem';
+import { AboutForm } from '../intake/about-form';
+import { IntakeDraft } from '../intake/intake-draft';
+import { NO_ANSWERS } from '../intake/question-groups';
+import { QuestionList } from '../intake/question-list';
+import { ProblemNote } from '../ui/problem-note';
+
+/** The intake as a client fills it in alone, by link, on the phone. */
+@Component({
+  selector: 'y-fill-in',
+  imports: [AboutForm, ProblemNote, QuestionList],
+  templateUrl: './fill-in.html',
+})
+export class FillInScreen {
+  private readonly api = inject(Api);
+  readonly token = input.required<string>();
+  protected readonly who = signal<FillIn | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly answers = signal<Answers>(NO_ANSWERS);
+  protected readonly about = signal<About>(NOTHING_KNOWN);
+  protected readonly step = signal(0);
+  protected readonly busy = signal(false);
+  protected readonly sent = signal(false);
+  private readonly id = newId();
+  private draft: IntakeDraft | null = null;
+
+  protected readonly groups = QUESTION_GROUPS;
+  protected readonly steps = QUESTION_GROUPS.length + 1;
+  protected readonly group = computed(() => QUESTION_GROUPS[this.step()] ?? null);
+  protected readonly missing = computed(
+    () => openQuestions(this.answers()).length + missingRegions(this.answers()).length,
+  );
+  protected readonly emergency = computed(() =>
+    cautionsFor(this.answers(), this.who()?.age ?? 40).some((c) => c.urgency === 'emergency'),
+  );
+
+  constructor() {
+    effect(() => void this.open(this.token()));
+  }
+
+  private async open(token: string): Promise<void> {
+    this.draft = new IntakeDraft(token);
+    const kept = this.draft.read();
+    if (kept) {
+      this.answers.set(kept.answers);
+      this.about.set(kept.about);
+    }
+    try {
+      this.who.set(await firstValueFrom(this.api.fillIn(token)));
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+
+  protected setAnswers(answers: Answers): void {
+    this.answers.set(answers);
+    this.draft?.write({ answers, about: this.about() });
+  }
+
+  protected setAbout(about: About): void {
+    this.about.set(about);
+    this.draft?.write({ answers: this.answers(), about });
+  }
+
+  protected go(step: number): void {
+    this.step.set(step);
+    scrollTo(0, 0);
+  }
+
+  protected async send(): Promise<void> {
+    this.busy.set(true);
+    this.problem.set(null);
+    try {
+      const body = { askedOn: this.who()!.askedOn, answers: this.answers(), about: this.about() };
+      await firstValueFrom(this.api.sendFillIn(this.token(), this.id, body));
+      this.draft?.clear();
+      this.sent.set(true);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+}

@@ -1,0 +1,58 @@
+import { Component, computed, input, output } from '@angular/core';
+import { FIELD } from '@yandle/contract';
+import {
+  EVERYDAY_PROPS,
+  PREFERRED_TIMES,
+  PROPS,
+  romTestById,
+  SPACES,
+  testsOfWishes,
+  WISHES,
+  type About,
+  type Side,
+  type Space,
+} from '@yandle/core';
+
+const SPACE_WORDS: Readonly<Record<Space, string>> = {
+  mat: 'a mat on the floor',
+  'bed only': 'a bed only',
+  'chair only': 'a chair only',
+};
+
+/** What is known of a client besides the questions: wishes, days, things at hand. */
+@Component({
+  selector: 'y-about-form',
+  templateUrl: './about-form.html',
+})
+export class AboutForm {
+  readonly about = input.required<About>();
+  readonly toClient = input(false);
+  readonly changed = output<About>();
+  protected readonly wishes = WISHES;
+  protected readonly times = PREFERRED_TIMES;
+  protected readonly spaces = SPACES;
+  protected readonly spaceWords = SPACE_WORDS;
+  protected readonly props = PROPS.filter((p) => !EVERYDAY_PROPS.includes(p.id));
+  protected readonly field = FIELD;
+  protected readonly measured = computed(() =>
+    testsOfWishes(this.about().wishes)
+      .map((id) => romTestById(id).name)
+      .join(', '),
+  );
+
+  protected set(part: Partial<About>): void {
+    this.changed.emit({ ...this.about(), ...part });
+  }
+  protected toggle<T extends string>(key: 'wishes' | 'times' | 'props', id: T): void {
+    const now: readonly string[] = this.about()[key];
+    this.set({ [key]: now.includes(id) ? now.filter((x) => x !== id) : [...now, id] });
+  }
+  /** A number within its bounds, or null when the field is empty or says something else. */
+  protected number(key: 'heightCm' | 'massKg' | 'sittingHours', text: string, min: number, max: number): void {
+    const value = Number(text.replace(',', '.'));
+    this.set({ [key]: text.trim() !== '' && value >= min && value <= max ? value : null });
+  }
+  protected side(value: string): void {
+    this.set({ dominantSide: value === '' ? null : (value as Side) });
+  }
+}

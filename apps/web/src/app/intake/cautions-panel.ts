@@ -1,0 +1,43 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { FIELD } from '@yandle/contract';
+import { formatDate, type Caution } from '@yandle/core';
+import { CautionWords } from './caution-words';
+import { ScreeningStore } from './screening.store';
+import { SCREENING_WORDS } from './screening-words';
+
+/** What the answers lead to, and the clearances that lift it. */
+@Component({
+  selector: 'y-cautions-panel',
+  imports: [CautionWords],
+  templateUrl: './cautions-panel.html',
+})
+export class CautionsPanel {
+  protected readonly store = inject(ScreeningStore);
+  readonly clientName = input.required<string>();
+  protected readonly words = SCREENING_WORDS;
+  protected readonly field = FIELD;
+  protected readonly opened = signal<Caution['id'] | null>(null);
+  protected readonly tried = signal(false);
+  protected readonly state = computed(() =>
+    this.store.latest() === null && !this.store.dirty()
+      ? (this.store.view()?.state ?? 'open')
+      : this.store.live().state,
+  );
+  protected readonly standing = computed(() => this.store.live().standing);
+  protected readonly given = computed(() => this.store.view()?.clearances.filter((c) => c.withdrawnAt === null) ?? []);
+  protected readonly titleOf = (id: Caution['id']) =>
+    [...this.store.live().lifted, ...this.standing()].find((c) => c.id === id)?.title ?? id;
+
+  protected day(date: string): string {
+    return formatDate(date, 'd MMM yyyy');
+  }
+
+  protected async record(caution: Caution, who: string, on: string, note: string): Promise<void> {
+    this.tried.set(true);
+    if (!who.trim() || !on) return;
+    if (await this.store.clear({ cautionId: caution.id, who: who.trim(), on, note })) {
+      this.opened.set(null);
+      this.tried.set(false);
+    }
+  }
+}

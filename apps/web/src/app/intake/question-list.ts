@@ -1,0 +1,68 @@
+import { Component, computed, input, output } from '@angular/core';
+import type { Answers, BodyRegionId, QuestionGroup, QuestionId } from '@yandle/core';
+import { CautionWords } from './caution-words';
+import { askedQuestions, withAnswer, withNoToTheRest, withRegion } from './question-groups';
+
+/** The questions of one group, each with yes and no, and what a yes changes right beside it. */
+@Component({
+  selector: 'y-question-list',
+  imports: [CautionWords],
+  template: `
+    <ul class="flex flex-col divide-y divide-line">
+      @for (q of questions(); track q.id) {
+        <li class="py-2.5">
+          <div class="flex items-start gap-4" role="radiogroup" [attr.aria-label]="q.text">
+            <p class="grow pt-1">{{ q.text }}</p>
+            <div class="flex shrink-0 gap-1.5">
+              @for (a of both; track a) {
+                <label class="choice !min-h-8 !px-2.5 !py-0.5">
+                  <input type="radio" [name]="q.id" [checked]="q.answer === a" (change)="set(q.id, a)" />
+                  {{ a === 'yes' ? 'Yes' : 'No' }}
+                </label>
+              }
+            </div>
+          </div>
+          @if (q.regions; as regions) {
+            <fieldset class="mt-2">
+              <legend class="label">Where?</legend>
+              <div class="mt-1 flex flex-wrap gap-1">
+                @for (r of regions; track r.id) {
+                  <label class="choice !min-h-8 !px-2 !py-0.5 text-sm">
+                    <input type="checkbox" [checked]="r.chosen" (change)="region(q.id, r.id)" /> {{ r.name }}
+                  </label>
+                }
+              </div>
+            </fieldset>
+          }
+          @if (q.caution; as c) {
+            <y-caution-words class="mt-2 block" [caution]="c" [toClient]="toClient()" />
+          }
+        </li>
+      }
+    </ul>
+    @if (open() > 0) {
+      <button type="button" class="btn mt-2" (click)="noToTheRest()">No to the {{ open() }} left here</button>
+    }
+  `,
+})
+export class QuestionList {
+  readonly group = input.required<QuestionGroup>();
+  readonly answers = input.required<Answers>();
+  readonly age = input.required<number>();
+  /** True on the client's own screen. */
+  readonly toClient = input(false);
+  readonly changed = output<Answers>();
+  protected readonly both = ['yes', 'no'] as const;
+  protected readonly questions = computed(() => askedQuestions(this.group(), this.answers(), this.age()));
+  protected readonly open = computed(() => this.questions().filter((q) => q.answer === null).length);
+
+  protected set(id: QuestionId, answer: 'yes' | 'no'): void {
+    this.changed.emit(withAnswer(this.answers(), id, answer));
+  }
+  protected region(id: QuestionId, region: BodyRegionId): void {
+    this.changed.emit(withRegion(this.answers(), id, region));
+  }
+  protected noToTheRest(): void {
+    this.changed.emit(withNoToTheRest(this.answers(), this.group()));
+  }
+}

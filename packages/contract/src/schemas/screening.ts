@@ -1,0 +1,56 @@
+import {
+  BODY_REGION_IDS,
+  PREFERRED_TIMES,
+  PROP_IDS,
+  QUESTION_IDS,
+  QUESTIONS,
+  SPACES,
+  WISH_IDS,
+  type About,
+  type Answers,
+} from '@yandle/core';
+import Joi from 'joi';
+import { FIELD } from '../limits.js';
+import type { ClearanceBody, IntakeBody } from '../screening.js';
+import { date, line, text } from './common.js';
+
+const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
+const some = (values: readonly string[]) => Joi.array().items(oneOf(values)).unique().required();
+const withRegions = QUESTIONS.filter((q) => 'regions' in q).map((q) => q.id);
+
+const answers = Joi.object<Answers>({
+  yes: some(QUESTION_IDS),
+  no: some(QUESTION_IDS),
+  regions: Joi.object(Object.fromEntries(withRegions.map((q) => [q, some(BODY_REGION_IDS).optional()]))).required(),
+})
+  .custom((value: Answers, helpers) =>
+    value.yes.some((q) => value.no.includes(q)) ? helpers.error('answers.both') : value,
+  )
+  .messages({ 'answers.both': 'A question is answered yes or no, not both.' });
+
+const about = Joi.object<About>({
+  heightCm: Joi.number().min(FIELD.height.min).max(FIELD.height.max).allow(null).required(),
+  massKg: Joi.number().min(FIELD.mass.min).max(FIELD.mass.max).allow(null).required(),
+  dominantSide: oneOf(['left', 'right']).allow(null).required(),
+  training: text(FIELD.aim.max),
+  sport: text(FIELD.aim.max),
+  sittingHours: Joi.number().min(0).max(24).allow(null).required(),
+  history: text(),
+  props: some(PROP_IDS),
+  space: oneOf(SPACES).required(),
+  times: some(PREFERRED_TIMES),
+  wishes: some(WISH_IDS),
+});
+
+export const intakeSchema = Joi.object<IntakeBody>({
+  askedOn: date(),
+  answers: answers.required(),
+  about: about.required(),
+});
+
+export const clearanceSchema = Joi.object<ClearanceBody>({
+  cautionId: oneOf([...QUESTION_IDS, 'under-18', 'over-65']).required(),
+  who: line(),
+  on: date(),
+  note: text(),
+});

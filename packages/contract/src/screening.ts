@@ -1,0 +1,58 @@
+import type { About, Answers, Caution, Screening } from '@yandle/core';
+
+/** One asking: the answers, and what is known besides. Kept for good; a newer one takes its place. */
+export interface IntakeBody {
+  /** Day it was asked. */
+  readonly askedOn: string;
+  readonly answers: Answers;
+  readonly about: About;
+}
+
+export interface Intake extends IntakeBody {
+  readonly id: string;
+  /** Who filled it in: a coach's name, or null for the client. */
+  readonly by: string | null;
+  readonly at: string;
+}
+
+/** A licensed professional has agreed (or, under 18, a guardian). */
+export interface ClearanceBody {
+  readonly cautionId: Caution['id'];
+  /** Name and profession. */
+  readonly who: string;
+  readonly on: string;
+  readonly note: string;
+}
+
+export interface Clearance extends ClearanceBody {
+  readonly id: string;
+  /** Day from which it no longer counts. */
+  readonly ends: string;
+  readonly recordedBy: string;
+  /** When it was taken back; null while it stands. */
+  readonly withdrawnAt: string | null;
+}
+
+/** A link with which the client fills in the intake alone. The token itself is shown once, when the link is made. */
+export interface IntakeLink {
+  readonly id: string;
+  readonly expiresAt: string;
+  readonly usedAt: string | null;
+}
+
+export interface ScreeningView extends Screening {
+  /** Newest first. */
+  readonly intakes: readonly Intake[];
+  readonly clearances: readonly Clearance[];
+  /** When the questions are due again; null when nobody has asked. */
+  readonly dueOn: string | null;
+  readonly link: IntakeLink | null;
+}
+
+/** What a link shows to a client: no more than is needed to answer. */
+export interface FillIn {
+  readonly firstName: string;
+  readonly studio: string;
+  readonly askedOn: string;
+  readonly age: number;
+}

@@ -1,0 +1,63 @@
+import type { Side } from '../anatomy/side.js';
+import type { PropId } from '../catalogue/props.js';
+
+/** Wishes that clients bring, and the tests that measure them. Common practice, no source. */
+export const WISHES = [
+  { id: 'touch-toes', name: 'Touch my toes', tests: ['finger-to-floor', 'straight-leg-raise'] },
+  { id: 'squat', name: 'Squat with my heels down', tests: ['weight-bearing-lunge', 'hip-flexion'] },
+  { id: 'side-split', name: 'A wider side split', tests: ['side-split-height', 'hip-abduction'] },
+  { id: 'overhead', name: 'Reach overhead', tests: ['shoulder-flexion'] },
+  { id: 'shoulder-check', name: 'Look over my shoulder', tests: ['neck-rotation', 'seated-rotation'] },
+  { id: 'back-reach', name: 'Reach behind my back', tests: ['back-scratch', 'shoulder-internal-rotation'] },
+  { id: 'cross-legged', name: 'Sit cross-legged', tests: ['bent-knee-fall-out', 'hip-external-rotation'] },
+  { id: 'heels-sit', name: 'Sit on my heels', tests: ['prone-knee-bend', 'plantarflexion'] },
+  { id: 'stand-tall', name: 'Stand and walk taller', tests: ['thomas-hip', 'shoulder-horizontal-abduction'] },
+] as const satisfies readonly { id: string; name: string; tests: readonly string[] }[];
+
+export type WishId = (typeof WISHES)[number]['id'];
+export const WISH_IDS: readonly WishId[] = WISHES.map((w) => w.id);
+
+/** Times of day a client likes to stretch. */
+export const PREFERRED_TIMES = ['on waking', 'morning', 'midday', 'evening', 'after training'] as const;
+export type PreferredTime = (typeof PREFERRED_TIMES)[number];
+
+/** Where a client can stretch. */
+export const SPACES = ['mat', 'bed only', 'chair only'] as const;
+export type Space = (typeof SPACES)[number];
+
+/** What is known of a client besides the questions: only what changes the plan or its reading. */
+export interface About {
+  readonly heightCm: number | null;
+  readonly massKg: number | null;
+  readonly dominantSide: Side | null;
+  /** Training and its days, in the client's words. */
+  readonly training: string;
+  readonly sport: string;
+  /** Hours sat a day. */
+  readonly sittingHours: number | null;
+  readonly history: string;
+  /** Things at hand beyond those of every home. */
+  readonly props: readonly PropId[];
+  readonly space: Space;
+  readonly times: readonly PreferredTime[];
+  readonly wishes: readonly WishId[];
+}
+
+export const NOTHING_KNOWN: About = {
+  heightCm: null,
+  massKg: null,
+  dominantSide: null,
+  training: '',
+  sport: '',
+  sittingHours: null,
+  history: '',
+  props: [],
+  space: 'mat',
+  times: [],
+  wishes: [],
+};
+
+/** Tests that measure what a client wishes, each once, in the order of the wishes. */
+export function testsOfWishes(wishes: readonly WishId[]): string[] {
+  return [...new Set(WISHES.filter((w) => wishes.includes(w.id)).flatMap((w) => [...w.tests]))];
+}

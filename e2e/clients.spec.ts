@@ -20,6 +20,7 @@ test('search, open by typing, archive and undo', async ({ page }) => {
 test('two coaches at once: the second sees that somebody saved', async ({ page }) => {
   const { client } = await clientCalled(page.request, 'Dario');
   await page.goto(`/clients/${client.id}/intake`);
+  await page.getByRole('button', { name: /^Person and days/ }).click();
   await page.getByLabel('Notes').fill('mine');
   const { id, version, age: _a, archivedAt: _b, ...body } = client;
   const saved = await page.request.put(`/api/v1/clients/${id}`, { data: { ...body, version, notes: 'theirs' } });
@@ -37,13 +38,12 @@ test('planning waits for a clearance, and opens when it is recorded', async ({ p
   await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
   await expect(page.getByRole('button', { name: 'Start this block' })).toBeDisabled();
   await page.getByRole('link', { name: 'Open the intake' }).click();
-  await page.getByText('Cleared by a licensed professional').click();
-  await page.getByLabel('What was answered, who cleared and when').fill('');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Write who gave the clearance and when.').last()).toBeVisible();
-  await page.getByLabel('What was answered, who cleared and when').fill('Her physician, yesterday, by letter');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('button', { name: 'Record a clearance: Leg pain below the knee' }).click();
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText('This is needed.')).toBeVisible();
+  await page.getByLabel('Who agreed: name and profession').fill('Dr. Maude Ferrant, physician');
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText('Cleared by a licensed professional')).toBeVisible();
   await page.getByRole('link', { name: /^Block/ }).click();
   await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
   await expect(page.getByRole('button', { name: 'Start this block' })).toBeEnabled();

@@ -42,11 +42,22 @@ test('a coach takes a client from the first visit to a measured result', async (
   await page.getByLabel('Date of birth').fill('1979-05-14');
   await page.getByLabel('Aim, in the client’s words').fill('Kneel on the floor with the children');
   await page.getByLabel('Used to stretching').selectOption('regular');
-  await page.getByText('Asked: nothing speaks against it').click();
   // Train on every day, so that there is a session today whatever the weekday.
   for (const day of ['Tuesday', 'Thursday', 'Saturday', 'Sunday'])
     await page.getByRole('checkbox', { name: day }).check();
   await page.getByRole('button', { name: 'Add client' }).click();
+
+  // The questions before planning, group by group; nothing speaks against it.
+  await expect(page.getByText('Planning waits until every question has an answer.')).toBeVisible();
+  for (let group = 0; group < 5; group++) {
+    await page.getByRole('button', { name: /^No to the \d+ left here/ }).click();
+    await page.getByRole('button', { name: /^Next: / }).click();
+  }
+  await page.getByText('Squat with my heels down').click();
+  await expect(page.getByText('Measured by: Weight-bearing lunge, Hip flexion')).toBeVisible();
+  await page.getByRole('button', { name: 'Save as asked today' }).click();
+  await expect(page.getByText('Nothing blocks planning')).toBeVisible();
+  await page.getByRole('link', { name: /^Measure/ }).click();
   await expect(page.getByRole('heading', { name: 'Not measured yet' })).toBeVisible();
   const me = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
   const before = addDays(me.today, -56);

@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:http';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Problem, SessionSummary } from '@yandle/contract';
-import { errorBody, ownTestBody, studyBody } from './bodies.js';
+import { errorBody, intakeBody, ownTestBody, studyBody } from './bodies.js';
 import { aClient, blockBody, clientBody, harness, TODAY, type Harness } from './harness.js';
 
 /** Every route that takes a body, with one that it accepts. */
@@ -100,6 +100,12 @@ describe('bad input', () => {
         method: 'put',
         path: `/clients/${clientId}/focus`,
         body: { version: null, interests: [], pinned: [], excluded: [], order: [], quickCheck: [] },
+      },
+      { method: 'put', path: `/clients/${clientId}/intakes/${uuid()}`, body: intakeBody() },
+      {
+        method: 'put',
+        path: `/clients/${clientId}/clearances/${uuid()}`,
+        body: { cautionId: 'heart', who: 'W', on: TODAY, note: '' },
       },
       {
         method: 'put',

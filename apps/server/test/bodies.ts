@@ -1,3 +1,4 @@
+import { NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 
 /** Bodies that the routes of the test book accept, to be bent by a test. */
@@ -46,5 +47,12 @@ export const errorBody = (over: object = {}) => ({
   clients: 10,
   source: { origin: 'own', text: '10 clients on two days' },
   studyId: null,
+  ...over,
+});
+/** Answers to all questions: yes to some, no to the rest. */
+export const intakeBody = (yes: readonly string[] = [], over: object = {}) => ({
+  askedOn: '2026-03-09',
+  answers: { yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} },
+  about: NOTHING_KNOWN,
   ...over,
 });

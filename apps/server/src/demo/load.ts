@@ -174,8 +174,7 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
     const askedOn = addDays(today, -7 * ((demo.block?.weeksAgo ?? 0) + 1));
     const body = { askedOn, answers, about: { ...NOTHING_KNOWN, ...demo.about } };
     await putIntake(data, id, uuid(), body, coach.id, today);
-    for (const c of demo.clearances ?? [])
-      await putClearance(data, id, uuid(), { ...c, on: askedOn }, coach.id, today);
+    for (const c of demo.clearances ?? []) await putClearance(data, id, uuid(), { ...c, on: askedOn }, coach.id, today);
   }
 
   const monday = addDays(today, 1 - weekdayOf(today));

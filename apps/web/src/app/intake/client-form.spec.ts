@@ -1,7 +1,6 @@
 import type { ClientBody } from '@yandle/contract';
 import { PATH, Screen } from '../testing/screen';
 import { ClientForm } from './client-form';
-import { Intake } from './intake';
 import { NewClient } from './new-client';
 
 const field = (name: string) => `[formcontrolname="${name}"]`;
@@ -64,24 +63,6 @@ describe('ClientForm', () => {
     expect(saved[0]!.trainingDays).toEqual([2, 7]);
   });
 
-  it('says at once what an answer means for planning, and asks who cleared', async () => {
-    const { screen, saved } = await open();
-    await screen.fill(field('name'), 'Ada');
-    await screen.fill(field('birthDate'), '1990-02-03');
-    const radios = [...screen.el.querySelectorAll<HTMLInputElement>('input[type=radio]')];
-    expect(screen.text).toContain('Planning waits until the questions are asked.');
-    radios[2]!.click();
-    await screen.settle();
-    expect(screen.text).toContain('Planning is blocked until a clearance is recorded.');
-    radios[3]!.click();
-    await screen.press('Save');
-    expect(saved).toEqual([]);
-    expect(screen.text).toContain('Write who gave the clearance and when.');
-    await screen.fill(field('screeningNote'), 'Her physician, 2 March');
-    await screen.press('Save');
-    expect(saved[0]).toMatchObject({ screening: 'cleared', screeningNote: 'Her physician, 2 March' });
-  });
-
   it('shows what the server found at its field', async () => {
     const problem = {
       code: 'validation',
@@ -117,28 +98,5 @@ describe('NewClient', () => {
     await screen.press('Add client');
     const second = screen.request('POST', '/clients');
     expect((second.request.body as { id: string }).id).toBe((first.request.body as { id: string }).id);
-  });
-});
-
-describe('Intake', () => {
-  it('keeps what was typed when somebody else saved, and offers both ways', async () => {
-    const screen = await Screen.open(Intake);
-    const { ClientContext } = await import('../data/client-context');
-    const context = screen.fixture.componentRef.injector.get(ClientContext);
-    context.open('c1');
-    await screen.settle();
-    await screen.answer('/clients/c1', PATH);
-    await screen.fill(field('notes'), 'mine');
-    await screen.press('Save');
-    const put = screen.request('PUT', '/clients/c1');
-    expect(put.request.body).toMatchObject({ version: 3, notes: 'mine' });
-    put.flush(
-      { code: 'stale-version', title: 'x', detail: 'y', current: { ...PATH.client, version: 4, notes: 'theirs' } },
-      { status: 409, statusText: 'conflict' },
-    );
-    await screen.settle();
-    expect(screen.text).toContain('Somebody saved this client meanwhile');
-    await screen.press('Save mine over it');
-    expect(screen.request('PUT', '/clients/c1').request.body).toMatchObject({ version: 4, notes: 'mine' });
   });
 });

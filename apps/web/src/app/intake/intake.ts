@@ -16,6 +16,14 @@ import { ScreeningStore } from './screening.store';
 
 type Part = 'person' | 'about' | QuestionGroup;
 
+/** A part of the intake in the list beside it. */
+interface PartLine {
+  readonly id: Part;
+  readonly name: string;
+  readonly state: string;
+  readonly attention: boolean;
+}
+
 /** What is known of a client, and the questions that come before planning, one group at a time. */
 @Component({
   selector: 'y-intake',
@@ -44,9 +52,12 @@ export class Intake {
     });
   }
 
-  protected readonly parts = computed(() => {
+  protected readonly parts = computed((): PartLine[] => {
     const about = this.store.about();
-    const known = about.wishes.length > 0 ? `${about.wishes.length} wishes` : 'wishes, things at hand';
+    const known =
+      about.wishes.length > 0
+        ? `${about.wishes.length} ${about.wishes.length === 1 ? 'wish' : 'wishes'}`
+        : 'wishes, things at hand';
     return [
       ...groupStates(this.store.answers()).map((g) => ({
         id: g.group,

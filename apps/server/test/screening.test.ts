@@ -1,0 +1,169 @@
+import { QUESTION_IDS } from '@yandle/core';
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import request from 'supertest';
+import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+import { intakeBody } from './bodies.js';
+
+interface View {
+  state: string;
+  standing: { id: string }[];
+  lifted: { id: string }[];
+  intakes: { by: string | null }[];
+  dueOn: string;
+}
+
+let h: Harness;
+beforeAll(async () => {
+  h = await harness();
+});
+afterAll(() => h.close());
+
+const ask = (client: string, yes: readonly string[] = [], over: object = {}) =>
+  h.agent
+    .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+    .send(intakeBody(yes, over))
+    .expect(200)
+    .then((r) => r.body as View);
+const clear = (client: string, cautionId: string, over: object = {}) =>
+  h.agent
+    .put(`/api/v1/clients/${client}/clearances/${uuid()}`)
+    .send({ cautionId, who: 'Dr. Maude Ferrant, physician', on: TODAY, note: '', ...over });
+const lane = (group: string, exerciseId: string) => ({ id: uuid(), group, styleId: 'steady-hold', exerciseId });
+const plan = (client: string, lanes: object[]) =>
+  h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes }));
+
+describe('screening', () => {
+  it('blocks planning from the answers, until a clearance is recorded; taking it back blocks again', async () => {
+    const client = await aClient(h);
+    expect(await ask(client, ['leg-pain'])).toMatchObject({ state: 'refer', standing: [{ id: 'leg-pain' }] });
+    const refused = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
+    expect(refused.body).toMatchObject({ code: 'screening-blocks-planning' });
+    const cleared = (await clear(client, 'leg-pain').expect(200)).body as View & {
+      clearances: { id: string; ends: string }[];
+    };
+    expect(cleared).toMatchObject({ state: 'cleared', standing: [], lifted: [{ id: 'leg-pain' }] });
+    expect(cleared.clearances[0]!.ends).toBe('2027-03-09');
+    const path = await h.agent.get(`/api/v1/clients/${client}`).expect(200);
+    expect(path.body).toMatchObject({ client: { screening: 'cleared' }, cautions: [], rescreenOn: '2027-03-09' });
+    const back = await h.agent.post(`/api/v1/clearances/${cleared.clearances[0]!.id}/withdraw`).send({}).expect(200);
+    expect(back.body).toMatchObject({ state: 'refer' });
+    await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
+  });
+
+  it('is open while a question or a region is missing', async () => {
+    const client = await aClient(h);
+    const half = { ...intakeBody(), answers: { yes: [], no: QUESTION_IDS.slice(1), regions: {} } };
+    const r = await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(half).expect(200);
+    expect(r.body).toMatchObject({ state: 'open' });
+    expect(await ask(client, ['tear'])).toMatchObject({ state: 'open' });
+    await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
+  });
+
+  it('never stores a plan with a stretch that a caution speaks against, and says why', async () => {
+    const client = await aClient(h);
+    await ask(client, ['floor']);
+    const r = await plan(client, [
+      lane('soleus', 'bent-knee-wall-calf'),
+      lane('hamstrings', 'supine-strap-hamstring'),
+    ]).expect(400);
+    expect((r.body as { errors: { path: string; message: string }[] }).errors).toEqual([
+      { path: 'lanes.1.exerciseId', message: expect.stringContaining('No floor') as string },
+    ]);
+    const kept = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(201);
+    expect(kept.body).toMatchObject({ lanes: [{ group: 'soleus' }] });
+  });
+
+  it('plans within the limits of the answers', async () => {
+    const client = await aClient(h);
+    await ask(client, ['medicines']);
+    const r = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(201);
+    const weeks = (r.body as { lanes: { weeks: { prescription: { sensation: number } }[] }[] }).lanes[0]!.weeks;
+    expect(Math.max(...weeks.map((w) => w.prescription.sensation))).toBe(4);
+  });
+
+  it('keeps every asking; the newest by day counts, and the form of the client no longer does', async () => {
+    const client = await aClient(h);
+    await ask(client, ['heart']);
+    const now = await ask(client, []);
+    expect(now.state).toBe('clear');
+    expect(now.intakes).toHaveLength(2);
+    expect(await ask(client, ['heart'], { askedOn: '2025-12-01' })).toMatchObject({
+      state: 'clear',
+      dueOn: '2027-03-09',
+    });
+    const { client: c } = (await h.agent.get(`/api/v1/clients/${client}`)).body as { client: Record<string, unknown> };
+    const { id, age: _a, archivedAt: _b, ...body } = c;
+    await h.agent
+      .put(`/api/v1/clients/${String(id)}`)
+      .send({ ...body, screening: 'refer' })
+      .expect(200);
+    expect((await h.agent.get(`/api/v1/clients/${client}`)).body).toMatchObject({ client: { screening: 'clear' } });
+  });
+
+  it('wants a guardian’s consent under 18, and keeps the limits of youth after it', async () => {
+    const client = await aClient(h, { birthDate: '2010-05-05' });
+    expect(await ask(client)).toMatchObject({ state: 'refer', standing: [{ id: 'under-18' }] });
+    const r = await clear(client, 'under-18').expect(200);
+    expect(r.body).toMatchObject({ state: 'cleared', standing: [{ id: 'under-18', outcome: 'limit' }] });
+  });
+
+  it('refuses days that have not come, both answers at once, and regions where none are asked', async () => {
+    const client = await aClient(h);
+    const put = (body: object) => h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(body).expect(400);
+    await put(intakeBody([], { askedOn: '2026-03-10' }));
+    await put({ ...intakeBody(), answers: { yes: ['heart'], no: [...QUESTION_IDS], regions: {} } });
+    await put({ ...intakeBody(), answers: { yes: [], no: [...QUESTION_IDS], regions: { heart: ['knee'] } } });
+    await clear(client, 'leg-pain', { on: '2026-03-10' }).expect(400);
+    await clear(client, 'leg-pain', { who: '  ' }).expect(400);
+    expect(await ask(client)).toMatchObject({ intakes: [{}] });
+  });
+
+  it('is hidden from another studio', async () => {
+    const client = await aClient(h);
+    await h.other.get(`/api/v1/clients/${client}/screening`).expect(404);
+    await h.other.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(intakeBody()).expect(404);
+    await h.other.post(`/api/v1/clients/${client}/intake-link`).send({}).expect(404);
+  });
+});
+
+describe('a link for the client', () => {
+  const anyone = () => request(h.app);
+
+  it('asks and answers without an account, once sent twice counts once, and shows nothing else', async () => {
+    const client = await aClient(h, { name: 'Wilma Orbeck' });
+    const made = await h.agent.post(`/api/v1/clients/${client}/intake-link`).send({}).expect(201);
+    const { token } = made.body as { token: string };
+    const seen = await anyone().get(`/api/v1/fill-in/${token}`).expect(200);
+    expect(Object.keys(seen.body as object).sort()).toEqual(['age', 'askedOn', 'firstName', 'studio']);
+    expect(seen.body).toMatchObject({ firstName: 'Wilma', askedOn: TODAY });
+    const id = uuid();
+    for (let i = 0; i < 2; i++)
+      await anyone()
+        .put(`/api/v1/fill-in/${token}/${id}`)
+        .send(intakeBody(['balance']))
+        .expect(200);
+    const view = (await h.agent.get(`/api/v1/clients/${client}/screening`)).body as View;
+    expect(view.intakes).toEqual([expect.objectContaining({ by: null })]);
+    expect(view.standing).toEqual([expect.objectContaining({ id: 'balance' })]);
+    await anyone().get(`/api/v1/clients/${client}`).expect(401);
+  });
+
+  it('ends when it is taken back, replaced, too old or made up', async () => {
+    const client = await aClient(h);
+    const make = async () =>
+      ((await h.agent.post(`/api/v1/clients/${client}/intake-link`).send({})).body as { token: string }).token;
+    const first = await make();
+    const second = await make();
+    await anyone().get(`/api/v1/fill-in/${first}`).expect(404);
+    await anyone().get(`/api/v1/fill-in/${second}`).expect(200);
+    await h.agent.post(`/api/v1/clients/${client}/intake-link/revoke`).send({}).expect(200);
+    await anyone().put(`/api/v1/fill-in/${second}/${uuid()}`).send(intakeBody()).expect(404);
+    const third = await make();
+    const then = h.clock.now;
+    h.clock.now = new Date(then.getTime() + 15 * 24 * 60 * 60 * 1000);
+    await anyone().get(`/api/v1/fill-in/${third}`).expect(404);
+    h.clock.now = then;
+    await anyone().get('/api/v1/fill-in/none').expect(404);
+  });
+});

@@ -1,0 +1,179 @@
+import { NOTHING_KNOWN, QUESTION_IDS, QUESTIONS, screeningOn, type QuestionId } from '@yandle/core';
+import type { IntakeBody, ScreeningView } from '@yandle/contract';
+import { ClientContext } from '../data/client-context';
+import { FillInScreen } from '../fill-in/fill-in';
+import { PATH, Screen, TODAY } from '../testing/screen';
+import { Intake } from './intake';
+import { groupStates, NO_ANSWERS, withAnswer, withNoToTheRest, withRegion } from './question-groups';
+
+const answers = (yes: readonly QuestionId[] = []) => ({
+  yes,
+  no: QUESTION_IDS.filter((q) => !yes.includes(q)),
+  regions: {},
+});
+const viewOf = (yes: readonly QuestionId[] | null, over: Partial<ScreeningView> = {}): ScreeningView => ({
+  ...screeningOn(yes && answers(yes), 46, [], TODAY),
+  intakes: yes
+    ? [{ id: 'i1', askedOn: '2026-01-05', by: 'Mara Thornebrook', at: '', answers: answers(yes), about: NOTHING_KNOWN }]
+    : [],
+  clearances: [],
+  dueOn: yes ? '2027-01-05' : null,
+  link: null,
+  ...over,
+});
+const text = (id: QuestionId) => QUESTIONS.find((q) => q.id === id)!.text;
+
+describe('answers', () => {
+  it('are yes or no, never both, and forget the regions of a yes taken back', () => {
+    const yes = withRegion(withAnswer(NO_ANSWERS, 'tear', 'yes'), 'tear', 'knee');
+    expect(yes).toEqual({ yes: ['tear'], no: [], regions: { tear: ['knee'] } });
+    expect(withAnswer(yes, 'tear', 'no')).toEqual({ yes: [], no: ['tear'], regions: {} });
+    expect(withRegion(yes, 'tear', 'knee').regions).toEqual({ tear: [] });
+  });
+  it('a no to the rest leaves what was answered, and other groups, alone', () => {
+    const a = withNoToTheRest(withAnswer(NO_ANSWERS, 'heart', 'yes'), 'Heart, blood and breath');
+    expect(a.yes).toEqual(['heart']);
+    expect(groupStates(a).map((g) => g.answered)).toEqual([5, 0, 0, 0, 0]);
+  });
+});
+
+describe('Intake', () => {
+  beforeEach(() => sessionStorage.clear());
+
+  async function open(view: ScreeningView): Promise<Screen<Intake>> {
+    const screen = await Screen.open(Intake);
+    screen.fixture.componentRef.injector.get(ClientContext).open('c1');
+    await screen.settle();
+    await screen.answer('/clients/c1', PATH);
+    await screen.answer('/clients/c1/screening', view);
+    return screen;
+  }
+  const answer = async (screen: Screen<unknown>, id: QuestionId, to: 'Yes' | 'No') => {
+    const group = [...screen.el.querySelectorAll('[role=radiogroup]')].find(
+      (g) => g.getAttribute('aria-label') === text(id),
+    )!;
+    group.querySelectorAll('input')[to === 'Yes' ? 0 : 1]!.click();
+    await screen.settle();
+  };
+
+  it('shows what a yes changes beside its question and at the side, before anything is saved', async () => {
+    const screen = await open(viewOf(null));
+    expect(screen.text).toContain('questions not asked yet');
+    await answer(screen, 'pressure', 'Yes');
+    const aside = screen.el.querySelector('aside')!;
+    expect(screen.el.querySelector('y-question-list')!.textContent).toContain('nothing with the head low');
+    expect(aside.textContent).toContain('Limits: High blood pressure');
+    expect(aside.textContent).toContain('Planning waits until every question has an answer.');
+    expect(screen.text).toContain('Not saved yet; kept in this tab.');
+  });
+
+  it('keeps unsent answers over a reload, sends them once, and then shows what is on record', async () => {
+    let screen = await open(viewOf(null));
+    await answer(screen, 'heart', 'Yes');
+    screen = await open(viewOf(null));
+    await screen.press('No to the 4 left here');
+    await screen.press('Save as asked today');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/clients/c1/intakes/'));
+    const body = put.request.body as IntakeBody;
+    expect(body.answers.yes).toEqual(['heart']);
+    expect(body.answers.no).toHaveLength(4);
+    expect(body.askedOn).toBe(TODAY);
+    put.flush(viewOf(['heart']));
+    await screen.settle();
+    expect(sessionStorage.length).toBe(0);
+    expect(screen.text).toContain('A licensed professional first');
+  });
+
+  it('wants to know who cleared, and records it for the caution', async () => {
+    const screen = await open(viewOf(['leg-pain']));
+    await screen.press('Record a clearance');
+    await screen.press('Record it');
+    expect(screen.text).toContain('This is needed.');
+    await screen.fill('aside input', 'Dr. Maude Ferrant, physician');
+    await screen.press('Record it');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.includes('/clearances/'));
+    expect(put.request.body).toEqual({
+      cautionId: 'leg-pain',
+      who: 'Dr. Maude Ferrant, physician',
+      on: TODAY,
+      note: '',
+    });
+  });
+
+  it('asks again after a year, and starts empty then', async () => {
+    const screen = await open(viewOf(['balance'], { dueOn: TODAY }));
+    expect(screen.text).toContain('The questions are due again.');
+    await screen.press('Ask them anew');
+    expect(screen.text).toContain('0 of 5 answered');
+    await screen.press('Back to what is on record');
+    expect(screen.text).toContain('✓ 5 of 5, all no');
+  });
+
+  it('shows a link once, and ends it', async () => {
+    const screen = await open(viewOf([]));
+    await screen.press('Let the client fill it in');
+    await screen.answer('/clients/c1/intake-link', { token: 'abc', expiresAt: '' }, 201);
+    expect(screen.el.querySelector<HTMLInputElement>('[aria-label="Link for the client"]')!.value).toMatch(
+      /\/fill-in\/abc$/,
+    );
+    await screen.press('End the link');
+    await screen.answer('/clients/c1/intake-link/revoke', viewOf([]));
+    expect(screen.el.querySelector('[aria-label="Link for the client"]')).toBeNull();
+  });
+
+  it('keeps what was typed when somebody else saved the person, and offers both ways', async () => {
+    const screen = await open(viewOf([]));
+    await screen.press('Person and days');
+    const field = '[formcontrolname="notes"]';
+    await screen.fill(field, 'mine');
+    await screen.press('Save');
+    const put = screen.request('PUT', '/clients/c1');
+    expect(put.request.body).toMatchObject({ version: 3, notes: 'mine' });
+    put.flush(
+      { code: 'stale-version', title: 'x', detail: 'y', current: { ...PATH.client, version: 4, notes: 'theirs' } },
+      { status: 409, statusText: 'conflict' },
+    );
+    await screen.settle();
+    expect(screen.text).toContain('Somebody saved this client meanwhile');
+    await screen.press('Save mine over it');
+    expect(screen.request('PUT', '/clients/c1').request.body).toMatchObject({ version: 4, notes: 'mine' });
+  });
+});
+
+describe('FillInScreen', () => {
+  beforeEach(() => sessionStorage.clear());
+  const WHO = { firstName: 'Wilma', studio: 'Harbour Lane', askedOn: TODAY, age: 60 };
+
+  it('goes group by group, speaks to the client, and sends all', async () => {
+    const screen = await Screen.open(FillInScreen, { token: 'tok' });
+    await screen.answer('/fill-in/tok', WHO);
+    const yes = screen.el.querySelector<HTMLInputElement>('input[type=radio]')!;
+    yes.click();
+    await screen.settle();
+    expect(screen.text).toContain('Please see your physician or physiotherapist first.');
+    for (let i = 0; i < 5; i++) {
+      if (i > 0) await screen.press('No to the');
+      await screen.press('Next');
+    }
+    expect(screen.text).toContain('4 answers are missing; your coach will ask.');
+    await screen.press('Send to my coach');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/fill-in/tok/'));
+    expect((put.request.body as IntakeBody).answers.yes).toEqual(['heart']);
+    put.flush({});
+    await screen.settle();
+    expect(screen.text).toContain('Thank you, Wilma');
+  });
+
+  it('does not let an emergency wait for the coach', async () => {
+    sessionStorage.setItem('yandle-intake:tok', JSON.stringify({ answers: answers(['saddle']), about: NOTHING_KNOWN }));
+    const screen = await Screen.open(FillInScreen, { token: 'tok' });
+    await screen.answer('/fill-in/tok', WHO);
+    expect(screen.el.querySelector('[role=alert]')!.textContent).toContain('call an ambulance');
+  });
+
+  it('says when the link has ended', async () => {
+    const screen = await Screen.open(FillInScreen, { token: 'old' });
+    await screen.answer('/fill-in/old', { code: 'not-found', title: 'Not found', detail: 'Ask for a new one.' }, 404);
+    expect(screen.text).toContain('Ask for a new one.');
+  });
+});

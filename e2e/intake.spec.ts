@@ -1,0 +1,49 @@
+import { expect, test, type Page } from '@playwright/test';
+import { clientCalled, signInQuietly } from './support';
+
+test.beforeEach(({ page }) => signInQuietly(page));
+
+/** Answers one question of the open part. */
+async function say(page: Page, question: RegExp, answer: 'Yes' | 'No'): Promise<void> {
+  await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: answer }).check();
+}
+
+test('a client answers on the phone by link; the cautions take stretches out of the plan', async ({
+  page,
+  browser,
+}) => {
+  const { client } = await clientCalled(page.request, 'Emeric');
+  await page.goto(`/clients/${client.id}/intake`);
+  await page.getByRole('button', { name: 'Let the client fill it in' }).click();
+  const url = await page.getByLabel('Link for the client').inputValue();
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const theirs = await phone.newPage();
+  await theirs.goto(url);
+  await expect(theirs.getByRole('heading', { name: 'Before we start, Emeric' })).toBeVisible();
+  for (const [question] of [
+    [/^High blood/],
+    [/^Brittle bones/],
+    [/^Glaucoma/],
+    [null],
+    [/^Is getting down to the floor/],
+  ]) {
+    if (question) await say(theirs, question, 'Yes');
+    // A reload loses nothing.
+    if (question?.source.startsWith('^High')) await theirs.reload();
+    await theirs.getByRole('button', { name: /^No to the/ }).click();
+    expect(await theirs.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await theirs.getByRole('button', { name: 'Next' }).click();
+  }
+  await theirs.getByText('Touch my toes').click();
+  await theirs.getByRole('button', { name: 'Send to my coach' }).click();
+  await expect(theirs.getByRole('heading', { name: 'Thank you, Emeric' })).toBeVisible();
+  await phone.close();
+
+  await page.reload();
+  const cautions = page.getByRole('complementary', { name: 'Cautions' });
+  await expect(cautions).toContainText('Limits: Brittle bones');
+  await expect(page.getByText('Earlier answers (1)')).toBeVisible();
+  const path = await clientCalled(page.request, 'Emeric');
+  expect(path.cautions.map((c) => c.id)).toEqual(['pressure', 'bones', 'eyes', 'floor']);
+});

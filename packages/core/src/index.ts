@@ -71,3 +71,8 @@ export * from './catalogue/safety.js';
 export * from './words/duration.js';
 export * from './words/reading.js';
 export * from './words/list.js';
+export * from './figure/posture.js';
+export * from './figure/view.js';
+export * from './figure/draw.js';
+export * from './figure/figure.js';
+export * from './figure/catalogue/index.js';

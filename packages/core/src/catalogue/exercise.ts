@@ -3,6 +3,23 @@ import type { Position } from '../measuring/rom-test.js';
 import type { ExerciseTag } from '../screening/cautions.js';
 import type { Origin } from '../source.js';
 import type { Technique } from '../styles/style.js';
+import type { PropId } from './props.js';
+
+/** How used to stretching a client should be: 1 for everybody, 3 for the experienced. */
+export type ExerciseLevel = 1 | 2 | 3;
+
+/** In what a bout is counted, and within which bounds it makes sense. */
+export interface Amount {
+  readonly unit: 'seconds' | 'repetitions' | 'breaths';
+  readonly min: number;
+  readonly max: number;
+}
+
+/** A part of a staged hold with its own direction. The first is a check without hands. */
+export interface Stage {
+  readonly name: string;
+  readonly share: number;
+}
 
 /** One stretch done one way. Data: all that a client needs to copy it and a coach to trust it. */
 export interface Exercise {
@@ -10,30 +27,58 @@ export interface Exercise {
   readonly name: string;
   /** What it is for, in plain words. */
   readonly aim: string;
+  readonly level: ExerciseLevel;
   /** The group it works; it is credited with all its seconds. */
   readonly primary: MuscleGroupId;
-  /** Groups that are stretched along. Named only: a lane's dose counts its own group. */
+  /** Groups that are worked along, each credited with {@link SECONDARY_SHARE} of the seconds. */
   readonly secondary: readonly MuscleGroupId[];
   readonly technique: Technique;
   readonly position: Position;
   /** What it asks beyond position and technique; cautions go by it. */
   readonly tags: readonly ExerciseTag[];
   /** Things it needs; empty for none. */
-  readonly props: readonly string[];
+  readonly props: readonly PropId[];
+  /** Things that make it more comfortable. */
+  readonly optionalProps: readonly PropId[];
+  /** What can stand in for the things it needs; empty when nothing is needed or nothing can. */
+  readonly substitute: string;
   /** `each`: left and right in turn. `both`: one bout works both sides. */
   readonly sides: 'each' | 'both';
+  /** Which side is stretched when the exercise is called left, in words; empty where it is plain. */
+  readonly sideWords: string;
+  /** How the sides follow one another. */
+  readonly sidePattern: 'side by side' | 'alternating';
+  readonly stages: readonly Stage[];
   /** At most five short lines. */
   readonly steps: readonly string[];
   readonly breath: string;
   /** The first compensation: not past it. */
   readonly endPoint: string;
+  /** What to read off when heights are compared; empty when there is nothing. */
+  readonly depthMeasure: string;
   readonly felt: string;
   readonly notFelt: string;
   readonly faults: readonly string[];
-  readonly holdRange: { readonly min: number; readonly max: number };
+  readonly amount: Amount;
+  readonly load: 'none' | 'body' | 'weight' | 'band';
+  /** What makes this very form easier or harder. */
   readonly easier: string;
   readonly harder: string;
+  /** Neighbours on the ladder of forms; null at its ends. */
+  readonly easierForm: string | null;
+  readonly harderForm: string | null;
+  /** Seconds to get ready on the first side, without the change of position. */
+  readonly setupSeconds: number;
   readonly cautions: readonly string[];
   readonly notFor: readonly string[];
   readonly origin: Origin;
+}
+
+/** Share of the seconds that a group worked along is credited with. Common practice, no source. */
+export const SECONDARY_SHARE = 0.5;
+
+/** Share of an exercise's seconds that a group is credited with, 0 to 1. */
+export function shareOf(exercise: Pick<Exercise, 'primary' | 'secondary'>, group: MuscleGroupId): number {
+  if (exercise.primary === group) return 1;
+  return exercise.secondary.includes(group) ? SECONDARY_SHARE : 0;
 }

@@ -1,0 +1,71 @@
+import type { Technique } from '../../styles/style.js';
+import type { Amount, Exercise } from '../exercise.js';
+
+const BREATH: Readonly<Record<Technique, string>> = {
+  'static hold': 'Slow and easy through the nose; settle a little on each breath out.',
+  'contract-relax': 'Breathe on while you push; sink on the breath out.',
+  'loaded eccentric': 'In on the way down, out on the way back.',
+  'loaded isometric': 'Keep breathing evenly; never hold the breath.',
+  'moving stretch': 'In as you begin, out as you reach the end.',
+  release: 'Slow and even; let tight spots melt on the breath out.',
+  'nerve glide': 'Easy and even.',
+  activation: 'Out as you work, in as you let go.',
+  breathing: 'In through the nose, out twice as long.',
+};
+
+const AMOUNT: Readonly<Record<Technique, Amount>> = {
+  'static hold': { unit: 'seconds', min: 15, max: 120 },
+  'contract-relax': { unit: 'seconds', min: 10, max: 30 },
+  'loaded eccentric': { unit: 'repetitions', min: 4, max: 12 },
+  'loaded isometric': { unit: 'seconds', min: 10, max: 45 },
+  'moving stretch': { unit: 'repetitions', min: 4, max: 15 },
+  release: { unit: 'seconds', min: 30, max: 120 },
+  'nerve glide': { unit: 'repetitions', min: 5, max: 12 },
+  activation: { unit: 'repetitions', min: 5, max: 20 },
+  breathing: { unit: 'breaths', min: 5, max: 20 },
+};
+
+type Given = Pick<
+  Exercise,
+  | 'id'
+  | 'name'
+  | 'aim'
+  | 'primary'
+  | 'position'
+  | 'steps'
+  | 'endPoint'
+  | 'felt'
+  | 'notFelt'
+  | 'faults'
+  | 'easier'
+  | 'harder'
+  | 'cautions'
+  | 'notFor'
+>;
+
+/** An exercise with what goes without saying filled in. Texts and figures: common practice, no source. */
+export function exercise(given: Given & Partial<Exercise>): Exercise {
+  const technique = given.technique ?? 'static hold';
+  return {
+    level: 1,
+    secondary: [],
+    tags: [],
+    props: [],
+    optionalProps: [],
+    substitute: '',
+    sides: 'each',
+    sideWords: '',
+    sidePattern: 'side by side',
+    stages: [],
+    breath: BREATH[technique],
+    depthMeasure: '',
+    amount: AMOUNT[technique],
+    load: 'none',
+    easierForm: null,
+    harderForm: null,
+    setupSeconds: 5,
+    origin: 'practice',
+    ...given,
+    technique,
+  };
+}

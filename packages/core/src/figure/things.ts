@@ -1,0 +1,71 @@
+import type { BodyPoint, Place } from './posture.js';
+
+/** A thing in a drawing, in the same world as the body. */
+export type Thing =
+  /** A wall across the way forward, at a distance; or beside the body. */
+  | { readonly kind: 'wall'; readonly forward?: number; readonly right?: number }
+  /** A solid with level sides: step, block, bench, bed, cushion. */
+  | {
+      readonly kind: 'box';
+      readonly at: Place;
+      /** Length forward, height, breadth; `at` is the middle of its bottom. */
+      readonly size: Place;
+      readonly soft?: boolean;
+    }
+  /** A seat on four legs, with a back behind it when `back` is set. `at` is the middle of the seat's top. */
+  | { readonly kind: 'chair'; readonly at: Place; readonly back?: boolean; readonly turned?: boolean }
+  | { readonly kind: 'table'; readonly at: Place; readonly length?: number }
+  /** A roller or ball: a round across the body, `at` its middle. */
+  | {
+      readonly kind: 'round';
+      readonly at: Place | BodyPoint;
+      readonly off?: Place;
+      readonly radius: number;
+      readonly half: number;
+    }
+  /** Something long that hands and feet hold: strap, band, rope. */
+  | { readonly kind: 'strap'; readonly through: readonly (BodyPoint | Place)[] }
+  /** A stick through two points, longer than between them. */
+  | {
+      readonly kind: 'stick';
+      readonly through: readonly [BodyPoint | Place, BodyPoint | Place];
+      readonly longer?: number;
+    }
+  | { readonly kind: 'weight'; readonly at: BodyPoint; readonly off?: Place };
+
+/** An arrow beside the body: where it starts, and how far it goes. */
+export interface Arrow {
+  readonly at: BodyPoint | Place;
+  readonly off?: Place;
+  readonly by: Place;
+}
+
+const mirroredPoint = (at: BodyPoint | Place, other: (p: BodyPoint) => BodyPoint): BodyPoint | Place =>
+  typeof at === 'string' ? other(at) : [at[0], at[1], -at[2]];
+const mirroredOff = <T extends { readonly off?: Place }>(x: T) =>
+  x.off ? { off: [x.off[0], x.off[1], -x.off[2]] as Place } : {};
+
+/** A thing on the other side. */
+export function mirroredThing(t: Thing, other: (p: BodyPoint) => BodyPoint): Thing {
+  switch (t.kind) {
+    case 'wall':
+      return t.right === undefined ? t : { ...t, right: -t.right };
+    case 'box':
+    case 'chair':
+    case 'table':
+      return { ...t, at: [t.at[0], t.at[1], -t.at[2]] };
+    case 'round':
+      return { ...t, at: mirroredPoint(t.at, other), ...mirroredOff(t) };
+    case 'weight':
+      return { ...t, at: other(t.at), ...mirroredOff(t) };
+    case 'strap':
+      return { ...t, through: t.through.map((p) => mirroredPoint(p, other)) };
+    case 'stick':
+      return { ...t, through: [mirroredPoint(t.through[0], other), mirroredPoint(t.through[1], other)] };
+  }
+}
+
+/** An arrow on the other side. */
+export function mirroredArrow(a: Arrow, other: (p: BodyPoint) => BodyPoint): Arrow {
+  return { ...a, at: mirroredPoint(a.at, other), ...mirroredOff(a), by: [a.by[0], a.by[1], -a.by[2]] };
+}

@@ -50,7 +50,7 @@ function svg(d: Drawing, height: number): string {
   return `<svg viewBox="${x} ${y} ${width} ${h}" style="height:${height}px;max-width:100%">${paths.join('')}</svg>`;
 }
 
-const ids = Object.keys(FIGURES).filter((id) => id.includes(filter));
+const ids = Object.keys(FIGURES).filter((id) => filter.split(',').some((f) => id.includes(f)));
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch(CHROMIUM);
 const page = await browser.newPage({ viewport: { width: 1240, height: 900 } });

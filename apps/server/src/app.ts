@@ -16,6 +16,7 @@ import type { Clock } from './clock.js';
 import type { Config } from './config.js';
 import { errorHandler } from './http/error-handler.js';
 import { deviceRoutes } from './devices/routes.js';
+import { exerciseRoutes } from './exercises/routes.js';
 import { focusRoutes } from './focus/routes.js';
 import { healthRoutes } from './http/health.js';
 import { HttpProblem } from './http/problem.js';
@@ -101,6 +102,7 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   api.use(todayRoutes(clock));
   api.use(progressRoutes(clock));
   api.use(testBookRoutes(clock));
+  api.use(exerciseRoutes(clock));
   api.use(focusRoutes(clock));
   api.use(screeningRoutes(clock));
   api.use(pictureRoutes());

@@ -9,6 +9,7 @@ export * from './sessions.js';
 export * from './today.js';
 export * from './progress.js';
 export * from './test-book.js';
+export * from './exercises.js';
 export * from './focus.js';
 export * from './devices.js';
 export * from './transfer.js';

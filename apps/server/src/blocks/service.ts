@@ -105,6 +105,8 @@ function assertExercises(body: BlockBody, cautions: readonly Caution[]): void {
     const path = `lanes.${i}.exerciseId`;
     if (exercise.primary !== l.group)
       return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
+    if (exercise.technique !== 'static hold')
+      return [{ path, message: `The style holds still; this exercise is another technique: ${exercise.technique}.` }];
     return cautionsAgainst(exercise, cautions).map((c) => ({ path, message: `${c.title}: ${c.changes}` }));
   });
   if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });

@@ -8,6 +8,7 @@ import {
 } from '../assessments/entities.js';
 import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, RevisionEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
+import { OwnExerciseEntity, OwnExerciseVersionEntity } from '../exercises/entities.js';
 import { FeltEntity, FocusEntity, GoalEntity } from '../focus/entities.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
@@ -29,6 +30,8 @@ export const ENTITIES = [
   PictureEntity,
   OwnTestEntity,
   OwnBatteryEntity,
+  OwnExerciseEntity,
+  OwnExerciseVersionEntity,
   StudyEntity,
   OwnErrorEntity,
   GoalEntity,

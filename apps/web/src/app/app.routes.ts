@@ -45,6 +45,11 @@ export const routes: Routes = [
         loadComponent: () => import('./clients/clients').then((m) => m.ClientsScreen),
       },
       {
+        path: 'library',
+        title: title('Library'),
+        loadComponent: () => import('./library/library').then((m) => m.LibraryScreen),
+      },
+      {
         path: 'tests',
         title: title('Tests'),
         loadComponent: () => import('./tests/tests').then((m) => m.TestsScreen),

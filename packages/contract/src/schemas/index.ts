@@ -6,6 +6,8 @@ export * from './assessments.js';
 export * from './blocks.js';
 export * from './sessions.js';
 export * from './test-book.js';
+export * from './exercises.js';
 export * from './focus.js';
 export * from './devices.js';
 export * from './transfer.js';
+export * from '../exercise-schema.js';

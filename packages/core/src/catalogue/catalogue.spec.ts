@@ -4,7 +4,11 @@ import { otherSide } from '../anatomy/side.js';
 import { referenceFor, referenceValue } from '../measuring/reference.js';
 import { ORIGIN_NOTE, sourceWords, type Source } from '../source.js';
 import { STYLES } from '../styles/index.js';
+import { POSITIONS } from '../measuring/rom-test.js';
+import { TECHNIQUES } from '../styles/style.js';
+import { shareOf, type Exercise } from './exercise.js';
 import { EXERCISES, exerciseById, exercisesFor, trainableGroups } from './exercises.js';
+import { EVERYDAY_PROPS } from './props.js';
 import { isRedSymptom, sensationWords, STOP_SIGNS, symptomName, SYMPTOMS } from './safety.js';
 import { ROM_TESTS, romTestById } from './tests.js';
 
@@ -60,7 +64,71 @@ describe.each(EXERCISES.map((e) => [e.id, e] as const))('exercise %s', (_, e) =>
     for (const text of [e.aim, e.endPoint, e.felt, e.notFelt, e.easier, e.harder, e.breath])
       expect(text.length).toBeGreaterThan(5);
     expect(e.secondary).not.toContain(e.primary);
-    expect(e.holdRange.min).toBeLessThan(e.holdRange.max);
+    expect(new Set([...e.props, ...e.optionalProps]).size).toBe(e.props.length + e.optionalProps.length);
+    expect(e.amount.min).toBeLessThan(e.amount.max);
+    expect(e.setupSeconds).toBeGreaterThanOrEqual(0);
+    if (e.stages.length > 0) expect(e.stages.reduce((sum, s) => sum + s.share, 0)).toBeCloseTo(1, 10);
+    expect(e.load === 'none').toBe(!e.technique.startsWith('loaded') && !e.props.includes('band'));
+    // Common practice, no source: hands carry weight on all fours, except when the forearms do.
+    if (e.position === 'all fours') expect(e.tags).toContain('wrist load');
+  });
+});
+
+/** Needs nothing that is not in every home. */
+const bare = (e: Exercise) => e.props.every((p) => EVERYDAY_PROPS.includes(p));
+
+describe('the library', () => {
+  it('has at least 80 exercises, of every technique, position and level, with and without each prop', () => {
+    expect(EXERCISES.length).toBeGreaterThanOrEqual(80);
+    for (const t of TECHNIQUES)
+      expect(
+        EXERCISES.some((e) => e.technique === t),
+        t,
+      ).toBe(true);
+    for (const p of POSITIONS)
+      expect(
+        EXERCISES.some((e) => e.position === p),
+        p,
+      ).toBe(true);
+    for (const l of [1, 2, 3] as const) expect(EXERCISES.some((e) => e.level === l)).toBe(true);
+    for (const p of ['strap', 'roller', 'ball', 'band', 'stick', 'step', 'weight', 'sofa', 'chair', 'wall'] as const)
+      expect(
+        EXERCISES.some((e) => e.props.includes(p)),
+        p,
+      ).toBe(true);
+  });
+  it.each(MUSCLE_GROUP_IDS)(
+    'gives %s three stretches without special things, one lying or seated, one for beginners',
+    (group) => {
+      const stretches = EXERCISES.filter((e) => e.technique === 'static hold' && shareOf(e, group) > 0);
+      expect(stretches.filter(bare).length).toBeGreaterThanOrEqual(3);
+      expect(stretches.some((e) => ['supine', 'prone', 'side-lying', 'sitting'].includes(e.position))).toBe(true);
+      expect(stretches.some((e) => e.level === 1)).toBe(true);
+      expect(exercisesFor(group).length).toBeGreaterThan(0);
+    },
+  );
+  it('has ladders that lead somewhere and never in circles, of one group each', () => {
+    for (const e of EXERCISES)
+      for (const step of ['easierForm', 'harderForm'] as const) {
+        const seen = new Set([e.id]);
+        for (let next = e[step]; next !== null; next = exerciseById(next)[step]) {
+          expect(seen.has(next), `${e.id} → ${next}`).toBe(false);
+          seen.add(next);
+          expect([exerciseById(next).primary, ...exerciseById(next).secondary], `${e.id} → ${next}`).toContain(
+            e.primary,
+          );
+        }
+      }
+  });
+  it('makes a harder form no easier in level', () => {
+    for (const e of EXERCISES)
+      if (e.harderForm) expect(exerciseById(e.harderForm).level, e.id).toBeGreaterThanOrEqual(e.level);
+  });
+  it('checks the neck without hands before hands help, and never without naming the red flags', () => {
+    for (const e of EXERCISES.filter((x) => x.position === 'sitting' && /neck|trapezius/.test(x.primary))) {
+      if (e.steps.join().includes('Free of trouble')) expect(e.stages[0]?.name).toContain('Without hands');
+      expect(e.notFor.join()).toContain('Dizziness');
+    }
   });
 });
 
@@ -88,7 +156,11 @@ describe('look-ups', () => {
   it('find what is there and refuse what is not', () => {
     expect(romTestById('active-knee-extension').unit).toBe('deg');
     expect(exerciseById('doorway-pectorals').primary).toBe('pectorals');
-    expect(exercisesFor('soleus').map((e) => e.id)).toEqual(['bent-knee-wall-calf']);
+    expect(exercisesFor('soleus')[0]!.id).toBe('bent-knee-wall-calf');
+    expect(exercisesFor('soleus', 'moving stretch').map((e) => e.id)).toEqual(['half-kneeling-ankle-rock']);
+    expect(shareOf(exerciseById('doorway-pectorals'), 'pectorals')).toBe(1);
+    expect(shareOf(exerciseById('doorway-pectorals'), 'anterior-shoulder')).toBe(0.5);
+    expect(shareOf(exerciseById('doorway-pectorals'), 'calf')).toBe(0);
     expect(trainableGroups()).toContain('hamstrings');
     expect(() => romTestById('none')).toThrow(expect.objectContaining({ code: 'unknown-test' }));
     expect(() => exerciseById('none')).toThrow(expect.objectContaining({ code: 'unknown-exercise' }));

@@ -7,6 +7,7 @@ import type { PropId } from './props.js';
 
 /** How used to stretching a client should be: 1 for everybody, 3 for the experienced. */
 export type ExerciseLevel = 1 | 2 | 3;
+export const LEVEL_WORDS = ['for everybody', 'with some practice', 'for the experienced'] as const;
 
 /** In what a bout is counted, and within which bounds it makes sense. */
 export interface Amount {
@@ -24,6 +25,8 @@ export interface Stage {
 /** One stretch done one way. Data: all that a client needs to copy it and a coach to trust it. */
 export interface Exercise {
   readonly id: string;
+  /** Id of the figure that is drawn; null for none. */
+  readonly figure: string | null;
   readonly name: string;
   /** What it is for, in plain words. */
   readonly aim: string;
@@ -73,6 +76,9 @@ export interface Exercise {
   readonly notFor: readonly string[];
   readonly origin: Origin;
 }
+
+/** An exercise of a coach's own: all but the id, which is its row's. */
+export type ExerciseDefinition = Omit<Exercise, 'id'>;
 
 /** Share of the seconds that a group worked along is credited with. Common practice, no source. */
 export const SECONDARY_SHARE = 0.5;

@@ -153,7 +153,7 @@ function armByHand(
 /** All points of a skeleton. */
 export function pointsOf(s: Skeleton): Record<BodyPoint, Place> {
   const f = s.frames;
-  const { waist, chest, neck } = trunkPoints(s.root, f as unknown as Spine);
+  const { waist, chest, neck } = trunkPoints(s.root, f);
   const head = add(neck, inWorld(f.head, [0, HEAD_ABOVE, 0]));
   const out: Partial<Record<BodyPoint, Place>> = {
     pelvis: s.root,

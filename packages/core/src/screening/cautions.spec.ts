@@ -104,6 +104,59 @@ describe('cautions', () => {
   });
 });
 
+/** Clients as they come, against the library: what may not be handed out, with the source of the rule (5-references E; from memory). */
+describe('examples', () => {
+  const left = (yes: readonly QuestionId[], age = 50) => sift(EXERCISES, cautionsFor(answers(yes), age)).allowed;
+  const has = (list: readonly { id: string }[], id: string) => list.some((e) => e.id === id);
+
+  // No flexion beyond 90°, least of all across the middle, after a hip replacement from behind (Kisner, Colby & Borstad, Therapeutic Exercise).
+  it('an artificial hip: no deep bend of the hip, but calves, chest and neck go on', () => {
+    const list = left(['hip-replacement']);
+    for (const id of ['knee-hug', 'crossed-knee-pull', 'front-shin-fold', 'deep-squat-hold', 'folded-kneel'])
+      expect(has(list, id), id).toBe(false);
+    for (const id of ['straight-knee-wall-calf', 'lying-open-arms', 'lying-chin-tuck'])
+      expect(has(list, id)).toBe(true);
+  });
+  // New fractures in 89 % with flexion exercise against 16 % with extension (Sinaki & Mikkelsen 1984, Arch Phys Med Rehabil 65:593-596).
+  it('brittle bones: nothing that bends the spine forward to its end or under load; opening backwards goes on', () => {
+    const list = left(['bones']);
+    for (const id of ['long-sitting-fold', 'chair-fold', 'double-knee-hug', 'weighted-hinge', 'rounded-fours'])
+      expect(has(list, id), id).toBe(false);
+    expect(has(list, 'forearm-prop')).toBe(true);
+  });
+  // Comfortable range only, no long lying on the back after the first months, no prone lying (ACSM's Guidelines for Exercise Testing).
+  it('pregnancy: nothing on the back or belly, nothing loaded, sensation at most 4', () => {
+    const list = left(['pregnancy'], 30);
+    expect(list.filter((e) => e.position === 'supine' || e.position === 'prone')).toEqual([]);
+    expect(list.filter((e) => e.technique.startsWith('loaded'))).toEqual([]);
+    expect(has(list, 'chair-hamstring-hinge')).toBe(true);
+    expect(limitsOfCautions(cautionsFor(answers(['pregnancy']), 30)).sensationMax).toBe(4);
+  });
+  // "5 Ds and 3 Ns": dizziness, diplopia, dysarthria, dysphagia, drop attacks; nausea, numbness, nystagmus: no neck work, urgent referral.
+  it('red flags of the neck: no neck exercise at all, and a professional within days', () => {
+    expect(left(['neck-signs']).filter((e) => e.id.includes('neck') || /neck|trapezius/.test(e.primary))).toEqual([]);
+    expect(one('neck-signs')).toMatchObject({ outcome: 'refer', urgency: 'urgent' });
+  });
+  // No deep pressure or rolling with anticoagulants; gentle stretching is fine (Bartsch et al. 2021, J Clin Med 10:5360).
+  it('blood thinners: no rolling, all stretches', () => {
+    const list = left(['thinners']);
+    expect(list.filter((e) => e.technique === 'release')).toEqual([]);
+    expect(list.filter((e) => e.technique === 'static hold')).toEqual(
+      EXERCISES.filter((e) => e.technique === 'static hold'),
+    );
+  });
+  // Do not lengthen a hypermobile joint; control in mid-range (Kisner, Colby & Borstad, Therapeutic Exercise).
+  it('loose joints: nothing loaded at end range, activation stays', () => {
+    const list = left(['loose-joints']);
+    expect(list.filter((e) => e.technique.startsWith('loaded'))).toEqual([]);
+    expect(list.filter((e) => e.technique === 'activation').length).toBeGreaterThan(4);
+  });
+  it('whatever one answer leaves, every group of a client without answers has something', () => {
+    for (const group of MUSCLE_GROUP_IDS)
+      expect(left([]).some((e) => e.primary === group && e.technique === 'static hold')).toBe(true);
+  });
+});
+
 const technique = fc.constantFrom<Technique>(...TECHNIQUES);
 const anyExercise: fc.Arbitrary<ExerciseTraits> = fc.record({
   primary: fc.constantFrom(...MUSCLE_GROUP_IDS),
@@ -155,6 +208,12 @@ describe('limits', () => {
         },
       ),
     );
+  });
+  it('keep nerve glides off for whoever is not qualified', () => {
+    const glide = stretch({ technique: 'nerve glide' });
+    expect(cautionsAgainst(glide, []).map((c) => c.id)).toEqual(['nerve-glides']);
+    expect(cautionsAgainst(glide, [], true)).toEqual([]);
+    expect(cautionsAgainst(glide, [one('numbness')], true).map((c) => c.id)).toEqual(['numbness']);
   });
   it('are the strictest of all', () => {
     const both = limitsOfCautions(cautionsFor(answers(['loose-joints', 'eyes', 'floor']), 70));

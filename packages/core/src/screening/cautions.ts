@@ -44,7 +44,7 @@ export interface CautionEffect {
 }
 
 export interface Caution {
-  readonly id: QuestionId | 'under-18' | 'over-65';
+  readonly id: QuestionId | 'under-18' | 'over-65' | 'nerve-glides';
   readonly outcome: Outcome;
   /** How soon a professional is needed: at once, within days, or before planning. Null when none is. */
   readonly urgency: 'emergency' | 'urgent' | 'before planning' | null;
@@ -288,6 +288,17 @@ const OVER_65: Caution = {
   changes: 'Holds of 30-60 s; the neck is not bent back and turned at once.',
   why: 'Longer holds work better with age (Garber et al. 2011, from memory); vessels of the neck are stiffer.',
   effect: { ...NOTHING, tagsOff: ['neck end range'] },
+};
+
+/** Stands for everybody until a coach has recorded that they are qualified (domain rule 2.6, 9). */
+export const NERVE_GLIDES: Caution = {
+  id: 'nerve-glides',
+  outcome: 'limit',
+  urgency: null,
+  title: 'Nerve glides',
+  changes: 'Off, unless the coach records that they are qualified.',
+  why: 'Moving an irritated nerve wrongly keeps it irritated.',
+  effect: { ...NOTHING, techniquesOff: ['nerve glide'] },
 };
 
 /** Questions that have not been answered. */

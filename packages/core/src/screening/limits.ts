@@ -1,7 +1,7 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position } from '../measuring/rom-test.js';
 import type { Technique } from '../styles/style.js';
-import type { Caution, CautionEffect, ExerciseTag } from './cautions.js';
+import { NERVE_GLIDES, type Caution, type CautionEffect, type ExerciseTag } from './cautions.js';
 
 /** What an exercise asks for, as far as a caution may speak against it. */
 export interface ExerciseTraits {
@@ -40,9 +40,12 @@ function speaksAgainst(e: CautionEffect, x: ExerciseTraits): boolean {
   );
 }
 
-/** Cautions that speak against an exercise; empty when it may be done. Nothing is left out without one of these. */
-export function cautionsAgainst(exercise: ExerciseTraits, cautions: readonly Caution[]): Caution[] {
-  return cautions.filter((c) => speaksAgainst(c.effect, exercise));
+/**
+ * Cautions that speak against an exercise; empty when it may be done. Nothing is left out without one of these. Nerve glides are off for
+ * whoever is not qualified for them.
+ */
+export function cautionsAgainst(exercise: ExerciseTraits, cautions: readonly Caution[], qualified = false): Caution[] {
+  return [...cautions, ...(qualified ? [] : [NERVE_GLIDES])].filter((c) => speaksAgainst(c.effect, exercise));
 }
 
 /** Exercises that may be done, and those left out, each with the cautions that speak against it. */

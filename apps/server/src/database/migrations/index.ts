@@ -2,6 +2,7 @@ import { FirstTables1764028800000 } from './0001-first-tables.js';
 import { SexAndBattery1764032400000 } from './0002-sex-and-battery.js';
 import { Measuring1795500000000 } from './0003-measuring.js';
 import { Screening1795600000000 } from './0004-screening.js';
+import { OwnExercises1795700000000 } from './0005-own-exercises.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -9,4 +10,5 @@ export const MIGRATIONS = [
   SexAndBattery1764032400000,
   Measuring1795500000000,
   Screening1795600000000,
+  OwnExercises1795700000000,
 ];

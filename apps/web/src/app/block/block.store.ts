@@ -43,7 +43,13 @@ export class BlockStore {
   readonly client = this.context.client;
   readonly cautions = computed((): readonly Caution[] => this.context.path().value?.cautions ?? []);
   /** Stretches that a caution speaks against, with the reasons: a plan never holds one. */
-  readonly leftOut = computed(() => sift(EXERCISES, this.cautions()).leftOut);
+  readonly leftOut = computed(
+    () =>
+      sift(
+        EXERCISES.filter((e) => e.technique === 'static hold'),
+        this.cautions(),
+      ).leftOut,
+  );
   readonly blocks = signal<readonly Block[] | null>(null);
   readonly problem = signal<Problem | null>(null);
   readonly busy = signal(false);

@@ -12,12 +12,13 @@ import {
   type MuscleGroupId,
   type PlannedWeek,
 } from '@yandle/core';
+import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
 
 /** The arithmetic of one cell written out, why it is so, and what to watch. */
 @Component({
   selector: 'y-cell-panel',
-  imports: [StopSigns],
+  imports: [FigureView, StopSigns],
   templateUrl: './cell-panel.html',
 })
 export class CellPanel {

@@ -16,6 +16,9 @@ import type {
   FillIn,
   FocusView,
   GoalBody,
+  ExerciseFile,
+  ExerciseImport,
+  ExerciseVersion,
   Health,
   InclinometerView,
   IntakeBody,
@@ -23,6 +26,8 @@ import type {
   OwnBattery,
   OwnBatteryBody,
   OwnError,
+  OwnExercise,
+  OwnExerciseBody,
   OwnTest,
   OwnTestBody,
   Page,
@@ -156,6 +161,18 @@ export class Api {
   }
   putFelt(clientId: string, id: string, body: FeltBody): Observable<FocusView> {
     return this.http.put<FocusView>(`${V1}/clients/${clientId}/felt/${id}`, body);
+  }
+  ownExercises(): Observable<OwnExercise[]> {
+    return this.http.get<OwnExercise[]>(`${V1}/own-exercises`);
+  }
+  putOwnExercise(id: string, body: OwnExerciseBody): Observable<OwnExercise> {
+    return this.http.put<OwnExercise>(`${V1}/own-exercises/${id}`, body);
+  }
+  exerciseVersions(id: string): Observable<ExerciseVersion[]> {
+    return this.http.get<ExerciseVersion[]>(`${V1}/own-exercises/${id}/versions`);
+  }
+  importExercises(file: ExerciseFile): Observable<ExerciseImport> {
+    return this.http.post<ExerciseImport>(`${V1}/own-exercises/import`, file);
   }
   screening(clientId: string): Observable<ScreeningView> {
     return this.http.get<ScreeningView>(`${V1}/clients/${clientId}/screening`);

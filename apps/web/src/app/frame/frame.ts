@@ -41,6 +41,9 @@ import { ClientPicker } from './client-picker';
           [routerLinkActiveOptions]="{ exact: true }"
           >Clients</a
         >
+        <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/library" routerLinkActive="font-semibold text-action"
+          >Library</a
+        >
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/tests" routerLinkActive="font-semibold text-action"
           >Tests</a
         >

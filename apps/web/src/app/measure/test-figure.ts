@@ -1,5 +1,6 @@
 import { Component, computed, input } from '@angular/core';
-import type { Position } from '@yandle/core';
+import { FIGURES, type Position, type RomTest } from '@yandle/core';
+import { FigureView } from '../ui/figure';
 
 type Point = readonly [number, number];
 
@@ -63,31 +64,45 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
   ],
 };
 
-/** The place of a test's drawing: the position it is taken in. */
+/** The drawing of a test; for one of the coach's own, the position it is taken in. */
 @Component({
   selector: 'y-test-figure',
+  imports: [FigureView],
   template: `
-    <svg
-      [attr.viewBox]="lying() ? '0 24 64 20' : '0 0 64 44'"
-      [class]="lying() ? 'h-12 w-36' : 'h-24 w-36'"
-      role="img"
-      [attr.aria-label]="'Position: ' + position()"
-    >
-      <line x1="2" y1="42" x2="62" y2="42" stroke="var(--line)" stroke-width="1.5" stroke-linecap="round" />
-      @if (position() === 'sitting') {
-        <path d="M14 30 H32 M16 30 V42 M30 30 V42" stroke="var(--edge)" stroke-width="1.5" fill="none" />
-      }
-      <g fill="none" stroke="var(--ink)" stroke-linecap="round" stroke-linejoin="round">
-        <polyline [attr.points]="lines().trunk" stroke-width="5.5" />
-        <polyline [attr.points]="lines().leg" stroke-width="4.2" />
-        <polyline [attr.points]="lines().arm" stroke-width="3" stroke="var(--soft)" />
-      </g>
-      <circle [attr.cx]="lines().head[0]" [attr.cy]="lines().head[1]" r="3.6" fill="var(--ink)" />
-    </svg>
+    @if (known()) {
+      <y-figure
+        class="h-28 w-44"
+        [figure]="test().id"
+        [side]="side() ?? 'right'"
+        [label]="'Figure: ' + test().name + ', ' + position()"
+      />
+    } @else {
+      <svg
+        [attr.viewBox]="lying() ? '0 24 64 20' : '0 0 64 44'"
+        [class]="lying() ? 'h-12 w-36' : 'h-24 w-36'"
+        role="img"
+        [attr.aria-label]="'Position: ' + position()"
+      >
+        <line x1="2" y1="42" x2="62" y2="42" stroke="var(--line)" stroke-width="1.5" stroke-linecap="round" />
+        @if (position() === 'sitting') {
+          <path d="M14 30 H32 M16 30 V42 M30 30 V42" stroke="var(--edge)" stroke-width="1.5" fill="none" />
+        }
+        <g fill="none" stroke="var(--ink)" stroke-linecap="round" stroke-linejoin="round">
+          <polyline [attr.points]="lines().trunk" stroke-width="5.5" />
+          <polyline [attr.points]="lines().leg" stroke-width="4.2" />
+          <polyline [attr.points]="lines().arm" stroke-width="3" stroke="var(--soft)" />
+        </g>
+        <circle [attr.cx]="lines().head[0]" [attr.cy]="lines().head[1]" r="3.6" fill="var(--ink)" />
+      </svg>
+    }
   `,
 })
 export class TestFigure {
-  readonly position = input.required<Position>();
+  readonly test = input.required<RomTest>();
+  /** The side that is measured now. */
+  readonly side = input<'left' | 'right' | null>(null);
+  protected readonly position = computed(() => this.test().position);
+  protected readonly known = computed(() => this.test().id in FIGURES);
   protected readonly lying = computed(() => ['supine', 'side-lying', 'prone'].includes(this.position()));
   protected readonly lines = computed(() => {
     const [head, neck, hip, knee, foot, hand] = POSES[this.position()];

@@ -15,6 +15,7 @@ import {
 } from '@yandle/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideVolume2, lucideVolumeX } from '@ng-icons/lucide';
+import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
 import { RunStore } from './run.store';
@@ -33,7 +34,7 @@ const HEADLINE: Readonly<Record<CueKind, string>> = {
 /** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
 @Component({
   selector: 'y-run',
-  imports: [RouterLink, ProblemNote, SaveState, A11yModule, NgIcon],
+  imports: [FigureView, RouterLink, ProblemNote, SaveState, A11yModule, NgIcon],
   providers: [RunStore, provideIcons({ lucideVolume2, lucideVolumeX })],
   host: { 'data-theme': 'dark', '(document:keydown)': 'key($event)' },
   templateUrl: './run.html',

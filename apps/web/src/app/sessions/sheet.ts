@@ -24,13 +24,14 @@ import { problemOf } from '../data/problem';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
+import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
 import { SessionScale } from './session-scale';
 
 /** One session: what is done in which order, to scale and in words, and afterwards what was done. */
 @Component({
   selector: 'y-session-sheet',
-  imports: [RouterLink, SessionScale, StopSigns, ProblemNote, MirrorRow],
+  imports: [FigureView, RouterLink, SessionScale, StopSigns, ProblemNote, MirrorRow],
   templateUrl: './sheet.html',
 })
 export class SessionSheet {

@@ -20,7 +20,7 @@ import { TestFigure } from '../measure/test-figure';
     @let t = test();
     <article class="flex flex-col gap-4">
       <div class="flex flex-wrap items-start gap-5">
-        <y-test-figure class="sheet shrink-0 p-2" [position]="t.position" />
+        <y-test-figure class="sheet shrink-0 p-2" [test]="t" />
         <div class="min-w-0 flex-1">
           <h2 class="!text-[1.5rem]">{{ t.name }}</h2>
           <p class="text-soft">{{ t.motion }} · {{ t.position }} · {{ t.reads }} · {{ t.better }} is better</p>

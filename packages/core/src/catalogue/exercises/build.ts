@@ -47,6 +47,7 @@ type Given = Pick<
 export function exercise(given: Given & Partial<Exercise>): Exercise {
   const technique = given.technique ?? 'static hold';
   return {
+    figure: given.id,
     level: 1,
     secondary: [],
     tags: [],

@@ -355,7 +355,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     faults: ['Dropping into the low back', 'Knees parting'],
     easier: 'Lean back less.',
     harder: 'Down to the elbows.',
-    easierForm: 'heel-sit-shin',
+    easierForm: 'side-lying-quadriceps',
     cautions: ['Come up with the chin on the chest.'],
     notFor: ['Knees that do not bend fully', ...KNEE_NOT_FOR],
   }),

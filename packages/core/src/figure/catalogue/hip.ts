@@ -288,7 +288,7 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
     view: 'front',
     end: posed(STANDING, {
       pelvis: [0, -6],
-      height: 0.49,
+      height: 0.462,
       spine: [0, 14],
       left: onFoot(0.06, -0.08),
       right: onFoot(-0.08, -0.16),
@@ -347,7 +347,7 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
       right: { hip: [4, 2], knee: 0, ankle: 0 },
       left: { foot: [0.16, 0, -0.24], knee: [1, 0.6, 0] },
       armRight: reach([0.16, 0.02, 0.28], { elbow: [-0.2, -1, 0] }),
-      armLeft: reach([0.2, 0.02, 0.12], { elbow: [1, 0.4, 0] }),
+      armLeft: reach([0.16, 0.05, 0.14], { elbow: [1, 0.4, 0] }),
     }),
     things: [{ kind: 'round', at: [0, 0.05, -0.08], radius: 0.05, half: 0.05 }],
     arrows: [{ at: [0, 0.36, -0.05], by: [0, 0, 0.13] }],

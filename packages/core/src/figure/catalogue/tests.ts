@@ -147,6 +147,7 @@ export const TEST_FIGURES: Readonly<Record<string, Figure>> = {
   'thomas-drift': {
     view: 'top',
     end: posed(THOMAS, { right: { hip: [-10, 16], knee: 70, ankle: -10 } }),
+    things: [TABLE],
     arrows: [{ at: 'kneeR', off: [0, 0, 0.05], by: [0, 0, 0.11] }],
   },
   'prone-knee-bend': {

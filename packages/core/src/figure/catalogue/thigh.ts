@@ -158,9 +158,9 @@ export const THIGH_FIGURES: Readonly<Record<string, Figure>> = {
       spine: [-4],
       right: { hip: [2, 0], knee: 140, ankle: -40 },
       armRight: reach('ankleR', { elbow: [-1, 0.1, 0.3] }),
-      armLeft: reach([0.36, 0.76, -0.12], { points: [0.25, 1, 0] }),
+      armLeft: reach([0.325, 0.76, -0.12], { points: [0.25, 1, 0] }),
     }),
-    things: [{ kind: 'wall', forward: 0.38 }],
+    things: [{ kind: 'wall', forward: 0.345 }],
     ground: ['heelL', 'toeL'],
   },
   'heel-sit-lean-back': {

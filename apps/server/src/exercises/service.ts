@@ -1,0 +1,103 @@
+import type { ExerciseFile, ExerciseImport, ExerciseVersion, OwnExercise, OwnExerciseBody } from '@yandle/contract';
+import type { ExerciseDefinition } from '@yandle/core';
+import { v5, v7 as uuid } from 'uuid';
+import { hashOf, type StudioData } from '../database/studio-data.js';
+import { putVersioned } from '../database/versioned.js';
+import { HttpProblem } from '../http/problem.js';
+import { OwnExerciseEntity, OwnExerciseVersionEntity } from './entities.js';
+
+/** Ids of imported exercises come from studio and content: the same file twice adds once. */
+const IMPORT_NAMESPACE = '5d6c3f0e-6f0a-4b7e-9a55-1f4f5c0f3a11';
+
+const view = (row: OwnExerciseEntity): OwnExercise => ({
+  ...row.definition,
+  id: row.id,
+  version: row.version,
+  retired: row.retired,
+});
+
+/** What a schema cannot say of an exercise. */
+function faults(d: ExerciseDefinition, at = ''): { path: string; message: string }[] {
+  const out = [];
+  if (d.amount.min > d.amount.max) out.push({ path: `${at}amount.max`, message: 'The most is less than the least.' });
+  if (d.secondary.includes(d.primary))
+    out.push({ path: `${at}secondary`, message: 'The main group is not worked along as well.' });
+  if (d.props.some((p) => d.optionalProps.includes(p)))
+    out.push({ path: `${at}optionalProps`, message: 'A thing is needed or comfortable, not both.' });
+  if (d.stages.length > 0 && Math.abs(d.stages.reduce((sum, s) => sum + s.share, 0) - 1) > 0.01)
+    out.push({ path: `${at}stages`, message: 'The shares of the stages add up to 1.' });
+  return out;
+}
+
+function assertSound(errors: { path: string; message: string }[]): void {
+  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+}
+
+export async function listOwnExercises(data: StudioData): Promise<OwnExercise[]> {
+  return (await data.find(OwnExerciseEntity, {}, { order: { createdAt: 'ASC', id: 'ASC' } })).map(view);
+}
+
+export async function putOwnExercise(
+  data: StudioData,
+  id: string,
+  body: OwnExerciseBody,
+  now: Date,
+): Promise<OwnExercise> {
+  const { version: _, retired, ...definition } = body;
+  assertSound(faults(definition));
+  return data.transaction(async (tx) => {
+    const before = await tx.findOne(OwnExerciseEntity, { id });
+    await putVersioned(
+      tx,
+      OwnExerciseEntity,
+      id,
+      body,
+      'exercise',
+      {
+        create: () => ({ definition, retired, createdAt: now }),
+        edit: () => ({ definition, retired }),
+      },
+      view,
+    );
+    const after = await tx.get(OwnExerciseEntity, id, 'exercise');
+    if (before && after.version !== before.version)
+      await tx.insert(OwnExerciseVersionEntity, {
+        id: uuid(),
+        exerciseId: id,
+        version: before.version,
+        definition: before.definition,
+        createdAt: now,
+      });
+    return view(after);
+  });
+}
+
+/** Earlier versions of an own exercise, newest first. */
+export async function exerciseVersions(data: StudioData, id: string): Promise<ExerciseVersion[]> {
+  await data.get(OwnExerciseEntity, id, 'exercise');
+  const rows = await data.find(OwnExerciseVersionEntity, { exerciseId: id }, { order: { version: 'DESC' } });
+  return rows.map((r) => ({ version: r.version, at: r.createdAt.toISOString(), definition: r.definition }));
+}
+
+/** Takes a file of exercises in, all or nothing; those that are there with the same content count as the same. */
+export async function importExercises(data: StudioData, file: ExerciseFile, now: Date): Promise<ExerciseImport> {
+  assertSound(file.exercises.flatMap((d, i) => faults(d, `exercises.${i}.`)));
+  return data.transaction(async (tx) => {
+    let added = 0;
+    for (const definition of file.exercises) {
+      const id = v5(`${data.studioId} ${hashOf(definition)}`, IMPORT_NAMESPACE);
+      const body = { ...definition, version: null, retired: false };
+      if (!(await tx.isNew(OwnExerciseEntity, id, body))) continue;
+      await tx.insert(OwnExerciseEntity, {
+        id,
+        version: 1,
+        retired: false,
+        definition,
+        requestHash: hashOf(body),
+        createdAt: now,
+      });
+      added++;
+    }
+    return { added, same: file.exercises.length - added };
+  });
+}

@@ -1,0 +1,78 @@
+import {
+  cautionsAgainst,
+  EVERYDAY_PROPS,
+  muscleGroupName,
+  shareOf,
+  type About,
+  type Caution,
+  type Exercise,
+  type MuscleGroupId,
+} from '@yandle/core';
+
+/** What the coach looks for. Empty fields ask for nothing. */
+export interface Search {
+  readonly words: string;
+  readonly group: MuscleGroupId | null;
+  readonly technique: string;
+  readonly position: string;
+  readonly prop: string;
+  readonly level: number;
+  readonly suits: boolean;
+}
+
+export const EVERYTHING: Search = {
+  words: '',
+  group: null,
+  technique: '',
+  position: '',
+  prop: '',
+  level: 0,
+  suits: false,
+};
+
+/** A client whom an exercise should suit. */
+export interface Suited {
+  readonly cautions: readonly Caution[];
+  readonly about: About | null;
+}
+
+/** Why an exercise does not suit a client; empty when it does. */
+export function unsuitable(e: Exercise, client: Suited): string[] {
+  const out = cautionsAgainst(e, client.cautions).map((c) => c.title);
+  const at = client.about;
+  if (!at) return out;
+  const missing = e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !at.props.includes(p));
+  if (missing.length > 0 && !e.substitute) out.push(`no ${missing.join(', ')}`);
+  const lying = ['supine', 'prone', 'side-lying'].includes(e.position);
+  if (at.space === 'chair only' && e.position !== 'sitting' && e.position !== 'standing') out.push('a chair only');
+  if (at.space === 'bed only' && !lying) out.push('a bed only');
+  return out;
+}
+
+/** True when every word is found somewhere in what the exercise says. */
+function says(e: Exercise, words: string): boolean {
+  const text = [e.name, e.aim, e.technique, e.position, ...[e.primary, ...e.secondary].map(muscleGroupName), ...e.props]
+    .join(' ')
+    .toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((w) => text.includes(w));
+}
+
+/** Exercises that fit; those of which the group is the main one come first. */
+export function found(all: readonly Exercise[], s: Search, client: Suited | null): Exercise[] {
+  const list = all.filter(
+    (e) =>
+      says(e, s.words.trim()) &&
+      (s.group === null || shareOf(e, s.group) > 0) &&
+      (s.technique === '' || e.technique === s.technique) &&
+      (s.position === '' || e.position === s.position) &&
+      (s.prop === '' ||
+        (s.prop === 'none' ? e.props.every((p) => EVERYDAY_PROPS.includes(p)) : e.props.some((p) => p === s.prop))) &&
+      (s.level === 0 || e.level === s.level) &&
+      (!s.suits || client === null || unsuitable(e, client).length === 0),
+  );
+  const group = s.group;
+  return group === null ? list : [...list].sort((a, b) => shareOf(b, group) - shareOf(a, group));
+}

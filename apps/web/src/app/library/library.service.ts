@@ -1,0 +1,84 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { OWN_EXERCISE_PREFIX, type ExerciseFile, type OwnExercise, type Problem } from '@yandle/contract';
+import { EXERCISES, type Exercise, type ExerciseDefinition } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { problemOf } from '../data/problem';
+
+/** An own exercise as the computation knows it. */
+export function exerciseOfOwn(own: OwnExercise): Exercise {
+  return { ...definitionOf(own), id: OWN_EXERCISE_PREFIX + own.id };
+}
+
+/** What is stored and exported of an exercise: all but its id and state. */
+export function definitionOf(exercise: Exercise | OwnExercise): ExerciseDefinition {
+  const { id: _i, ...rest } = exercise;
+  if ('retired' in rest) {
+    const { version: _v, retired: _r, ...definition } = rest;
+    return definition;
+  }
+  return rest;
+}
+
+/** The exercises a studio works with: the catalogue and its own. */
+@Injectable({ providedIn: 'root' })
+export class LibraryService {
+  private readonly api = inject(Api);
+  readonly own = signal<readonly OwnExercise[]>([]);
+  readonly problem = signal<Problem | null>(null);
+  readonly exercises = computed((): readonly Exercise[] => [
+    ...EXERCISES,
+    ...this.own()
+      .filter((o) => !o.retired)
+      .map(exerciseOfOwn),
+  ]);
+
+  ownOf(exercise: Exercise): OwnExercise | null {
+    return this.own().find((o) => OWN_EXERCISE_PREFIX + o.id === exercise.id) ?? null;
+  }
+
+  async load(): Promise<void> {
+    await this.attempt(async () => this.own.set(await firstValueFrom(this.api.ownExercises())));
+  }
+
+  /** The studio's own exercises as a file. */
+  file(): ExerciseFile {
+    const exercises = this.own()
+      .filter((o) => !o.retired)
+      .map(definitionOf);
+    return { format: 'yandle-exercises', formatVersion: 1, exercises };
+  }
+
+  async take(text: string): Promise<string | null> {
+    let file: ExerciseFile;
+    try {
+      file = JSON.parse(text) as ExerciseFile;
+    } catch {
+      this.problem.set({
+        type: 'about:blank',
+        title: 'This is no JSON',
+        status: 400,
+        code: 'malformed-body',
+        detail: 'Choose a file of exercises that was exported here, or written by the published schema.',
+        instance: '',
+      });
+      return null;
+    }
+    let words: string | null = null;
+    await this.attempt(async () => {
+      const { added, same } = await firstValueFrom(this.api.importExercises(file));
+      words = `${added} added${same > 0 ? `, ${same} were there already` : ''}.`;
+      this.own.set(await firstValueFrom(this.api.ownExercises()));
+    });
+    return words;
+  }
+
+  private async attempt(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}

@@ -1,0 +1,131 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import {
+  BODY_MAP,
+  LEVEL_WORDS,
+  MUSCLE_GROUPS,
+  muscleGroupName,
+  POSITIONS,
+  PROPS,
+  shareOf,
+  TECHNIQUES,
+  type Exercise,
+  type MuscleGroupId,
+} from '@yandle/core';
+import type { OwnExercise } from '@yandle/contract';
+import { ClientContext } from '../data/client-context';
+import { ToastService } from '../data/toast.service';
+import { BodyFigure, type RegionShade } from '../ui/body-figure';
+import { FigureView } from '../ui/figure';
+import { ProblemNote } from '../ui/problem-note';
+import { ExerciseDetail } from './exercise-detail';
+import { EVERYTHING, found, unsuitable, type Search } from './filter.model';
+import { LibraryService } from './library.service';
+import { OwnExerciseForm } from './own-exercise-form';
+
+/** How many cards are drawn at first; more on demand. */
+const PAGE = 24;
+
+/** All exercises: find, look, print, copy, edit. */
+@Component({
+  selector: 'y-library',
+  imports: [BodyFigure, ExerciseDetail, FigureView, OwnExerciseForm, ProblemNote],
+  templateUrl: './library.html',
+})
+export class LibraryScreen {
+  protected readonly library = inject(LibraryService);
+  private readonly context = inject(ClientContext);
+  private readonly toasts = inject(ToastService);
+  protected readonly search = signal<Search>(EVERYTHING);
+  protected readonly shown = signal<string | null>(null);
+  /** The exercise in the form: an own one, a copy of another, or a new one. */
+  protected readonly editing = signal<{ readonly of: Exercise | null; readonly own: OwnExercise | null } | null>(null);
+  protected readonly most = signal(PAGE);
+
+  protected readonly techniques = TECHNIQUES;
+  protected readonly positions = POSITIONS;
+  protected readonly props = PROPS;
+  protected readonly groups = MUSCLE_GROUPS;
+  protected readonly groupName = muscleGroupName;
+  protected readonly levelWords = LEVEL_WORDS;
+
+  protected readonly client = computed(() => {
+    const path = this.context.path().value;
+    return path ? { name: path.client.name, cautions: path.cautions, about: path.about } : null;
+  });
+  protected readonly list = computed(() => found(this.library.exercises(), this.search(), this.client()));
+  protected readonly cards = computed(() => this.list().slice(0, this.most()));
+  protected readonly exercise = computed(() => this.library.exercises().find((e) => e.id === this.shown()) ?? null);
+  protected readonly against = computed(() => {
+    const e = this.exercise();
+    const c = this.client();
+    return e && c ? unsuitable(e, c) : [];
+  });
+  protected readonly filtered = computed(() => JSON.stringify(this.search()) !== JSON.stringify(EVERYTHING));
+
+  /** How many exercises work each group tints the body. */
+  protected readonly shades = computed((): ReadonlyMap<MuscleGroupId, RegionShade> => {
+    const chosen = this.search().group;
+    return new Map(
+      BODY_MAP.map((r) => {
+        const n = this.library.exercises().filter((e) => shareOf(e, r.group) > 0).length;
+        const fill = r.group === chosen ? 'var(--fig-stretched)' : 'var(--minutes)';
+        return [r.group, { fill, words: `${muscleGroupName(r.group)}: ${n} exercises` }];
+      }),
+    );
+  });
+
+  constructor() {
+    void this.library.load();
+  }
+
+  protected set(part: Partial<Search>): void {
+    this.search.update((s) => ({ ...s, ...part }));
+    this.most.set(PAGE);
+  }
+
+  protected reset(): void {
+    this.search.set(EVERYTHING);
+  }
+
+  protected pick(group: MuscleGroupId): void {
+    this.set({ group: this.search().group === group ? null : group });
+  }
+
+  protected more(): void {
+    this.most.update((n) => n + PAGE);
+  }
+
+  protected open(id: string): void {
+    this.editing.set(null);
+    this.shown.set(id);
+    queueMicrotask(() => document.getElementById('exercise')?.scrollIntoView?.({ block: 'nearest' }));
+  }
+
+  protected edit(e: Exercise): void {
+    this.editing.set({ of: e, own: this.library.ownOf(e) });
+  }
+
+  protected async kept(own: OwnExercise): Promise<void> {
+    await this.library.load();
+    this.editing.set(null);
+    this.shown.set(own.retired ? null : `own-${own.id}`);
+    this.toasts.show(own.retired ? `${own.name} is retired.` : `${own.name} is kept.`);
+  }
+
+  protected download(): void {
+    const blob = new Blob([JSON.stringify(this.library.file(), null, 2)], { type: 'application/json' });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(blob);
+    link.download = 'exercises.json';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+
+  protected async upload(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    if (!file) return;
+    const words = await this.library.take(await file.text());
+    input.value = '';
+    if (words) this.toasts.show(words);
+  }
+}

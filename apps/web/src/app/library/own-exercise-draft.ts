@@ -1,0 +1,82 @@
+import type { OwnExercise, OwnExerciseBody } from '@yandle/contract';
+import type { Exercise, ExerciseDefinition } from '@yandle/core';
+import { definitionOf } from './library.service';
+
+/** Fields that are lists of lines, typed one a line. */
+export const LINE_FIELDS = ['steps', 'faults', 'cautions', 'notFor'] as const;
+export type LineField = (typeof LINE_FIELDS)[number];
+
+/** What the form holds: lists as the text that is typed. */
+export type ExerciseDraft = Omit<ExerciseDefinition, LineField> & Readonly<Record<LineField, string>>;
+
+const EMPTY: ExerciseDefinition = {
+  figure: null,
+  name: '',
+  aim: '',
+  level: 1,
+  primary: 'hamstrings',
+  secondary: [],
+  technique: 'static hold',
+  position: 'standing',
+  tags: [],
+  props: [],
+  optionalProps: [],
+  substitute: '',
+  sides: 'each',
+  sideWords: '',
+  sidePattern: 'side by side',
+  stages: [],
+  steps: [],
+  breath: 'Slow and easy.',
+  endPoint: '',
+  depthMeasure: '',
+  felt: '',
+  notFelt: '',
+  faults: [],
+  amount: { unit: 'seconds', min: 15, max: 120 },
+  load: 'none',
+  easier: '',
+  harder: '',
+  easierForm: null,
+  harderForm: null,
+  setupSeconds: 5,
+  cautions: [],
+  notFor: [],
+  origin: 'own',
+};
+
+/** A draft to begin with: an own exercise as it is, a copy of another, or an empty one. */
+export function draftOf(of: Exercise | null, own: OwnExercise | null): ExerciseDraft {
+  const d = own
+    ? definitionOf(own)
+    : of
+      ? { ...definitionOf(of), name: `${of.name}, own`, origin: 'own' as const }
+      : EMPTY;
+  return {
+    ...d,
+    steps: d.steps.join('\n'),
+    faults: d.faults.join('\n'),
+    cautions: d.cautions.join('\n'),
+    notFor: d.notFor.join('\n'),
+  };
+}
+
+const lines = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter((l) => l !== '');
+
+/** What is sent. */
+export function bodyOf(draft: ExerciseDraft, version: number | null, retired: boolean): OwnExerciseBody {
+  return {
+    ...draft,
+    name: draft.name.trim(),
+    steps: lines(draft.steps),
+    faults: lines(draft.faults),
+    cautions: lines(draft.cautions),
+    notFor: lines(draft.notFor),
+    version,
+    retired,
+  };
+}

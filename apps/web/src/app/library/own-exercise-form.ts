@@ -1,0 +1,133 @@
+import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import type { OwnExercise, Problem } from '@yandle/contract';
+import {
+  EXERCISE_TAGS,
+  EXERCISES,
+  LEVEL_WORDS,
+  MUSCLE_GROUPS,
+  POSITIONS,
+  PROPS,
+  TECHNIQUES,
+  type Exercise,
+} from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { newId } from '../data/ids';
+import { fieldMessage, problemOf } from '../data/problem';
+import { FigureView } from '../ui/figure';
+import { ProblemNote } from '../ui/problem-note';
+import { bodyOf, draftOf, type ExerciseDraft, type LineField } from './own-exercise-draft';
+
+type TextField =
+  | 'name'
+  | 'aim'
+  | 'endPoint'
+  | 'felt'
+  | 'notFelt'
+  | 'breath'
+  | 'easier'
+  | 'harder'
+  | 'sideWords'
+  | 'depthMeasure'
+  | 'substitute';
+type ListField = 'secondary' | 'tags' | 'props' | 'optionalProps';
+
+/** Writes, copies, edits or retires an exercise of one's own. */
+@Component({
+  selector: 'y-own-exercise-form',
+  imports: [FigureView, ProblemNote],
+  templateUrl: './own-exercise-form.html',
+})
+export class OwnExerciseForm {
+  private readonly api = inject(Api);
+  readonly of = input<Exercise | null>(null);
+  readonly own = input<OwnExercise | null>(null);
+  readonly kept = output<OwnExercise>();
+  readonly closed = output();
+  protected readonly draft = linkedSignal(() => draftOf(this.of(), this.own()));
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly busy = signal(false);
+  /** One id for as long as the form is open: pressing twice creates once. */
+  private id = newId();
+
+  protected readonly groups = MUSCLE_GROUPS;
+  protected readonly techniques = TECHNIQUES;
+  protected readonly positions = POSITIONS;
+  protected readonly props = PROPS;
+  protected readonly tags = EXERCISE_TAGS;
+  protected readonly levelWords = LEVEL_WORDS;
+  protected readonly figures = [...EXERCISES].sort((a, b) => a.name.localeCompare(b.name));
+  protected readonly texts: readonly { readonly field: TextField; readonly label: string; readonly hint?: string }[] = [
+    { field: 'name', label: 'Name' },
+    { field: 'aim', label: 'What it is for, in plain words' },
+    {
+      field: 'endPoint',
+      label: 'Not past the point where …',
+      hint: 'The first compensation: the heel lifts, the back rounds.',
+    },
+    { field: 'felt', label: 'Where it should be felt' },
+    { field: 'notFelt', label: 'Where it should not' },
+    { field: 'breath', label: 'Breath' },
+    { field: 'easier', label: 'Made easier by' },
+    { field: 'harder', label: 'Made harder by' },
+    { field: 'sideWords', label: 'Which side is stretched, when it is not plain' },
+    { field: 'depthMeasure', label: 'What to read off when depths are compared' },
+    { field: 'substitute', label: 'What can stand in for a thing it needs' },
+  ];
+  protected readonly lineFields = [
+    { field: 'steps', label: 'Steps, one a line, at most five' },
+    { field: 'faults', label: 'Usual faults, one a line' },
+    { field: 'cautions', label: 'Cautions, one a line' },
+    { field: 'notFor', label: 'Who should not do it, one a line' },
+  ] as const;
+  protected readonly lists: readonly { readonly field: ListField; readonly label: string }[] = [
+    { field: 'props', label: 'Needs' },
+    { field: 'optionalProps', label: 'Nice to have' },
+  ];
+  protected readonly title = computed(() =>
+    this.own() ? `Edit ${this.own()!.name}` : this.of() ? `A copy of ${this.of()!.name}` : 'An exercise of your own',
+  );
+
+  protected set(part: Partial<ExerciseDraft>): void {
+    this.draft.update((d) => ({ ...d, ...part }));
+  }
+
+  protected type(field: TextField | LineField, text: string): void {
+    this.set({ [field]: text });
+  }
+
+  protected toggle(field: ListField, id: string): void {
+    const now: readonly string[] = this.draft()[field];
+    this.set({ [field]: now.includes(id) ? now.filter((x) => x !== id) : [...now, id] });
+  }
+
+  protected has(field: ListField, id: string): boolean {
+    return (this.draft()[field] as readonly string[]).includes(id);
+  }
+
+  protected amount(part: Partial<ExerciseDraft['amount']>): void {
+    this.set({ amount: { ...this.draft().amount, ...part } });
+  }
+
+  /** The first message about a field or anything inside it. */
+  protected message(field: string): string | null {
+    const inside = this.problem()?.errors?.find((e) => e.path.startsWith(`${field}.`));
+    return fieldMessage(this.problem(), field) ?? inside?.message ?? null;
+  }
+
+  protected async save(retired = false): Promise<void> {
+    this.busy.set(true);
+    this.problem.set(null);
+    const own = this.own();
+    try {
+      const body = bodyOf(this.draft(), own?.version ?? null, retired);
+      this.kept.emit(await firstValueFrom(this.api.putOwnExercise(own?.id ?? this.id, body)));
+    } catch (err) {
+      const problem = problemOf(err);
+      if (problem.code === 'id-in-use') this.id = newId();
+      this.problem.set(problem);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+}

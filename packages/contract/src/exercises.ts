@@ -1,0 +1,34 @@
+import type { ExerciseDefinition } from '@yandle/core';
+import type { Versioned } from './test-book.js';
+
+/** Own exercises have ids of their own kind, so that they can never be taken for one of the catalogue. */
+export const OWN_EXERCISE_PREFIX = 'own-';
+
+export type OwnExerciseBody = ExerciseDefinition & Versioned & { readonly retired: boolean };
+
+export interface OwnExercise extends ExerciseDefinition {
+  readonly id: string;
+  readonly version: number;
+  readonly retired: boolean;
+}
+
+/** What an own exercise was before an edit. Newest first. */
+export interface ExerciseVersion {
+  readonly version: number;
+  readonly at: string;
+  readonly definition: ExerciseDefinition;
+}
+
+/** The file that own exercises travel in. */
+export interface ExerciseFile {
+  readonly format: 'yandle-exercises';
+  readonly formatVersion: 1;
+  readonly exercises: readonly ExerciseDefinition[];
+}
+
+/** What an import made of a file. */
+export interface ExerciseImport {
+  readonly added: number;
+  /** Already there with the same content. */
+  readonly same: number;
+}

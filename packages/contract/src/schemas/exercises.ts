@@ -1,0 +1,79 @@
+import {
+  EXERCISE_TAGS,
+  EXERCISES,
+  MUSCLE_GROUP_IDS,
+  ORIGINS,
+  POSITIONS,
+  PROP_IDS,
+  TECHNIQUES,
+  type ExerciseDefinition,
+} from '@yandle/core';
+import Joi from 'joi';
+import type { ExerciseFile, OwnExerciseBody } from '../exercises.js';
+import { line, text, versionOrNew } from './common.js';
+
+const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
+const some = (values: readonly string[], most: number) =>
+  Joi.array().items(oneOf(values).optional()).unique().max(most).required();
+const lines = (most: number) => Joi.array().items(line(300).optional()).min(1).max(most).required();
+const ofCatalogue = () =>
+  oneOf(EXERCISES.map((e) => e.id))
+    .allow(null)
+    .required();
+const count = (min: number, max: number) => Joi.number().integer().min(min).max(max).required();
+
+/** As the published JSON Schema says it; a test holds the two together. */
+const definition = {
+  figure: ofCatalogue(),
+  name: line(),
+  aim: line(300),
+  level: Joi.number().valid(1, 2, 3).required(),
+  primary: oneOf(MUSCLE_GROUP_IDS).required(),
+  secondary: some(MUSCLE_GROUP_IDS, 6),
+  technique: oneOf(TECHNIQUES).required(),
+  position: oneOf(POSITIONS).required(),
+  tags: some(EXERCISE_TAGS, EXERCISE_TAGS.length),
+  props: some(PROP_IDS, 6),
+  optionalProps: some(PROP_IDS, 6),
+  substitute: text(300),
+  sides: oneOf(['each', 'both']).required(),
+  sideWords: text(300),
+  sidePattern: oneOf(['side by side', 'alternating']).required(),
+  stages: Joi.array()
+    .items(Joi.object({ name: line(), share: Joi.number().greater(0).max(1).required() }).optional())
+    .max(4)
+    .required(),
+  steps: lines(5),
+  breath: line(300),
+  endPoint: line(300),
+  depthMeasure: text(300),
+  felt: line(300),
+  notFelt: line(300),
+  faults: lines(8),
+  amount: Joi.object({
+    unit: oneOf(['seconds', 'repetitions', 'breaths']).required(),
+    min: count(1, 600),
+    max: count(1, 600),
+  }).required(),
+  load: oneOf(['none', 'body', 'weight', 'band']).required(),
+  easier: line(300),
+  harder: line(300),
+  easierForm: ofCatalogue(),
+  harderForm: ofCatalogue(),
+  setupSeconds: count(0, 120),
+  cautions: lines(8),
+  notFor: lines(8),
+  origin: oneOf(ORIGINS).required(),
+};
+
+export const ownExerciseSchema = Joi.object<OwnExerciseBody>({
+  ...definition,
+  version: versionOrNew(),
+  retired: Joi.boolean().required(),
+});
+
+export const exerciseFileSchema = Joi.object<ExerciseFile>({
+  format: Joi.string().valid('yandle-exercises').required(),
+  formatVersion: Joi.number().valid(1).required(),
+  exercises: Joi.array().items(Joi.object<ExerciseDefinition>(definition).optional()).min(1).max(100).required(),
+});

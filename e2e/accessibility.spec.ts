@@ -9,6 +9,37 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Add client' }).click();
   },
   intake: async (page) => of(page, 'intake'),
+  'intake, cautions': async (page) => {
+    await of(page, 'intake', 'Petronella');
+    await page.getByRole('button', { name: /^Bones/ }).click();
+    await page.getByRole('button', { name: /^Record a clearance/ }).click();
+  },
+  'intake, wishes and means': async (page) => {
+    await of(page, 'intake');
+    await page.getByRole('button', { name: /^Wishes/ }).click();
+    await page.getByRole('button', { name: /the client/ }).click();
+  },
+  'intake, person': async (page) => {
+    await of(page, 'intake');
+    await page.getByRole('button', { name: /^Person/ }).click();
+  },
+  'client’s intake': async (page) => {
+    const { client } = await clientCalled(page.request, 'Fenna');
+    const made = await page.request.post(`/api/v1/clients/${client.id}/intake-link`, { data: {} });
+    await page.goto(`/fill-in/${((await made.json()) as { token: string }).token}`);
+  },
+  library: async (page) => {
+    await page.goto('/library');
+    await page
+      .getByRole('button', { name: /^Deep squat hold|Deep squat hold/ })
+      .first()
+      .click();
+  },
+  'own exercise': async (page) => {
+    await page.goto('/library');
+    await page.getByRole('button', { name: 'Write one' }).click();
+    await page.getByText('Groups worked along').click();
+  },
   'not found': async (page) => void (await page.goto('/nowhere')),
   'measure, start': async (page) => of(page, 'measure'),
   'measure, visit': async (page) => {

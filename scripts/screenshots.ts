@@ -45,11 +45,25 @@ const probe = await open();
 const ottoline = await client(probe, 'Ottoline');
 const emeric = await client(probe, 'Emeric');
 await probe.context().close();
+/** A client’s own page: the intake by link. */
+async function fillIn(): Promise<string> {
+  const page = await open();
+  const { client: c } = await client(page, 'Fenna');
+  const made = await page.request.post(`/api/v1/clients/${c.id}/intake-link`, { data: {} });
+  await page.context().close();
+  return `/fill-in/${((await made.json()) as { token: string }).token}`;
+}
 const at = (step: string) => `/clients/${ottoline.client.id}/${step}`;
 
 await shoot(await open(), 'today', '/');
 await shoot(await open(), 'clients', '/clients');
 await shoot(await open(), 'intake', at('intake'));
+await shoot(await open({ width: 390, height: 844 }), 'intake-client', await fillIn());
+await shoot(await open(), 'library', '/library');
+await shoot(await open(), 'exercise', '/library', async (page) => {
+  await page.getByPlaceholder(/^Find: calf/).fill('hip flexor');
+  await page.getByRole('button', { name: /Half-kneeling hip flexor/ }).click();
+});
 await shoot(await open(), 'measure', `/clients/${emeric.client.id}/measure`, async (page) => {
   await page.getByRole('button', { name: 'Start measuring' }).click();
   for (const value of ['8.8', '10.1', '9.0', '10.4']) {

@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:http';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Problem, SessionSummary } from '@yandle/contract';
-import { errorBody, intakeBody, ownTestBody, studyBody } from './bodies.js';
+import { errorBody, exerciseBody, intakeBody, ownTestBody, studyBody } from './bodies.js';
 import { aClient, blockBody, clientBody, harness, TODAY, type Harness } from './harness.js';
 
 /** Every route that takes a body, with one that it accepts. */
@@ -102,6 +102,7 @@ describe('bad input', () => {
         body: { version: null, interests: [], pinned: [], excluded: [], order: [], quickCheck: [] },
       },
       { method: 'put', path: `/clients/${clientId}/intakes/${uuid()}`, body: intakeBody() },
+      { method: 'put', path: `/own-exercises/${uuid()}`, body: exerciseBody() },
       {
         method: 'put',
         path: `/clients/${clientId}/clearances/${uuid()}`,
@@ -163,6 +164,8 @@ describe('bad input', () => {
     ],
     ...['retired', 'purpose', 'landmarks', 'notFor', 'faults', 'reference', 'about', 'rows', 'low', 'high', 'clients'],
     ...['studyId', 'sem', 'repeatTolerance', 'habits', 'interests', 'pinned', 'excluded', 'order', 'quickCheck'],
+    ...['figure', 'secondary', 'tags', 'props', 'optionalProps', 'substitute', 'sideWords', 'stages', 'depthMeasure'],
+    ...['easierForm', 'harderForm'],
     ...['trueAngle', 'tremor', 'driftPerMinute', 'settling'],
   ];
 

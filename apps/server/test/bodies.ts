@@ -1,4 +1,4 @@
-import { NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
+import { EXERCISES, NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 
 /** Bodies that the routes of the test book accept, to be bent by a test. */
@@ -56,3 +56,8 @@ export const intakeBody = (yes: readonly string[] = [], over: object = {}) => ({
   about: NOTHING_KNOWN,
   ...over,
 });
+/** An exercise of one's own, made from one of the catalogue. */
+export const exerciseBody = (over: object = {}) => {
+  const { id: _, ...definition } = EXERCISES[0]!;
+  return { ...definition, name: 'Our calf stretch', origin: 'own' as const, version: null, retired: false, ...over };
+};

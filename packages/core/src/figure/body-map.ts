@@ -1,4 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { PROPORTIONS as P } from './proportions.js';
 
 /** Which side of the body is seen. */
 export type BodyView = 'front' | 'back';
@@ -22,30 +23,28 @@ interface Segment {
   readonly widths: readonly number[];
 }
 
-// Heights and lengths as fractions of standing height: Drillis & Contini 1966, as reprinted in Winter, Biomechanics and Motor Control of
-// Human Movement (from memory): shoulder 0.818, hip 0.530, knee 0.285, ankle 0.039; upper arm 0.186, forearm 0.146, hand 0.108;
-// shoulder half-width 0.129, hip half-width 0.0955. Half-widths of limbs are drawn by eye.
+// Heights and lengths are those of the figures; half-widths of limbs are drawn by eye.
 const HEIGHT = 200;
 const MIDDLE = BODY_BOX.width / 2;
 const y = (fraction: number): number => 2 + HEIGHT * (1 - fraction);
-const SHOULDER = y(0.818);
-const HIP = y(0.53);
-const KNEE = y(0.285);
-const ANKLE = y(0.039);
+const SHOULDER = y(P.shoulderHeight);
+const HIP = y(P.hipHeight);
+const KNEE = y(P.ankleHeight + P.shank);
+const ANKLE = y(P.ankleHeight);
 const LEG_X = 10.5;
 /** Arms hang a little away from the trunk. */
 const ARM_LEAN = 0.16;
 const arm = (along: number): Point => [
-  HEIGHT * 0.129 + Math.sin(ARM_LEAN) * along * HEIGHT,
+  HEIGHT * P.shoulderHalf + Math.sin(ARM_LEAN) * along * HEIGHT,
   SHOULDER + 5 + Math.cos(ARM_LEAN) * along * HEIGHT,
 ];
 
 const SEGMENTS = {
   neck: { from: [0, SHOULDER - 11], to: [0, SHOULDER + 1], widths: [6, 5.6, 8] },
   trunk: { from: [0, SHOULDER - 1], to: [0, HIP + 4], widths: [11, 25, 24.5, 22, 19, 17, 16.4, 17, 19, 20] },
-  upperArm: { from: arm(0), to: arm(0.186), widths: [5.6, 6.6, 6.2, 5.4, 4.8] },
-  forearm: { from: arm(0.186), to: arm(0.332), widths: [4.8, 5.3, 4.5, 3.4] },
-  hand: { from: arm(0.332), to: arm(0.41), widths: [3.3, 4, 2.4] },
+  upperArm: { from: arm(0), to: arm(P.upperArm), widths: [5.6, 6.6, 6.2, 5.4, 4.8] },
+  forearm: { from: arm(P.upperArm), to: arm(P.upperArm + P.forearm), widths: [4.8, 5.3, 4.5, 3.4] },
+  hand: { from: arm(P.upperArm + P.forearm), to: arm(0.41), widths: [3.3, 4, 2.4] },
   thigh: { from: [LEG_X, HIP], to: [LEG_X, KNEE], widths: [9.8, 10, 9, 7.6, 6.6] },
   shank: { from: [LEG_X, KNEE], to: [LEG_X, ANKLE], widths: [6.4, 7, 6.2, 4.6, 3.6] },
   foot: { from: [LEG_X, ANKLE - 1], to: [LEG_X + 3, ANKLE + 9], widths: [3.8, 4.6, 5.2, 3.4] },

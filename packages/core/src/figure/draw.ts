@@ -106,7 +106,8 @@ function trunk(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, Place>): Part {
 
 /** The limbs of the other side are paler where the sides lie behind one another. */
 const isFar = (view: FigureView, side: 'L' | 'R', behind: boolean): boolean =>
-  behind && (view === 'side' || (view === 'quarter' && side === 'L'));
+  behind &&
+  (view.startsWith('side') || (view === 'quarter' && side === 'L') || (view === 'quarter-left' && side === 'R'));
 
 function limbs(sheet: Sheet, p: Record<BodyPoint, Place>, trunkNear: number): Part[] {
   const see = (place: Place, radius: number) => sheet.see(place, radius);
@@ -304,7 +305,7 @@ function mat(x: number, y: number, width: number, height: number): string {
 }
 
 /** Views in which the floor is a line. */
-const onFloor = (view: FigureView): boolean => view === 'side' || view === 'front' || view === 'back';
+const onFloor = (view: FigureView): boolean => view.startsWith('side') || view === 'front' || view === 'back';
 
 /** Draws a body with what it holds, what it stretches and where it moves. */
 export function draw(s: Skeleton, options: DrawOptions): Drawing {

@@ -60,6 +60,14 @@ describe('figures', () => {
           expect(a).toBeCloseTo(b, 4);
       }
     });
+    it('is drawn for the left as the mirror of its drawing for the right', () => {
+      const { groups, both } = figureGroups(id);
+      const right = drawFigure(figure, { side: 'right', groups, both }).box;
+      const left = drawFigure(figure, { side: 'left', groups, both }).box;
+      expect(left.width).toBeCloseTo(right.width, 3);
+      expect(left.height).toBeCloseTo(right.height, 3);
+      if (!figure.view.startsWith('top')) expect(left.x).toBeCloseTo(-(right.x + right.width), 3);
+    });
     it('draws into its box, with paths an SVG can read', () => {
       for (const side of ['left', 'right'] as const) {
         const { groups, both } = figureGroups(id);

@@ -5,7 +5,7 @@ import { draw, type Drawing } from './draw.js';
 import { mirrored, otherPoint, type BodyPoint, type Place, type Posture } from './posture.js';
 import { resolve, SEGMENTS, type SegmentId, type Skeleton } from './skeleton.js';
 import { mirroredArrow, mirroredThing, type Arrow, type Thing } from './things.js';
-import type { FigureView } from './view.js';
+import { otherView, type FigureView } from './view.js';
 
 /** A drawn exercise or test: where it ends and, when it moves, where it begins. Drawn for the right side. */
 export interface Figure {
@@ -22,6 +22,7 @@ export interface Figure {
 export function mirroredFigure(f: Figure): Figure {
   return {
     ...f,
+    view: otherView(f.view),
     end: mirrored(f.end),
     ...(f.start ? { start: mirrored(f.start) } : {}),
     ...(f.things ? { things: f.things.map((t) => mirroredThing(t, otherPoint)) } : {}),

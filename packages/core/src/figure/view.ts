@@ -1,7 +1,10 @@
 import type { Place } from './posture.js';
 
-/** From where a figure is seen: from its right, front, back, above (either way up), or between right and front, a little from above. */
-export const VIEWS = ['side', 'front', 'back', 'top', 'top-turned', 'quarter'] as const;
+/**
+ * From where a figure is seen: from its right or left, front, back, above (either way up), or between right (left) and front, a little from
+ * above.
+ */
+export const VIEWS = ['side', 'side-left', 'front', 'back', 'top', 'top-turned', 'quarter', 'quarter-left'] as const;
 export type FigureView = (typeof VIEWS)[number];
 
 /** A point of a drawing: to the right, down (as in SVG), and towards the viewer. Body height = 100. */
@@ -16,12 +19,20 @@ const PITCH = (14 * Math.PI) / 180;
 /** Body height in the units of a drawing. */
 export const SCALE = 100;
 
+/** The view of the other side that shows a mirrored body as the mirror of the first picture. */
+export function otherView(view: FigureView): FigureView {
+  if (view === 'side' || view === 'quarter') return `${view}-left`;
+  return view === 'side-left' ? 'side' : view === 'quarter-left' ? 'quarter' : view;
+}
+
 /** A place as it is seen, without perspective. */
 export function seen([forward, up, right]: Place, view: FigureView): Seen {
   const at = (x: number, y: number, near: number): Seen => ({ x: x * SCALE, y: -y * SCALE, near: near * SCALE });
   switch (view) {
     case 'side':
       return at(forward, up, right);
+    case 'side-left':
+      return at(-forward, up, -right);
     case 'front':
       return at(-right, up, forward);
     case 'back':
@@ -30,6 +41,10 @@ export function seen([forward, up, right]: Place, view: FigureView): Seen {
       return at(forward, -right, up);
     case 'top-turned':
       return at(-forward, right, up);
+    case 'quarter-left': {
+      const other = seen([forward, up, -right], 'quarter');
+      return { ...other, x: -other.x };
+    }
     case 'quarter': {
       const x = Math.cos(YAW) * forward - Math.sin(YAW) * right;
       const near = Math.sin(YAW) * forward + Math.cos(YAW) * right;

@@ -1,0 +1,146 @@
+import { EXERCISES, exerciseById, NOTHING_KNOWN, screeningOn, QUESTION_IDS, type QuestionId } from '@yandle/core';
+import type { OwnExercise, OwnExerciseBody } from '@yandle/contract';
+import { ClientContext } from '../data/client-context';
+import { PATH, Screen, TODAY } from '../testing/screen';
+import { EVERYTHING, found, unsuitable } from './filter.model';
+import { LibraryScreen } from './library';
+
+const cautionsOf = (...yes: QuestionId[]) =>
+  screeningOn({ yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} }, 46, [], TODAY).standing;
+const own = (over: Partial<OwnExercise> = {}): OwnExercise => {
+  const { id: _, ...definition } = exerciseById('bent-knee-wall-calf');
+  return { ...definition, id: 'o1', version: 2, retired: false, name: 'Landing calf', ...over };
+};
+
+describe('what is found', () => {
+  const ids = (over: object, client: Parameters<typeof found>[2] = null) =>
+    found(EXERCISES, { ...EVERYTHING, ...over }, client).map((e) => e.id);
+
+  it('by words, all of them, wherever they stand', () => {
+    expect(ids({ words: 'strap HAMSTRING' })).toContain('supine-strap-hamstring');
+    expect(ids({ words: 'strap hamstring' })).not.toContain('chair-hamstring-hinge');
+    expect(ids({ words: 'zebra' })).toEqual([]);
+    expect(ids({})).toHaveLength(EXERCISES.length);
+  });
+  it('by group, the ones made for it first', () => {
+    const list = ids({ group: 'lats' });
+    expect(list.slice(0, 3).every((id) => exerciseById(id).primary === 'lats')).toBe(true);
+    expect(list).toContain('standing-side-bend');
+  });
+  it('by technique, position, thing and level', () => {
+    expect(ids({ technique: 'nerve glide' })).toEqual(['sciatic-glide']);
+    expect(ids({ position: 'prone', level: 3 })).toEqual(['prone-chest-roll']);
+    expect(ids({ prop: 'stick' })).toEqual(['stick-pass-over', 'stick-outward-turn']);
+    expect(ids({ prop: 'none' })).not.toContain('stick-pass-over');
+  });
+  it('for a client: cautions, things at hand, and space', () => {
+    const client = { cautions: cautionsOf('thinners'), about: { ...NOTHING_KNOWN, space: 'chair only' as const } };
+    const list = ids({ suits: true }, client);
+    for (const id of list) expect(['sitting', 'standing']).toContain(exerciseById(id).position);
+    expect(list.some((id) => exerciseById(id).technique === 'release')).toBe(false);
+    expect(unsuitable(exerciseById('ball-foot-roll'), client)).toEqual(['Blood thinners or varicose veins']);
+    expect(unsuitable(exerciseById('outer-thigh-roll'), client)).toContain('no roller');
+    // A towel stands in for the strap, so its lack is no reason.
+    const bare = { cautions: [], about: NOTHING_KNOWN };
+    expect(unsuitable(exerciseById('supine-strap-hamstring'), bare)).toEqual([]);
+    expect(unsuitable(exerciseById('sciatic-glide'), bare)).toEqual(['Nerve glides']);
+  });
+});
+
+describe('LibraryScreen', () => {
+  async function open(exercises: OwnExercise[] = []): Promise<Screen<LibraryScreen>> {
+    const screen = await Screen.open(LibraryScreen);
+    await screen.answer('/own-exercises', exercises);
+    return screen;
+  }
+
+  it('shows the figures a page at a time, and goes up and down the ladder', async () => {
+    const screen = await open();
+    expect(screen.el.querySelectorAll('ul svg.figure')).toHaveLength(24);
+    await screen.press('Show more of');
+    expect(screen.el.querySelectorAll('ul svg.figure')).toHaveLength(48);
+    await screen.fill('input[type=search]', 'half-kneeling hip');
+    await screen.press('Half-kneeling hip flexor stretch');
+    expect(screen.text).toContain('Care:');
+    expect(screen.text).toContain('Stop signs');
+    await screen.press('Standing hip flexor stretch');
+    expect(screen.el.querySelector('article h2')!.textContent).toBe('Standing hip flexor stretch');
+  });
+
+  it('draws the other side as the mirror, and moves only on demand', async () => {
+    const screen = await open();
+    await screen.press('Half-kneeling ankle rock');
+    const box = () => screen.el.querySelector('article svg')!.getAttribute('viewBox')!.split(' ').map(Number);
+    const right = box();
+    await screen.press('● Left');
+    const left = box();
+    expect(left[0]!).toBeCloseTo(-(right[0]! + right[2]!), 3);
+    expect(screen.el.querySelectorAll('article path[fill="var(--fig-shadow)"]').length).toBeGreaterThan(0);
+    await screen.press('Move');
+    expect(screen.el.querySelectorAll('article path[fill="var(--fig-shadow)"]')).toHaveLength(0);
+    await screen.press('Stand still');
+  });
+
+  it('says why an exercise does not suit the open client, and can leave such ones out', async () => {
+    const screen = await open();
+    screen.fixture.componentRef.injector.get(ClientContext).open('c1');
+    await screen.settle();
+    await screen.answer('/clients/c1', { ...PATH, cautions: cautionsOf('hip-replacement') });
+    await screen.fill('input[type=search]', 'knee chest');
+    await screen.press('Knee to the chest');
+    expect(screen.text).toContain('Not for Ottoline Varga: artificial hip.');
+    const before = screen.el.querySelectorAll('ul li').length;
+    [...screen.el.querySelectorAll<HTMLInputElement>('aside input[type=checkbox]')].at(-1)!.click();
+    await screen.settle();
+    expect(screen.el.querySelectorAll('ul li').length).toBeLessThan(before);
+  });
+
+  it('copies an exercise as one of one’s own, with one id however often it is pressed', async () => {
+    const screen = await open();
+    await screen.press('Bent-knee calf stretch');
+    await screen.press('Copy as own');
+    const name = screen.el.querySelector<HTMLInputElement>('form input')!;
+    expect(name.value).toBe('Bent-knee calf stretch at a wall, own');
+    await screen.fill('form input', 'Landing calf');
+    await screen.press('Keep it');
+    const puts = () => screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/own-exercises/'));
+    const first = puts();
+    expect(first.request.body as OwnExerciseBody).toMatchObject({
+      name: 'Landing calf',
+      origin: 'own',
+      version: null,
+      steps: exerciseById('bent-knee-wall-calf').steps,
+    });
+    first.flush(
+      { code: 'validation', title: 'x', detail: 'y', errors: [{ path: 'steps.2', message: 'At most 300.' }] },
+      { status: 400, statusText: 'no' },
+    );
+    await screen.settle();
+    expect(screen.text).toContain('At most 300.');
+    await screen.press('Keep it');
+    const second = puts();
+    expect(second.request.url).toBe(first.request.url);
+    second.flush(own());
+    await screen.settle();
+    await screen.answer('/own-exercises', [own()]);
+    expect(screen.el.querySelector('article h2')!.textContent).toBe('Landing calf');
+  });
+
+  it('edits and retires by version, and shows what it was before', async () => {
+    const screen = await open([own()]);
+    await screen.fill('input[type=search]', 'landing');
+    await screen.press('Landing calf');
+    await screen.press('Earlier versions');
+    const { id: _i, version: _v, retired: _r, ...definition } = own({ name: 'Old name' });
+    await screen.answer('/own-exercises/o1/versions', [{ version: 1, at: '2026-03-01T08:00:00.000Z', definition }]);
+    expect(screen.text).toContain('Version 1 until 1 Mar 2026: Old name.');
+    await screen.press('Edit');
+    await screen.press('Retire it');
+    const put = screen.request('PUT', '/own-exercises/o1');
+    expect(put.request.body).toMatchObject({ version: 2, retired: true });
+    put.flush(own({ retired: true, version: 3 }));
+    await screen.settle();
+    await screen.answer('/own-exercises', [own({ retired: true, version: 3 })]);
+    expect(screen.text).toContain('Nothing fits.');
+  });
+});

@@ -1,0 +1,43 @@
+import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { signInQuietly } from './support';
+
+test.beforeEach(({ page }) => signInQuietly(page));
+
+test('an exercise is found on the body, copied, edited, carried out and in again', async ({ page }) => {
+  await page.goto('/library');
+  await expect(page.getByText('119 exercises')).toBeVisible();
+  await page.getByRole('button', { name: /^Lats: / }).press('Enter');
+  await expect(page.getByText(/exercises, Lats first/)).toBeVisible();
+  await page.getByLabel('Needs', { exact: true }).selectOption('table');
+  await page.getByRole('button', { name: /Hinge at a table/ }).click();
+  await expect(page.getByRole('img', { name: /^Hinge at a table, standing; stretched: Lats/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Copy as own' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Hinge at the kitchen counter');
+  await page.getByLabel('Cautions, one a line').fill('');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Choose at least 1.')).toBeVisible();
+  await page.getByLabel('Cautions, one a line').fill('Come up slowly.');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { name: 'Hinge at the kitchen counter' })).toBeVisible();
+  await page.reload();
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export as JSON' }).click(),
+  ]);
+  const file = JSON.parse(readFileSync(await download.path(), 'utf8')) as { exercises: { name: string }[] };
+  expect(file.exercises.map((e) => e.name)).toEqual(['Hinge at the kitchen counter']);
+  const send = (name: string, text: string) =>
+    page.getByLabel('Import JSON').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  await send('broken.json', '{');
+  await expect(page.getByText('This is no JSON')).toBeVisible();
+  file.exercises[0]!.name = 'Hinge at a bar';
+  await send('exercises.json', JSON.stringify(file));
+  await expect(page.getByText('1 added.')).toBeVisible();
+  await page.getByPlaceholder(/^Find: calf/).fill('hinge at a bar');
+  await page.getByRole('button', { name: /Hinge at a bar/ }).click();
+  await page.getByRole('button', { name: 'Edit' }).click();
+  await page.getByRole('button', { name: 'Retire it' }).click();
+  await expect(page.getByText('Nothing fits.')).toBeVisible();
+});

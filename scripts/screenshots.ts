@@ -50,8 +50,9 @@ async function fillIn(): Promise<string> {
   const page = await open();
   const { client: c } = await client(page, 'Fenna');
   const made = await page.request.post(`/api/v1/clients/${c.id}/intake-link`, { data: {} });
+  const { token } = (await made.json()) as { token: string };
   await page.context().close();
-  return `/fill-in/${((await made.json()) as { token: string }).token}`;
+  return `/fill-in/${token}`;
 }
 const at = (step: string) => `/clients/${ottoline.client.id}/${step}`;
 

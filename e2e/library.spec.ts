@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { signInQuietly } from './support';
+import { clientCalled, signInQuietly } from './support';
 
 test.beforeEach(({ page }) => signInQuietly(page));
 
@@ -20,7 +20,14 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   await page.getByLabel('Cautions, one a line').fill('Come up slowly.');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('heading', { name: 'Hinge at the kitchen counter' })).toBeVisible();
-  await page.reload();
+
+  // It can be planned like any other.
+  const { client } = await clientCalled(page.request, 'Fenna');
+  await page.goto(`/clients/${client.id}/block`);
+  await page.getByRole('checkbox', { name: 'Lats', exact: true }).check();
+  await page.getByLabel('Stretch of this lane').selectOption({ label: 'Hinge at the kitchen counter' });
+  await expect(page.getByRole('img', { name: 'Figure of Hinge at the kitchen counter' })).toBeVisible();
+  await page.goto('/library');
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -2,7 +2,7 @@ import { EXERCISES } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { exerciseBody } from './bodies.js';
-import { harness, type Harness } from './harness.js';
+import { aClient, blockBody, harness, type Harness } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => {
@@ -45,6 +45,53 @@ describe('own exercises', () => {
       'optionalProps',
       'stages',
     ]);
+  });
+
+  it('are planned, run and counted like any other; retired ones are not planned anew', async () => {
+    const id = uuid();
+    const { id: _, ...twoArms } = EXERCISES.find((e) => e.id === 'lying-open-arms')!;
+    await h.agent
+      .put(`/api/v1/own-exercises/${id}`)
+      .send({ ...twoArms, name: 'On the roller', version: null, retired: false })
+      .expect(200);
+    const client = await aClient(h);
+    const lanes = [{ id: uuid(), group: 'pectorals', styleId: 'steady-hold', exerciseId: `own-${id}` }];
+    const plan = (over: object = {}) =>
+      h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes, ...over }));
+    const unknown = [{ ...lanes[0]!, exerciseId: `own-${uuid()}` }];
+    const refused = await plan({ lanes: unknown }).expect(400);
+    expect((refused.body as { errors: { path: string }[] }).errors[0]!.path).toBe('lanes.0.exerciseId');
+    await plan().expect(201);
+    const sessions = (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as { id: string }[];
+    const run = uuid();
+    await h.agent
+      .post(`/api/v1/sessions/${sessions[0]!.id}/runs`)
+      .send({ id: run, startedAt: '2026-03-09T08:00:00.000Z' })
+      .expect(201);
+    // Both arms at once: the server goes by the own exercise, not by a guess.
+    const set = { item: 0, set: 1, plannedSeconds: 30, doneSeconds: 30, replaces: null };
+    await h.agent
+      .put(`/api/v1/runs/${run}/sets/${uuid()}`)
+      .send({ ...set, side: 'left' })
+      .expect(400);
+    await h.agent
+      .put(`/api/v1/runs/${run}/sets/${uuid()}`)
+      .send({ ...set, side: null })
+      .expect(204);
+    await h.agent
+      .post(`/api/v1/runs/${run}/finish`)
+      .send({ endedAt: '2026-03-09T08:10:00.000Z', sensation: 5, note: '' })
+      .expect(200);
+    const progress = await h.agent.get(`/api/v1/clients/${client}/progress`).expect(200);
+    expect(JSON.stringify(progress.body)).toContain('pectorals');
+    await h.agent
+      .put(`/api/v1/own-exercises/${id}`)
+      .send({ ...twoArms, name: 'On the roller', version: 1, retired: true })
+      .expect(200);
+    const other = await aClient(h);
+    await h.agent.post(`/api/v1/clients/${other}/blocks`).send(blockBody({ lanes })).expect(400);
+    await h.other.post(`/api/v1/clients/${other}/blocks`).send(blockBody({ lanes })).expect(404);
+    await h.agent.get(`/api/v1/sessions/${sessions[1]!.id}`).expect(200);
   });
 
   it('belong to one studio', async () => {

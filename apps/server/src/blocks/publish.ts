@@ -4,6 +4,7 @@ import {
   sessionsOfBlock,
   tighterSide,
   type BlockPlan,
+  type FindExercise,
   type SidedValues,
   type Weekday,
 } from '@yandle/core';
@@ -24,6 +25,7 @@ export interface Publication {
   readonly body: BlockBody;
   readonly plan: BlockPlan;
   readonly trainingDays: readonly Weekday[];
+  readonly find: FindExercise;
   /** Newest sided values of the client: the tighter side begins. */
   readonly measured: readonly SidedValues[];
 }
@@ -77,6 +79,7 @@ export async function publish(tx: StudioData, p: Publication): Promise<void> {
     p.body.startDate,
     p.trainingDays,
     p.body.lanes.map((l) => ({ exerciseId: l.exerciseId, firstSide: tighterSide(l.group, p.measured) ?? 'left' })),
+    p.find,
   ).map((s) => ({ id: uuid(), ...s }));
   await tx.insertMany(
     SessionEntity,

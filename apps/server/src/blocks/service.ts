@@ -3,11 +3,12 @@ import {
   ageOn,
   buildBlock,
   cautionsAgainst,
+  CoreError,
   endOfBlock,
-  exerciseById,
   limitsOfCautions,
   type BlockPlan,
   type Caution,
+  type Exercise,
   type PlainDate,
   type Screening,
 } from '@yandle/core';
@@ -17,6 +18,7 @@ import { ClientEntity } from '../clients/entities.js';
 import { runningOf } from '../clients/overview.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
+import { loadExercises, type ExerciseBook } from '../exercises/book.js';
 import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
@@ -98,11 +100,22 @@ function assertScreened({ state }: Screening): void {
     );
 }
 
+function known({ find, retired }: ExerciseBook, id: string): Exercise | null {
+  if (retired.has(id)) return null;
+  try {
+    return find(id);
+  } catch (err) {
+    if (err instanceof CoreError) return null;
+    throw err;
+  }
+}
+
 /** Every lane has a stretch of its group, and none that a caution speaks against: no plan with one can be stored. */
-function assertExercises(body: BlockBody, cautions: readonly Caution[]): void {
+function assertExercises(body: BlockBody, cautions: readonly Caution[], book: ExerciseBook): void {
   const errors = body.lanes.flatMap((l, i) => {
-    const exercise = exerciseById(l.exerciseId);
     const path = `lanes.${i}.exerciseId`;
+    const exercise = known(book, l.exerciseId);
+    if (!exercise) return [{ path, message: 'This exercise is not in the library, or it is retired. Choose another.' }];
     if (exercise.primary !== l.group)
       return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
     if (exercise.technique !== 'static hold')
@@ -140,7 +153,8 @@ export async function createBlock(
     if (await tx.isNew(ProgrammeEntity, body.id, { clientId, ...body })) {
       const screening = await screeningOf(tx, client, planner.today);
       assertScreened(screening);
-      assertExercises(body, screening.standing);
+      const book = await loadExercises(tx);
+      assertExercises(body, screening.standing, book);
       const programmes = await tx.find(ProgrammeEntity, { clientId });
       if (runningOf(programmes, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
@@ -166,6 +180,7 @@ export async function createBlock(
         body,
         plan,
         trainingDays: client.trainingDays,
+        find: book.find,
         measured: await latestSidedValues(tx, clientId, planner.timeZone),
       });
     }
@@ -192,7 +207,8 @@ export async function replanBlock(
     const client = await tx.get(ClientEntity, row.clientId, 'client');
     const screening = await screeningOf(tx, client, planner.today);
     assertScreened(screening);
-    assertExercises(body, screening.standing);
+    const book = await loadExercises(tx);
+    assertExercises(body, screening.standing, book);
     const plan = planFor(client, body, screening.standing);
     await tx.delete(SessionEntity, { programmeId: id });
     await tx.delete(RetestEntity, { programmeId: id });
@@ -216,6 +232,7 @@ export async function replanBlock(
       body,
       plan,
       trainingDays: client.trainingDays,
+      find: book.find,
       measured: await latestSidedValues(tx, row.clientId, planner.timeZone),
     });
     return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'));

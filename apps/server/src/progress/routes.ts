@@ -1,5 +1,6 @@
 import type { Progress } from '@yandle/contract';
-import { exerciseById, plannedDone, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
+import { loadExercises } from '../exercises/book.js';
+import { plannedDone, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
 import { In, IsNull } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
@@ -39,6 +40,7 @@ async function doseOf(
     return run ? [{ session: s, run }] : [];
   });
   const logs = await data.find(SetLogEntity, { runId: In(counted.map((c) => c.run.id)), replacedBy: IsNull() });
+  const { find } = await loadExercises(data);
   const done: DoseEntry[] = counted.flatMap(({ session, run }) =>
     logs
       .filter((l) => l.runId === run.id)
@@ -46,7 +48,7 @@ async function doseOf(
         const item = items.find((i) => i.sessionId === session.id && i.place === l.item)!;
         return {
           week: session.week,
-          group: exerciseById(item.exerciseId).primary,
+          group: find(item.exerciseId).primary,
           side: l.side,
           seconds: l.doneSeconds,
         };

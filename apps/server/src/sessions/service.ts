@@ -7,9 +7,9 @@ import type {
   SymptomBody,
   SymptomReport,
 } from '@yandle/contract';
-import { exerciseById } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
+import { loadExercises } from '../exercises/book.js';
 import { HttpProblem } from '../http/problem.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from './entities.js';
 import { openRedSymptoms, sessionView, summaries, symptomViews } from './views.js';
@@ -35,7 +35,7 @@ export async function startRun(data: StudioData, sessionId: string, body: StartR
       if (open.length > 0)
         throw new HttpProblem(
           'symptom-not-cleared',
-          `${exerciseById(open[0]!.exerciseId).name} is on hold after a stop sign. Clear it on the session sheet before running it.`,
+          `${(await loadExercises(tx)).find(open[0]!.exerciseId).name} is on hold after a stop sign. Clear it on the session sheet before running it.`,
         );
       await tx.insert(RunEntity, {
         id: body.id,
@@ -60,7 +60,7 @@ async function itemOf(
 ): Promise<SessionItemEntity> {
   const item = await tx.findOne(SessionItemEntity, { sessionId: run.sessionId, place: body.item });
   if (!item) throw invalid('item', 'This session has no such exercise.');
-  const sided = exerciseById(item.exerciseId).sides === 'each';
+  const sided = (await loadExercises(tx)).find(item.exerciseId).sides === 'each';
   if (sided !== (body.side !== null))
     throw invalid('side', sided ? 'This exercise has sides: say left or right.' : 'This exercise has no sides.');
   return item;

@@ -1,4 +1,4 @@
-import { BLOCK_BOUNDS, EXERCISES, MUSCLE_GROUP_IDS, STYLES } from '@yandle/core';
+import { BLOCK_BOUNDS, MUSCLE_GROUP_IDS, STYLES } from '@yandle/core';
 import Joi from 'joi';
 import type { CreateBlockBody, UpdateBlockBody } from '../blocks.js';
 import { date, id, version } from './common.js';
@@ -12,8 +12,10 @@ const lane = Joi.object({
     .valid(...STYLES.map((s) => s.id))
     .required(),
   exerciseId: Joi.string()
-    .valid(...EXERCISES.map((e) => e.id))
-    .required(),
+    .max(60)
+    .pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .required()
+    .messages({ 'string.pattern.base': 'Choose an exercise of the library.' }),
 });
 
 const body = {

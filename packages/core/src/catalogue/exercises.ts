@@ -29,9 +29,21 @@ export function exerciseById(id: string): Exercise {
   return found;
 }
 
+/** How an exercise is found by its id: in the catalogue, or in a studio's library. Throws `unknown-exercise`. */
+export type FindExercise = (id: string) => Exercise;
+
+/** Looks among a studio's own exercises first, then in the catalogue. */
+export function findAmong(own: readonly Exercise[]): FindExercise {
+  return (id) => own.find((e) => e.id === id) ?? exerciseById(id);
+}
+
 /** Exercises of a technique whose main aim is a group, in catalogue order. */
-export function exercisesFor(group: MuscleGroupId, technique: Technique = 'static hold'): Exercise[] {
-  return EXERCISES.filter((e) => e.primary === group && e.technique === technique);
+export function exercisesFor(
+  group: MuscleGroupId,
+  technique: Technique = 'static hold',
+  all: readonly Exercise[] = EXERCISES,
+): Exercise[] {
+  return all.filter((e) => e.primary === group && e.technique === technique);
 }
 
 /** Groups that have at least one exercise, from the floor up as the catalogue lists them. */

@@ -1,4 +1,5 @@
 import type { Side } from '../anatomy/side.js';
+import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { BlockPlan } from '../planning/block.js';
 import { scheduleSessions } from '../schedule/block-dates.js';
 import type { PlainDate } from '../schedule/plain-date.js';
@@ -6,6 +7,7 @@ import type { Weekday } from '../schedule/weekday.js';
 import type { SessionItem } from '../timeline/item.js';
 import { orderItems } from '../timeline/order.js';
 import { buildTimeline } from '../timeline/timeline.js';
+import { DEFAULT_TIMINGS } from '../timeline/timings.js';
 
 /** How a lane is done: one exercise for the whole block, so that the client learns it. */
 export interface LaneExercise {
@@ -31,6 +33,7 @@ export function sessionsOfBlock(
   startDate: PlainDate,
   trainingDays: readonly Weekday[],
   lanes: readonly LaneExercise[],
+  find: FindExercise = exerciseById,
 ): DatedSession[] {
   return scheduleSessions(plan, startDate, trainingDays).map(({ date, week, lanes: places }) => {
     const items = orderItems(
@@ -38,8 +41,10 @@ export function sessionsOfBlock(
         const { sets, holdSeconds, sensation } = plan.lanes[i]!.weeks[week - 1]!.prescription;
         return { ...lanes[i]!, sets, holdSeconds, sensation };
       }),
+      find,
     );
-    return { date, week, items, totalSeconds: buildTimeline(items).totalSeconds };
+    const { totalSeconds } = buildTimeline(items, false, DEFAULT_TIMINGS, find);
+    return { date, week, items, totalSeconds };
   });
 }
 

@@ -1,5 +1,5 @@
 import { otherSide, type Side } from '../anatomy/side.js';
-import { exerciseById } from '../catalogue/exercises.js';
+import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { CoreError } from '../errors.js';
 import type { Position } from '../measuring/rom-test.js';
@@ -68,6 +68,7 @@ export function buildTimeline(
   items: readonly SessionItem[],
   alreadyWarm = false,
   timings: Timings = DEFAULT_TIMINGS,
+  find: FindExercise = exerciseById,
 ): Timeline {
   if (Object.values(timings).some((s: number) => !Number.isInteger(s) || s < 0))
     throw new CoreError('invalid-timeline', 'Every timing is a whole number of seconds, 0 or more.');
@@ -76,7 +77,7 @@ export function buildTimeline(
   items.forEach((item, i) => {
     if (![item.sets, item.holdSeconds].every((n) => Number.isInteger(n) && n >= 1))
       throw new CoreError('invalid-timeline', 'Sets and hold seconds are whole numbers of 1 or more.');
-    const exercise = exerciseById(item.exerciseId);
+    const exercise = find(item.exerciseId);
     drafts.push(...itemCues(item, i, exercise, before, timings));
     before = { position: exercise.position, props: exercise.props };
   });

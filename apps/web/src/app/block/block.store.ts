@@ -6,8 +6,6 @@ import {
   BLOCK_BOUNDS,
   buildBlock,
   CoreError,
-  exerciseById,
-  EXERCISES,
   exercisesFor,
   isPlainDate,
   limitsOfCautions,
@@ -20,6 +18,7 @@ import {
   type BlockPlan,
   type Caution,
   type Exercise,
+  type FindExercise,
   type MuscleGroupId,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -28,6 +27,7 @@ import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
+import { LibraryService } from '../library/library.service';
 
 /** A plan that can be drawn, or the reason why there is none. */
 export type Preview =
@@ -36,6 +36,7 @@ export type Preview =
 /** The block of a client: the running one, and the draft the coach is shaping. The plan itself is computed by the core. */
 @Injectable()
 export class BlockStore {
+  private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
   private readonly context = inject(ClientContext);
   private readonly account = inject(AccountService);
@@ -46,7 +47,7 @@ export class BlockStore {
   readonly leftOut = computed(
     () =>
       sift(
-        EXERCISES.filter((e) => e.technique === 'static hold'),
+        this.library.exercises().filter((e) => e.technique === 'static hold'),
         this.cautions(),
       ).leftOut,
   );
@@ -71,7 +72,7 @@ export class BlockStore {
     if (!draft || !client) return null;
     if (draft.lanes.length === 0) return { plan: null, refusal: 'Choose the muscle groups to work on.' };
     try {
-      return { plan: planOf(client, draft, this.cautions()), refusal: null };
+      return { plan: planOf(client, draft, this.cautions(), (id) => this.library.find(id)), refusal: null };
     } catch (err) {
       if (err instanceof CoreError) return { plan: null, refusal: err.message };
       throw err;
@@ -84,7 +85,10 @@ export class BlockStore {
     const plan = this.preview()?.plan;
     if (!draft || !client || !plan) return [];
     const lanes = draft.lanes.map((l) => ({ exerciseId: l.exerciseId, firstSide: 'left' as const }));
-    return longestSessions(sessionsOfBlock(plan, draft.startDate, client.trainingDays, lanes), draft.weeks);
+    return longestSessions(
+      sessionsOfBlock(plan, draft.startDate, client.trainingDays, lanes, (id) => this.library.find(id)),
+      draft.weeks,
+    );
   });
 
   /** True when the draft says something else than the block that is running. */
@@ -140,7 +144,7 @@ export class BlockStore {
 
   /** Stretches of a group that no caution speaks against. */
   allowedFor(group: MuscleGroupId): readonly Exercise[] {
-    return sift(exercisesFor(group), this.cautions()).allowed;
+    return sift(exercisesFor(group, 'static hold', this.library.exercises()), this.cautions()).allowed;
   }
 
   setExercise(group: MuscleGroupId, exerciseId: string): void {
@@ -194,10 +198,10 @@ function bodyOf(b: Block): BlockBody {
   };
 }
 
-function planOf(client: Client, draft: BlockBody, cautions: readonly Caution[]): BlockPlan {
+function planOf(client: Client, draft: BlockBody, cautions: readonly Caution[], find: FindExercise): BlockPlan {
   if (!isPlainDate(draft.startDate)) throw new CoreError('invalid-date', 'Choose a start date.');
   for (const lane of draft.lanes) {
-    const against = sift([exerciseById(lane.exerciseId)], cautions).leftOut[0];
+    const against = sift([find(lane.exerciseId)], cautions).leftOut[0];
     if (against)
       throw new CoreError(
         'invalid-plan',

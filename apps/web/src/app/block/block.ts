@@ -2,7 +2,6 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { RouterLink } from '@angular/router';
 import {
   BLOCK_BOUNDS,
-  exerciseById,
   formatDate,
   muscleGroupName,
   STYLES,
@@ -18,6 +17,7 @@ import { ProblemNote } from '../ui/problem-note';
 import { BlockStore } from './block.store';
 import { CellPanel } from './cell-panel';
 import { Stave, type StaveCell } from './stave';
+import { LibraryService } from '../library/library.service';
 
 /** The block: what the coach chooses above, the stave below, the arithmetic of the selected cell beside it. */
 @Component({
@@ -27,6 +27,7 @@ import { Stave, type StaveCell } from './stave';
   templateUrl: './block.html',
 })
 export class BlockScreen {
+  private readonly library = inject(LibraryService);
   protected readonly store = inject(BlockStore);
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
@@ -113,7 +114,7 @@ export class BlockScreen {
   }
 
   protected exerciseName(id: string): string {
-    return exerciseById(id).name;
+    return this.library.find(id).name;
   }
 
   protected percent(ramp: number): string {

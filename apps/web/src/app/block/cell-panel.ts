@@ -1,7 +1,6 @@
-import { Component, computed, input, output } from '@angular/core';
+import { Component, computed, input, output, inject } from '@angular/core';
 import {
   doseRemark,
-  exerciseById,
   muscleGroupName,
   runningList,
   sensationWords,
@@ -14,6 +13,7 @@ import {
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
+import { LibraryService } from '../library/library.service';
 
 /** The arithmetic of one cell written out, why it is so, and what to watch. */
 @Component({
@@ -22,6 +22,7 @@ import { StopSigns } from '../ui/stop-signs';
   templateUrl: './cell-panel.html',
 })
 export class CellPanel {
+  private readonly library = inject(LibraryService);
   readonly group = input.required<MuscleGroupId>();
   readonly styleId = input.required<string>();
   readonly exerciseId = input.required<string>();
@@ -34,7 +35,7 @@ export class CellPanel {
 
   protected readonly cell = computed(() => this.weeks()[this.week() - 1]!);
   protected readonly name = computed(() => muscleGroupName(this.group()));
-  protected readonly exercise = computed(() => exerciseById(this.exerciseId()));
+  protected readonly exercise = computed(() => this.library.find(this.exerciseId()));
   protected readonly style = computed(() => STYLES.find((s) => s.id === this.styleId())!);
   protected readonly perSession = computed(() => sessionDose(this.cell().prescription));
   protected readonly remark = computed(() => doseRemark(this.cell().dose));

@@ -1,7 +1,8 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { OWN_EXERCISE_PREFIX, type ExerciseFile, type OwnExercise, type Problem } from '@yandle/contract';
-import { EXERCISES, type Exercise, type ExerciseDefinition } from '@yandle/core';
+import { CoreError, EXERCISES, findAmong, type Exercise, type ExerciseDefinition } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
+import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { problemOf } from '../data/problem';
 
@@ -24,7 +25,9 @@ export function definitionOf(exercise: Exercise | OwnExercise): ExerciseDefiniti
 @Injectable({ providedIn: 'root' })
 export class LibraryService {
   private readonly api = inject(Api);
+  private readonly account = inject(AccountService);
   readonly own = signal<readonly OwnExercise[]>([]);
+  private loading: Promise<void> = Promise.resolve();
   readonly problem = signal<Problem | null>(null);
   readonly exercises = computed((): readonly Exercise[] => [
     ...EXERCISES,
@@ -32,6 +35,33 @@ export class LibraryService {
       .filter((o) => !o.retired)
       .map(exerciseOfOwn),
   ]);
+
+  private readonly search = computed(() => findAmong(this.own().map(exerciseOfOwn)));
+
+  constructor() {
+    effect(() => {
+      const coach = this.account.me()?.coach.id;
+      untracked(() => {
+        this.own.set([]);
+        if (coach) this.loading = this.load();
+      });
+    });
+  }
+
+  /** Resolves when the studio's own exercises have been asked for, answered or not. */
+  ready(): Promise<void> {
+    return this.loading;
+  }
+
+  /** An exercise of the catalogue or the studio's own, retired ones too. Until these are here, one that says so stands in. */
+  find(id: string): Exercise {
+    try {
+      return this.search()(id);
+    } catch (err) {
+      if (!(err instanceof CoreError)) throw err;
+      return { ...EXERCISES[0]!, id, figure: null, name: 'An exercise of the studio', steps: ['Not loaded yet.'] };
+    }
+  }
 
   ownOf(exercise: Exercise): OwnExercise | null {
     return this.own().find((o) => OWN_EXERCISE_PREFIX + o.id === exercise.id) ?? null;

@@ -74,10 +74,6 @@ export class LibraryScreen {
     );
   });
 
-  constructor() {
-    void this.library.load();
-  }
-
   protected set(part: Partial<Search>): void {
     this.search.update((s) => ({ ...s, ...part }));
     this.most.set(PAGE);

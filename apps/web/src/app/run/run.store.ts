@@ -3,7 +3,7 @@ import type { FinishRunBody, Problem, Session, SetLogBody, SymptomBody } from '@
 import {
   back,
   buildTimeline,
-  exerciseById,
+  DEFAULT_TIMINGS,
   isFinished,
   isLastSeconds,
   isRedSymptom,
@@ -26,6 +26,7 @@ import { Outbox } from '../data/outbox.service';
 import { problemOf } from '../data/problem';
 import { Sounds } from './sounds';
 import { WakeLock } from './wake-lock';
+import { LibraryService } from '../library/library.service';
 
 /** What is kept in the browser of a run, so that a reload goes on where it was. */
 interface KeptRun {
@@ -40,6 +41,7 @@ const TICK_MS = 200;
 /** Runs one session: the clock drives the core's player; every bout goes out through the outbox as soon as it has ended. */
 @Injectable()
 export class RunStore implements OnDestroy {
+  private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
   private readonly outbox = inject(Outbox);
   readonly sounds = new Sounds();
@@ -58,7 +60,7 @@ export class RunStore implements OnDestroy {
 
   readonly timeline = computed(() => {
     const s = this.session();
-    return s ? buildTimeline(s.items) : null;
+    return s ? buildTimeline(s.items, false, DEFAULT_TIMINGS, (id) => this.library.find(id)) : null;
   });
   readonly running = computed(() => this.player().running);
   readonly begun = computed(() => this.runId() !== null);
@@ -73,7 +75,7 @@ export class RunStore implements OnDestroy {
   });
   readonly exercise = computed(() => {
     const i = this.item();
-    return i ? exerciseById(i.exerciseId) : null;
+    return i ? this.library.find(i.exerciseId) : null;
   });
   readonly left = computed(() => {
     const t = this.timeline();
@@ -104,6 +106,8 @@ export class RunStore implements OnDestroy {
   async load(sessionId: string): Promise<void> {
     try {
       const session = await firstValueFrom(this.api.session(sessionId));
+      // Sides and seconds follow from the exercises: nothing may begin before the studio's own are here.
+      await this.library.ready();
       this.session.set(session);
       const kept = this.read();
       if (kept && kept.player.cue <= (this.timeline()?.cues.length ?? 0)) {
@@ -218,7 +222,7 @@ export class RunStore implements OnDestroy {
   /** Cues without a side belong to the first side of an exercise that has sides. */
   private sideForLog(item: number, side: SetDone['side']): SetDone['side'] {
     const it = this.session()!.items[item]!;
-    return exerciseById(it.exerciseId).sides === 'each' ? (side ?? it.firstSide) : null;
+    return this.library.find(it.exerciseId).sides === 'each' ? (side ?? it.firstSide) : null;
   }
 
   private stopClock(): void {

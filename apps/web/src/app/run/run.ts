@@ -2,7 +2,6 @@ import { A11yModule } from '@angular/cdk/a11y';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import {
-  exerciseById,
   formatClock,
   isRedSymptom,
   sensationWords,
@@ -19,6 +18,7 @@ import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
 import { RunStore } from './run.store';
+import { LibraryService } from '../library/library.service';
 
 const HEADLINE: Readonly<Record<CueKind, string>> = {
   'warm-up': 'Warm up',
@@ -41,6 +41,7 @@ const HEADLINE: Readonly<Record<CueKind, string>> = {
   styleUrl: './run.css',
 })
 export class RunScreen {
+  private readonly library = inject(LibraryService);
   protected readonly store = inject(RunStore);
   private readonly router = inject(Router);
   readonly sessionId = input.required<string>();
@@ -80,7 +81,7 @@ export class RunScreen {
   protected readonly nextWords = computed(() => {
     const n = this.store.next();
     if (!n) return 'Last one';
-    const name = n.item === null ? '' : exerciseById(this.store.session()!.items[n.item]!.exerciseId).name;
+    const name = n.item === null ? '' : this.library.find(this.store.session()!.items[n.item]!.exerciseId).name;
     if (n.kind === 'position') return `Next: ${name}`;
     if (n.kind === 'switch') return `Next: ${n.side} side`;
     if (n.kind === 'rest') return `Next: rest ${n.seconds} s`;

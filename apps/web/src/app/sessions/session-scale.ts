@@ -1,5 +1,6 @@
-import { Component, computed, input } from '@angular/core';
-import { exerciseById, formatClock, type CueKind, type SessionItem, type Timeline } from '@yandle/core';
+import { Component, computed, input, inject } from '@angular/core';
+import { formatClock, type CueKind, type SessionItem, type Timeline } from '@yandle/core';
+import { LibraryService } from '../library/library.service';
 
 const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   'warm-up': 'warm-up',
@@ -59,6 +60,7 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   `,
 })
 export class SessionScale {
+  private readonly library = inject(LibraryService);
   readonly timeline = input.required<Timeline>();
   readonly items = input.required<readonly SessionItem[]>();
 
@@ -83,7 +85,7 @@ export class SessionScale {
       ...(cues[0]?.kind === 'warm-up' ? [{ at: 0, text: 'Warm-up' }] : []),
       ...this.items().map((item, i) => ({
         at: cues.find((c) => c.item === i)!.start,
-        text: exerciseById(item.exerciseId).name,
+        text: this.library.find(item.exerciseId).name,
       })),
     ];
     return starts.map((s, i) => {

@@ -1,12 +1,13 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Block, Problem, SessionSummary } from '@yandle/contract';
-import { datesOfWeek, exerciseById, formatClock, formatDate, muscleGroupName, type PlainDate } from '@yandle/core';
+import { datesOfWeek, formatClock, formatDate, muscleGroupName, type PlainDate } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
+import { LibraryService } from '../library/library.service';
 
 /** The calendar strip of a block: a row a week, its dated sessions and retests. */
 @Component({
@@ -15,6 +16,7 @@ import { ProblemNote } from '../ui/problem-note';
   templateUrl: './sessions.html',
 })
 export class SessionsScreen {
+  private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
   protected readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
@@ -67,7 +69,7 @@ export class SessionsScreen {
   }
 
   protected groups(s: SessionSummary): string {
-    return s.exerciseIds.map((id) => muscleGroupName(exerciseById(id).primary)).join(', ');
+    return s.exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');
   }
 
   /** The state of a session for who cannot see the tick. */

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { Problem, Session } from '@yandle/contract';
 import {
   buildTimeline,
-  exerciseById,
+  DEFAULT_TIMINGS,
   formatClock,
   formatDate,
   isRedSymptom,
@@ -27,6 +27,7 @@ import { ProblemNote } from '../ui/problem-note';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
 import { SessionScale } from './session-scale';
+import { LibraryService } from '../library/library.service';
 
 /** One session: what is done in which order, to scale and in words, and afterwards what was done. */
 @Component({
@@ -35,6 +36,7 @@ import { SessionScale } from './session-scale';
   templateUrl: './sheet.html',
 })
 export class SessionSheet {
+  private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
   private readonly context = inject(ClientContext);
   protected readonly today = inject(AccountService).me()?.today ?? '';
@@ -56,7 +58,7 @@ export class SessionSheet {
 
   protected readonly timeline = computed(() => {
     const s = this.session();
-    return s ? buildTimeline(s.items) : null;
+    return s ? buildTimeline(s.items, false, DEFAULT_TIMINGS, (id) => this.library.find(id)) : null;
   });
   protected readonly minutes = computed(() => {
     const s = this.session();
@@ -91,7 +93,7 @@ export class SessionSheet {
         ]),
       ) as Record<Side, number>;
       return doseRow(
-        muscleGroupName(exerciseById(item.exerciseId).primary),
+        muscleGroupName(this.library.find(item.exerciseId).primary),
         `planned ${planned} s a side`,
         { left: planned, right: planned },
         done,
@@ -101,20 +103,20 @@ export class SessionSheet {
   });
 
   protected exercise(item: SessionItem) {
-    return exerciseById(item.exerciseId);
+    return this.library.find(item.exerciseId);
   }
 
   protected exerciseName(id: string): string {
-    return exerciseById(id).name;
+    return this.library.find(id).name;
   }
 
   protected group(item: SessionItem): string {
-    return muscleGroupName(exerciseById(item.exerciseId).primary);
+    return muscleGroupName(this.library.find(item.exerciseId).primary);
   }
 
   protected inWords(item: SessionItem): string {
     const times = item.sets === 1 ? 'once' : `${item.sets} times`;
-    const each = exerciseById(item.exerciseId).sides === 'each';
+    const each = this.library.find(item.exerciseId).sides === 'each';
     return `Hold ${item.holdSeconds} s, ${times}${each ? ` on each side, ${item.firstSide} first` : ''}. Sensation ${item.sensation} of 10: ${sensationWords(item.sensation)}.`;
   }
 

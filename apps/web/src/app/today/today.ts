@@ -1,8 +1,9 @@
 import { Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { exerciseById, formatClock, formatDate, muscleGroupName, symptomName, type PlainDate } from '@yandle/core';
+import { formatClock, formatDate, muscleGroupName, symptomName, type PlainDate } from '@yandle/core';
 import { TodayService } from '../data/today.service';
 import { ProblemNote } from '../ui/problem-note';
+import { LibraryService } from '../library/library.service';
 
 /** The start: who is on the mat, who is due for a retest, and what needs the coach, each with its reason and one action. */
 @Component({
@@ -12,6 +13,7 @@ import { ProblemNote } from '../ui/problem-note';
   templateUrl: './today.html',
 })
 export class TodayScreen {
+  private readonly library = inject(LibraryService);
   protected readonly service = inject(TodayService);
   protected readonly data = computed(() => this.service.today().value);
 
@@ -32,11 +34,11 @@ export class TodayScreen {
   protected readonly symptom = symptomName;
 
   protected groups(exerciseIds: readonly string[]): string {
-    return exerciseIds.map((id) => muscleGroupName(exerciseById(id).primary)).join(', ');
+    return exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');
   }
 
   protected exercise(id: string): string {
-    return exerciseById(id).name;
+    return this.library.find(id).name;
   }
 
   protected long(date: PlainDate): string {

@@ -1,0 +1,21 @@
+import { OWN_EXERCISE_PREFIX } from '@yandle/contract';
+import { findAmong, type Exercise, type FindExercise } from '@yandle/core';
+import type { StudioData } from '../database/studio-data.js';
+import { OwnExerciseEntity } from './entities.js';
+
+/** The studio's own exercises as the computation knows them, and which of them are retired. */
+export interface ExerciseBook {
+  readonly find: FindExercise;
+  readonly retired: ReadonlySet<string>;
+}
+
+const exerciseOf = (row: OwnExerciseEntity): Exercise => ({ ...row.definition, id: OWN_EXERCISE_PREFIX + row.id });
+
+/** Catalogue and own exercises together. */
+export async function loadExercises(data: StudioData): Promise<ExerciseBook> {
+  const rows = await data.find(OwnExerciseEntity, {});
+  return {
+    find: findAmong(rows.map(exerciseOf)),
+    retired: new Set(rows.filter((r) => r.retired).map((r) => OWN_EXERCISE_PREFIX + r.id)),
+  };
+}

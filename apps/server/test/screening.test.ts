@@ -82,6 +82,65 @@ describe('screening', () => {
     expect(Math.max(...weeks.map((w) => w.prescription.sensation))).toBe(4);
   });
 
+  // From the answer to the stored plan. Sources of the rules: core/screening/cautions.spec.ts, "examples".
+  it.each<[name: string, yes: string, refused: [string, string][], taken: [string, string] | null]>([
+    [
+      'an artificial hip',
+      'hip-replacement',
+      [
+        ['gluteals', 'knee-hug'],
+        ['low-back', 'folded-kneel'],
+      ],
+      ['calf', 'straight-knee-wall-calf'],
+    ],
+    [
+      'brittle bones',
+      'bones',
+      [
+        ['hamstrings', 'long-sitting-fold'],
+        ['low-back', 'chair-fold'],
+        ['upper-back', 'rounded-fours'],
+      ],
+      ['abdominals', 'forearm-prop'],
+    ],
+    [
+      'pregnancy',
+      'pregnancy',
+      [
+        ['abdominals', 'press-up-on-hands'],
+        ['pectorals', 'lying-open-arms'],
+      ],
+      ['hamstrings', 'chair-hamstring-hinge'],
+    ],
+    [
+      'red flags of the neck',
+      'neck-signs',
+      [
+        ['neck-side', 'seated-side-neck'],
+        ['calf', 'straight-knee-wall-calf'],
+      ],
+      null,
+    ],
+    ['blood thinners', 'thinners', [], ['hamstrings', 'supine-strap-hamstring']],
+    ['loose joints', 'loose-joints', [], ['quadriceps', 'standing-quadriceps']],
+  ])('%s', async (_, yes, refused, taken) => {
+    const client = await aClient(h);
+    const { state } = await ask(client, [yes]);
+    expect(state).toBe(taken === null ? 'refer' : 'clear');
+    for (const [group, exercise] of refused)
+      expect([400, 409], exercise).toContain((await plan(client, [lane(group, exercise)])).status);
+    if (taken === null) return;
+    const block = await plan(client, [lane(...taken)]).expect(201);
+    const weeks = (block.body as { lanes: { weeks: { prescription: { sensation: number } }[] }[] }).lanes[0]!.weeks;
+    if (yes === 'pregnancy' || yes === 'loose-joints')
+      for (const w of weeks) expect(w.prescription.sensation).toBeLessThanOrEqual(4);
+    // Rolling, loading and nerve glides are other techniques: never part of a plan that holds still.
+    const other = await aClient(h);
+    await ask(other, []);
+    await plan(other, [lane('hamstrings', 'hamstring-roll')]).expect(400);
+    await plan(other, [lane('hamstrings', 'sciatic-glide')]).expect(400);
+  });
+
   it('keeps every asking; the newest by day counts, and the form of the client no longer does', async () => {
     const client = await aClient(h);
     await ask(client, ['heart']);

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Component, inject } from '@angular/core';
 import type { Block } from '@yandle/contract';
+import { cautionsFor, exerciseById } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
 import { PATH, Screen } from '../testing/screen';
 import { BlockStore } from './block.store';
@@ -69,6 +70,38 @@ describe('BlockStore', () => {
     await screen.settle();
     await screen.answer('/clients/c1/blocks', []);
     expect(await again).toBe(true);
+  });
+
+  it('leaves out what a caution rules out, says why, and keeps to the limits', async () => {
+    await open();
+    const cautions = cautionsFor({ yes: ['floor', 'medicines'], no: [], regions: {} }, 46);
+    TestBed.inject(ClientContext).refresh();
+    await screen.settle();
+    await screen.answer('/clients/c1', { ...PATH, cautions });
+    const left = store.leftOut();
+    expect(left.map((l) => l.exercise.id)).toContain('supine-strap-hamstring');
+    expect(left.every((l) => l.because.length > 0 && l.exercise.technique === 'static hold')).toBe(true);
+    expect(store.allowedFor('hamstrings').map((e) => e.position)).toEqual(['sitting', 'standing', 'sitting']);
+    store.toggleLane('hamstrings');
+    expect(store.draft()!.lanes[0]!.exerciseId).toBe('chair-hamstring-hinge');
+    const weeks = store.preview()!.plan!.lanes[0]!.weeks;
+    expect(Math.max(...weeks.map((w) => w.prescription.sensation))).toBe(4);
+    store.setExercise('hamstrings', 'supine-strap-hamstring');
+    expect(store.preview()!.refusal).toContain('Lying hamstring stretch with a strap is left out for this client.');
+  });
+
+  it('plans with the studio’s own exercises', async () => {
+    await open();
+    const { id: _, ...definition } = exerciseById('bent-knee-wall-calf');
+    await screen.answer('/own-exercises', [
+      { ...definition, name: 'Stairs', id: 'o1', version: 1, retired: false },
+      { ...definition, name: 'Gone', id: 'o2', version: 1, retired: true },
+    ]);
+    expect(store.allowedFor('soleus').map((e) => e.name)).toContain('Stairs');
+    expect(store.allowedFor('soleus').map((e) => e.name)).not.toContain('Gone');
+    store.toggleLane('soleus');
+    store.setExercise('soleus', 'own-o1');
+    expect(store.longest()[0]).toBeGreaterThan(200);
   });
 
   it('knows the running block, what is past, and whether it may still be planned anew', async () => {

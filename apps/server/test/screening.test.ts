@@ -1,4 +1,4 @@
-import { QUESTION_IDS } from '@yandle/core';
+import { NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import request from 'supertest';
@@ -183,6 +183,24 @@ describe('screening', () => {
     await h.other.get(`/api/v1/clients/${client}/screening`).expect(404);
     await h.other.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(intakeBody()).expect(404);
     await h.other.post(`/api/v1/clients/${client}/intake-link`).send({}).expect(404);
+  });
+});
+
+describe('complaints of the intake', () => {
+  it('count in the findings, once however often they are sent', async () => {
+    const client = await aClient(h);
+    const id = uuid();
+    const body = intakeBody([], { about: { ...NOTHING_KNOWN, complaints: [{ region: 'neck', score: 4 }] } });
+    for (let i = 0; i < 2; i++) await h.agent.put(`/api/v1/clients/${client}/intakes/${id}`).send(body).expect(200);
+    const focus = (await h.agent.get(`/api/v1/clients/${client}/focus`).expect(200)).body as { felt: object[] };
+    expect(focus.felt).toEqual([
+      expect.objectContaining({ region: 'neck', score: 4, kind: 'complaint', date: TODAY, habits: [] }),
+    ]);
+    const twice = {
+      ...body,
+      about: { ...body.about, complaints: [...[1, 2].map((score) => ({ region: 'knee', score }))] },
+    };
+    await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(twice).expect(400);
   });
 });
 

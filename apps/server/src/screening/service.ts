@@ -1,9 +1,11 @@
 import type { Clearance, ClearanceBody, Intake, IntakeBody, IntakeLink, ScreeningView } from '@yandle/contract';
 import { ageOn, clearanceEnds, rescreenDue, screeningOn, type PlainDate, type Screening } from '@yandle/core';
 import { In } from 'typeorm';
+import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
+import { FeltEntity } from '../focus/entities.js';
 import { HttpProblem } from '../http/problem.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from './entities.js';
 
@@ -107,6 +109,20 @@ export async function putIntake(
       requestHash: hashOf({ clientId, ...body }),
       createdAt: new Date(),
     });
+    // Complaints count in the findings like those noted there; the same asking gives the same ids.
+    for (const { region, score } of body.about.complaints)
+      await tx.insert(FeltEntity, {
+        id: v5(region, id),
+        clientId,
+        date: body.askedOn,
+        region,
+        kind: 'complaint',
+        moment: 'day',
+        score,
+        habits: [],
+        requestHash: hashOf({ intake: id, region, score }),
+        createdAt: new Date(),
+      });
     await refreshSummary(tx, client, today);
   });
 }

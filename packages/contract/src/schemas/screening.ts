@@ -36,6 +36,15 @@ const about = Joi.object<About>({
   sport: text(FIELD.aim.max),
   sittingHours: Joi.number().min(0).max(24).allow(null).required(),
   history: text(),
+  complaints: Joi.array()
+    .items(
+      Joi.object({
+        region: oneOf(BODY_REGION_IDS).required(),
+        score: Joi.number().integer().min(0).max(10).required(),
+      }).optional(),
+    )
+    .unique('region')
+    .required(),
   props: some(PROP_IDS),
   space: oneOf(SPACES).required(),
   times: some(PREFERRED_TIMES),

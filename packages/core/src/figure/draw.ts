@@ -163,7 +163,8 @@ function headParts(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, Place>): Part
   const facing = nose.near - head.near > 2.4;
   const bump = ahead > r(RADIUS.head) * 0.45 ? circle(nose, r(0.014)) : '';
   const parts: Part[] = [
-    { near: neck.near, shape: { role: 'near', d: taper(neck, r(0.03), head, r(RADIUS.neck)) } },
+    // Never over the face, also when the head leans back.
+    { near: Math.min(neck.near, head.near), shape: { role: 'near', d: taper(neck, r(0.03), head, r(RADIUS.neck)) } },
     { near: head.near + 0.01, shape: { role: 'near', d: circle(head, r(RADIUS.head)) + (facing ? '' : bump) } },
   ];
   if (facing) {

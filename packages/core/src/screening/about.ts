@@ -1,3 +1,4 @@
+import type { BodyRegionId } from '../anatomy/body-region.js';
 import type { Side } from '../anatomy/side.js';
 import type { PropId } from '../catalogue/props.js';
 
@@ -25,6 +26,12 @@ export type PreferredTime = (typeof PREFERRED_TIMES)[number];
 export const SPACES = ['mat', 'bed only', 'chair only'] as const;
 export type Space = (typeof SPACES)[number];
 
+/** How much a region bothers, 0-10. */
+export interface RegionScore {
+  readonly region: BodyRegionId;
+  readonly score: number;
+}
+
 /** What is known of a client besides the questions: only what changes the plan or its reading. */
 export interface About {
   readonly heightCm: number | null;
@@ -36,6 +43,8 @@ export interface About {
   /** Hours sat a day. */
   readonly sittingHours: number | null;
   readonly history: string;
+  /** What hurts or bothers, each region once, 0 nothing to 10 worst. */
+  readonly complaints: readonly RegionScore[];
   /** Things at hand beyond those of every home. */
   readonly props: readonly PropId[];
   readonly space: Space;
@@ -51,6 +60,7 @@ export const NOTHING_KNOWN: About = {
   sport: '',
   sittingHours: null,
   history: '',
+  complaints: [],
   props: [],
   space: 'mat',
   times: [],

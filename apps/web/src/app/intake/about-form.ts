@@ -1,6 +1,7 @@
 import { Component, computed, input, output } from '@angular/core';
 import { FIELD } from '@yandle/contract';
 import {
+  BODY_REGIONS,
   EVERYDAY_PROPS,
   PREFERRED_TIMES,
   PROPS,
@@ -9,6 +10,7 @@ import {
   testsOfWishes,
   WISHES,
   type About,
+  type BodyRegionId,
   type Side,
   type Space,
 } from '@yandle/core';
@@ -51,6 +53,19 @@ export class AboutForm {
   protected number(key: 'heightCm' | 'massKg' | 'sittingHours', text: string, min: number, max: number): void {
     const value = Number(text.replace(',', '.'));
     this.set({ [key]: text.trim() !== '' && value >= min && value <= max ? value : null });
+  }
+  protected readonly regions = BODY_REGIONS;
+  protected readonly scores = Array.from({ length: 11 }, (_, i) => i);
+
+  protected scoreOf(region: BodyRegionId): number | null {
+    return this.about().complaints.find((c) => c.region === region)?.score ?? null;
+  }
+  protected bothers(region: BodyRegionId): void {
+    const others = this.about().complaints.filter((c) => c.region !== region);
+    this.set({ complaints: this.scoreOf(region) === null ? [...others, { region, score: 3 }] : others });
+  }
+  protected scored(region: BodyRegionId, score: number): void {
+    this.set({ complaints: this.about().complaints.map((c) => (c.region === region ? { region, score } : c)) });
   }
   protected side(value: string): void {
     this.set({ dominantSide: value === '' ? null : (value as Side) });

@@ -100,6 +100,24 @@ describe('Intake', () => {
     });
   });
 
+  it('takes what hurts with its score, and forgets it again', async () => {
+    const screen = await open(viewOf([]));
+    await screen.press('Wishes and means');
+    const box = () =>
+      [...screen.el.querySelectorAll<HTMLInputElement>('y-about-form input[type=checkbox]')].find((b) =>
+        b.parentElement!.textContent.includes('Low back'),
+      )!;
+    box().click();
+    await screen.settle();
+    expect(screen.text).toContain('Low back, from 0 nothing to 10 worst');
+    await screen.press('Save as asked today');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.includes('/intakes/'));
+    expect((put.request.body as IntakeBody).about.complaints).toEqual([{ region: 'low-back', score: 3 }]);
+    put.flush(viewOf([]));
+    await screen.settle();
+    expect(box().checked).toBe(false);
+  });
+
   it('asks again after a year, and starts empty then', async () => {
     const screen = await open(viewOf(['balance'], { dueOn: TODAY }));
     expect(screen.text).toContain('The questions are due again.');

@@ -187,7 +187,7 @@ export const ANKLE_FIGURES: Readonly<Record<string, Figure>> = {
       height: 0.1,
       pelvis: [-28],
       left: onFoot(0.24, -0.12, { knee: [0.2, 1, 0] }),
-      right: { hip: [82, 3], knee: 0, ankle: 0 },
+      right: { hip: [66, 3], knee: 0, ankle: 0 },
       armLeft: reach([-0.3, 0.02, -0.15], { points: [-1, -0.1, 0] }),
       armRight: reach([-0.3, 0.02, 0.15], { points: [-1, -0.1, 0] }),
     }),

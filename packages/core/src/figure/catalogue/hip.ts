@@ -101,7 +101,7 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
     ],
   },
   'wall-straddle': {
-    view: 'quarter',
+    view: 'back',
     end: posed(SUPINE, {
       left: { hip: [88, 34], knee: 2, ankle: 0 },
       right: { hip: [88, 34], knee: 2, ankle: 0 },

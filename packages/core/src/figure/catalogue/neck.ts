@@ -96,7 +96,7 @@ export const NECK_FIGURES: Readonly<Record<string, Figure>> = {
     view: 'front',
     end: posed(SITTING, {
       neck: [-22, -28, 10],
-      armLeft: reach('neck', { off: [0.06, -0.05, 0.06], elbow: [0.4, -1, -0.4], points: [-0.1, 0.3, 1] }),
+      armLeft: reach('neck', { off: [0.05, -0.075, 0.07], elbow: [0.4, -1, -0.4], points: [0, -0.1, 1] }),
     }),
     things: [STOOL],
     arrows: [{ at: 'crown', off: [0, 0.04, 0.03], by: [0, 0.01, -0.12] }],

@@ -128,7 +128,7 @@ export const THIGH_FIGURES: Readonly<Record<string, Figure>> = {
       height: 0.14,
       pelvis: [-38],
       left: onFoot(0.3, -0.12, { knee: [0.2, 1, 0] }),
-      right: { hip: [70, 3], knee: 2, ankle: 0 },
+      right: { hip: [53, 3], knee: 2, ankle: 0 },
       armLeft: reach([-0.32, 0.02, -0.15], { points: [-1, -0.1, 0] }),
       armRight: reach([-0.32, 0.02, 0.15], { points: [-1, -0.1, 0] }),
     }),

@@ -198,7 +198,7 @@ describe('complaints of the intake', () => {
     ]);
     const twice = {
       ...body,
-      about: { ...body.about, complaints: [...[1, 2].map((score) => ({ region: 'knee', score }))] },
+      about: { ...body.about, complaints: [1, 2].map((score) => ({ region: 'knee', score })) },
     };
     await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(twice).expect(400);
   });

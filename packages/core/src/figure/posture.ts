@@ -4,11 +4,6 @@ import type { Side } from '../anatomy/side.js';
 export type Place = readonly [forward: number, up: number, right: number];
 
 /** Points of the body that a hand or foot can go to, or a prop can hang on. */
-export const BODY_POINTS = [
-  ...['head', 'crown', 'neck', 'chest', 'waist', 'pelvis'],
-  ...['shoulderL', 'elbowL', 'wristL', 'handL', 'hipL', 'kneeL', 'ankleL', 'heelL', 'ballL', 'toeL'],
-  ...['shoulderR', 'elbowR', 'wristR', 'handR', 'hipR', 'kneeR', 'ankleR', 'heelR', 'ballR', 'toeR'],
-] as const;
 export type BodyPoint =
   | 'head'
   | 'crown'

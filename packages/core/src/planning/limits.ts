@@ -36,7 +36,7 @@ export const CAUTION_SENSATION = 4;
 
 /**
  * Limits of a lane. 65+: holds of 30-60 s (Garber et al. 2011); under 18: 20-30 s (common practice, no source).
- * @throws CoreError `invalid-plan` when no training day is given, or a caution rules the group or the style's technique out
+ * @throws CoreError `invalid-plan` when no training day is given, or a caution rests the group
  */
 export function limitsFor(style: Style, client: PlanClient, group: MuscleGroupId): Limits {
   const days = new Set(client.trainingDays).size;

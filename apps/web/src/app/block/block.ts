@@ -17,7 +17,6 @@ import { ProblemNote } from '../ui/problem-note';
 import { BlockStore } from './block.store';
 import { CellPanel } from './cell-panel';
 import { Stave, type StaveCell } from './stave';
-import { LibraryService } from '../library/library.service';
 
 /** The block: what the coach chooses above, the stave below, the arithmetic of the selected cell beside it. */
 @Component({
@@ -27,7 +26,6 @@ import { LibraryService } from '../library/library.service';
   templateUrl: './block.html',
 })
 export class BlockScreen {
-  private readonly library = inject(LibraryService);
   protected readonly store = inject(BlockStore);
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
@@ -111,10 +109,6 @@ export class BlockScreen {
 
   protected laneOf(group: MuscleGroupId) {
     return this.store.draft()?.lanes.find((l) => l.group === group) ?? null;
-  }
-
-  protected exerciseName(id: string): string {
-    return this.library.find(id).name;
   }
 
   protected percent(ramp: number): string {

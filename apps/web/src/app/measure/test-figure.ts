@@ -70,12 +70,7 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
   imports: [FigureView],
   template: `
     @if (known()) {
-      <y-figure
-        class="h-28 w-44"
-        [figure]="test().id"
-        [side]="side() ?? 'right'"
-        [label]="'Figure: ' + test().name + ', ' + position()"
-      />
+      <y-figure class="h-28 w-44" [figure]="test().id" [label]="'Figure: ' + test().name + ', ' + position()" />
     } @else {
       <svg
         [attr.viewBox]="lying() ? '0 24 64 20' : '0 0 64 44'"
@@ -99,8 +94,6 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
 })
 export class TestFigure {
   readonly test = input.required<RomTest>();
-  /** The side that is measured now. */
-  readonly side = input<'left' | 'right' | null>(null);
   protected readonly position = computed(() => this.test().position);
   protected readonly known = computed(() => this.test().id in FIGURES);
   protected readonly lying = computed(() => ['supine', 'side-lying', 'prone'].includes(this.position()));

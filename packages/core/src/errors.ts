@@ -9,6 +9,7 @@ export type CoreErrorCode =
   | 'unknown-test'
   | 'unknown-exercise'
   | 'unknown-style'
+  | 'invalid-style'
   | 'invalid-date'
   | 'invalid-plan'
   | 'invalid-prescription'

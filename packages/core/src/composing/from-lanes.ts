@@ -1,17 +1,25 @@
 import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
-import type { BlockPlan } from '../planning/block.js';
+import { CoreError } from '../errors.js';
+import type { BlockPlan } from '../planning/plan.js';
 import { scheduleSessions } from '../schedule/block-dates.js';
 import type { PlainDate } from '../schedule/plain-date.js';
-import type { Weekday } from '../schedule/weekday.js';
+import type { Bout } from '../styles/prescription.js';
+import type { Technique } from '../styles/technique.js';
 import type { SessionItem } from '../timeline/item.js';
 import { orderItems } from '../timeline/order.js';
 import { buildTimeline } from '../timeline/timeline.js';
 import { DEFAULT_TIMINGS } from '../timeline/timings.js';
 
-/** How a lane is done: one exercise for the whole block, so that the client learns it. */
-export interface LaneExercise {
+/** The exercise a lane does a technique with; the same for the whole block, so that the client learns it. */
+export interface TechniqueExercise {
+  readonly technique: Technique;
   readonly exerciseId: string;
+}
+
+/** How a lane is done. */
+export interface LaneExercises {
+  readonly exercises: readonly TechniqueExercise[];
   readonly firstSide: Side;
 }
 
@@ -25,21 +33,38 @@ export interface DatedSession {
 }
 
 /**
- * The dated sessions of a block, one exercise a lane.
+ * The item that a bout of a lane becomes.
+ * @throws CoreError `invalid-plan` when the lane has no exercise for the technique
+ */
+export function itemOf(bout: Bout, lane: LaneExercises, find: FindExercise = exerciseById): SessionItem {
+  const chosen = lane.exercises.find((e) => e.technique === bout.technique);
+  if (!chosen) throw new CoreError('invalid-plan', `Choose an exercise for ${bout.technique}.`);
+  const { technique, ...rest } = bout;
+  const own = find(chosen.exerciseId).technique === technique;
+  return {
+    ...rest,
+    exerciseId: chosen.exerciseId,
+    firstSide: bout.bonus?.side ?? lane.firstSide,
+    ...(own ? {} : { technique }),
+  };
+}
+
+/**
+ * The dated sessions of a block, one exercise a lane and technique.
  * @param lanes in the order of the plan's lanes
+ * @throws CoreError `invalid-plan` when a lane has no exercise for a technique it uses
  */
 export function sessionsOfBlock(
   plan: BlockPlan,
   startDate: PlainDate,
-  trainingDays: readonly Weekday[],
-  lanes: readonly LaneExercise[],
+  lanes: readonly LaneExercises[],
   find: FindExercise = exerciseById,
 ): DatedSession[] {
-  return scheduleSessions(plan, startDate, trainingDays).map(({ date, week, lanes: places }) => {
+  return scheduleSessions(plan, startDate).map(({ date, week, lanes: places }) => {
     const items = orderItems(
-      places.map((i): SessionItem => {
-        const { sets, holdSeconds, sensation } = plan.lanes[i]!.weeks[week - 1]!.prescription;
-        return { ...lanes[i]!, sets, holdSeconds, sensation };
+      places.flatMap((i): SessionItem[] => {
+        const { sessionsPerWeek: _, ...bout } = plan.lanes[i]!.weeks[week - 1]!.prescription;
+        return [bout, ...plan.lanes[i]!.weeks[week - 1]!.extras].map((b) => itemOf(b, lanes[i]!, find));
       }),
       find,
     );

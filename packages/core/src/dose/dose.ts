@@ -1,5 +1,5 @@
-import { CoreError } from '../errors.js';
-import type { Prescription } from '../styles/style.js';
+import type { Side } from '../anatomy/side.js';
+import { amountOf, assertPrescription, withAmount, type Bout, type Prescription } from '../styles/prescription.js';
 
 /** Weekly seconds a side below which reviews see less gain: 5 min (Thomas E et al. 2018, Int J Sports Med 39(4):243-254; from memory). */
 export const FAVOURED_WEEKLY_SECONDS = 300;
@@ -8,31 +8,56 @@ export const FAVOURED_WEEKLY_SECONDS = 300;
 export const FLATTENING_WEEKLY_SECONDS = 600;
 
 /**
- * Refuses a prescription that nobody can do.
- * @throws CoreError `invalid-prescription`
+ * Time under stretch of one bout, whole seconds (domain 2.4): the hold; the stretch phases of contract-relax; lowering and pause of loaded
+ * repetitions; the end pauses of moving ones. Rolling, activation, nerve glides and breathing stretch nothing and count 0.
  */
-export function assertPrescription(p: Pick<Prescription, 'sets' | 'holdSeconds' | 'sessionsPerWeek'>): void {
-  const ok = [p.sets, p.holdSeconds, p.sessionsPerWeek].every((n) => Number.isInteger(n) && n >= 1);
-  if (!ok || p.sessionsPerWeek > 7)
-    throw new CoreError(
-      'invalid-prescription',
-      'Sets, seconds and sessions are whole numbers of 1 or more, with at most 7 sessions a week.',
-    );
+export function boutDose(b: Bout): number {
+  switch (b.technique) {
+    case 'static hold':
+    case 'loaded isometric':
+      return b.holdSeconds;
+    case 'contract-relax':
+      return (b.cycles ?? 1) * b.holdSeconds;
+    case 'loaded eccentric':
+      return (b.reps ?? 0) * ((b.lowerSeconds ?? 0) + b.holdSeconds);
+    case 'moving stretch':
+      return (b.reps ?? 0) * b.holdSeconds;
+    default:
+      return 0;
+  }
 }
 
-/** Time under stretch of one session, seconds per side: sets × hold. Set-up, rests and switches do not count. */
-export function sessionDose(p: Pick<Prescription, 'sets' | 'holdSeconds'>): number {
-  return p.sets * p.holdSeconds;
+/** Time under stretch of one session, seconds a side, without what the tighter side gets on top. */
+export function sessionDose(b: Bout): number {
+  return b.sets * boutDose(b);
 }
 
 /**
- * Time under stretch of one week, seconds per side: sets × hold × sessions.
+ * Time under stretch of one week, seconds a side, without what the tighter side gets on top.
  * @throws CoreError `invalid-prescription`
- * @example weeklyDose({ sets: 2, holdSeconds: 30, sessionsPerWeek: 3 }) // 180
+ * @example weeklyDose({ technique: 'static hold', sets: 2, holdSeconds: 30, sessionsPerWeek: 3, sensation: 5 }) // 180
  */
-export function weeklyDose(p: Pick<Prescription, 'sets' | 'holdSeconds' | 'sessionsPerWeek'>): number {
+export function weeklyDose(p: Prescription): number {
   assertPrescription(p);
   return sessionDose(p) * p.sessionsPerWeek;
+}
+
+/** A side's bouts of a session: how many, and of which size. The bonus of the tighter side is in it. */
+export function boutsOn(b: Bout, side: Side | null): { readonly sets: number; readonly bout: Bout } {
+  const bonus = side !== null && b.bonus?.side === side ? b.bonus : null;
+  if (!bonus) return { sets: b.sets, bout: b };
+  return { sets: b.sets + bonus.sets, bout: bonus.more === 0 ? b : withAmount(b, amountOf(b) + bonus.more) };
+}
+
+/** Time under stretch of one session on a side, bonus and all. Seconds. */
+export function sideSessionDose(b: Bout, side: Side): number {
+  const { sets, bout } = boutsOn(b, side);
+  return sets * boutDose(bout);
+}
+
+/** Time under stretch of one week on a side, bonus and all. Seconds. */
+export function sideWeeklyDose(p: Prescription, side: Side): number {
+  return sideSessionDose(p, side) * p.sessionsPerWeek;
 }
 
 /** What the evidence says about a weekly dose, without blame; null when it lies between the two figures. */
@@ -42,4 +67,12 @@ export function doseRemark(secondsPerSide: number): string | null {
   if (secondsPerSide > FLATTENING_WEEKLY_SECONDS)
     return `Above ${FLATTENING_WEEKLY_SECONDS} s a week gains flatten (Ingram 2025, from memory).`;
   return null;
+}
+
+/**
+ * What grows from week to week, for the ramp: the weekly dose, or for a technique that stretches nothing its bouts in their own unit
+ * (rolled seconds, repetitions, breaths) a week.
+ */
+export function volume(p: Prescription): number {
+  return (boutDose(p) > 0 ? sessionDose(p) : p.sets * amountOf(p)) * p.sessionsPerWeek;
 }

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
 import { weeklyDose } from '../dose/dose.js';
-import { STEADY_HOLD } from '../styles/steady-hold.js';
-import { styleById } from '../styles/index.js';
+import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
 import type { Prescription } from '../styles/style.js';
-import { buildBlock, isEasierWeek, retestWeeks, type BlockInput, type BlockPlan, type PlannedWeek } from './block.js';
+import { buildBlock } from './block.js';
 import { EASIER_SHARE, easierWeek } from './easier-week.js';
-import { LEVELS, limitsFor } from './limits.js';
+import { limitsFor } from './limits.js';
+import type { BlockInput, PlannedWeek } from './plan.js';
+import { easierWeeksOf, phaseOfWeek, retestWeeks } from './weeks.js';
 
 const adult = { age: 46, level: 'regular', trainingDays: [1, 3, 5, 6], easyOn: [] } as const;
 const input: BlockInput = {
@@ -79,28 +79,25 @@ describe('Steady hold, 8 weeks', () => {
 // 2-3 days a week, 2-4 repetitions; 30-60 s holds for older persons.
 describe('against the guideline', () => {
   it('starts at the guideline volume', () => {
-    const { sets, holdSeconds, sessionsPerWeek } = STEADY_HOLD.start;
+    const { start, caps } = STEADY_HOLD.phases[0]!;
+    const { sets, holdSeconds, sessionsPerWeek } = start;
     expect(sets * holdSeconds).toBe(60);
     expect(holdSeconds).toBeLessThanOrEqual(30);
     expect(sets).toBeGreaterThanOrEqual(2);
-    expect(STEADY_HOLD.caps.sets).toBeLessThanOrEqual(4);
+    expect(caps.sets).toBeLessThanOrEqual(4);
     expect(sessionsPerWeek).toBeGreaterThanOrEqual(2);
   });
 
   it('keeps holds of clients over 65 between 30 and 60 s', () => {
-    const l = limitsFor(
-      { ...STEADY_HOLD, start: { ...STEADY_HOLD.start, holdSeconds: 15 } },
-      { ...adult, age: 70 },
-      'calf',
-    );
-    expect([l.holdMin, l.holdMax]).toEqual([30, 60]);
+    const l = limitsFor(STEADY_HOLD, STEADY_HOLD.phases[0]!, { ...adult, age: 70 }, 'calf');
+    expect([l.amountMin, l.amountMax]).toEqual([30, 60]);
     expect(l.reasons.join()).toContain('Garber');
   });
 
   // Common practice, no source.
   it('keeps holds of clients under 18 between 20 and 30 s', () => {
-    const l = limitsFor(STEADY_HOLD, { ...adult, age: 17 }, 'calf');
-    expect([l.holdMin, l.holdMax]).toEqual([20, 30]);
+    const l = limitsFor(STEADY_HOLD, STEADY_HOLD.phases[0]!, { ...adult, age: 17 }, 'calf');
+    expect([l.amountMin, l.amountMax]).toEqual([20, 30]);
   });
 });
 
@@ -140,93 +137,20 @@ describe('easierWeek', () => {
   });
 });
 
-describe('retests', () => {
-  it('stand before week 1, in every easier week and in the last', () => {
-    expect(retestWeeks(8, 4)).toEqual([1, 4, 8]);
-    expect(retestWeeks(10, 3)).toEqual([1, 3, 6, 9, 10]);
-    expect(retestWeeks(6, null)).toEqual([1, 6]);
+describe('weeks', () => {
+  it('retests stand before week 1, in every easier week and in the last', () => {
+    expect(retestWeeks(8, [4, 8])).toEqual([1, 4, 8]);
+    expect(retestWeeks(10, [3, 6, 9])).toEqual([1, 3, 6, 9, 10]);
+    expect(retestWeeks(6, [])).toEqual([1, 6]);
   });
-});
-
-describe('rules hold for every client', () => {
-  const client = fc.record({
-    age: fc.integer({ min: 12, max: 90 }),
-    level: fc.constantFrom(...LEVELS),
-    trainingDays: fc.uniqueArray(fc.constantFrom(1, 2, 3, 4, 5, 6, 7) as fc.Arbitrary<1>, {
-      minLength: 1,
-      maxLength: 7,
-    }),
-    easyOn: fc.uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { maxLength: 5 }),
+  it('easier ones come every nth, or where they are put', () => {
+    expect(easierWeeksOf({ weeks: 10, easierEvery: 3 })).toEqual([3, 6, 9]);
+    expect(easierWeeksOf({ weeks: 10, easierEvery: 3, easierWeeks: [7, 4, 12] })).toEqual([4, 7]);
+    expect(easierWeeksOf({ weeks: 10, easierEvery: null })).toEqual([]);
   });
-  const any: fc.Arbitrary<BlockInput> = fc.record({
-    client,
-    lanes: fc
-      .uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { minLength: 1, maxLength: 4 })
-      .map((groups) => groups.map((group) => ({ group, styleId: 'steady-hold' }))),
-    weeks: fc.integer({ min: 4, max: 16 }),
-    ramp: fc.integer({ min: 0, max: 10 }).map((n) => n / 20),
-    easierEvery: fc.constantFrom(null, 3, 4, 5, 6),
-  });
-  const each = (check: (i: BlockInput, lane: BlockPlan['lanes'][number]) => void) =>
-    fc.assert(
-      fc.property(any, (i) => buildBlock(i).lanes.forEach((l) => check(i, l))),
-      { numRuns: 150 },
-    );
-
-  it('one variable at a time; with a new set or day the hold may only get shorter', () => {
-    each((_, l) => {
-      const build = l.weeks.filter((w) => w.kind === 'build');
-      build.slice(1).forEach((w, i) => {
-        const [p, q] = [build[i]!.prescription, w.prescription];
-        const up = (['sets', 'holdSeconds', 'sessionsPerWeek', 'sensation'] as const).filter((v) => q[v] > p[v]);
-        const down = (['sets', 'holdSeconds', 'sessionsPerWeek', 'sensation'] as const).filter((v) => q[v] < p[v]);
-        expect(up).toEqual(w.changed ? [w.changed] : []);
-        expect(down.filter((v) => v !== 'holdSeconds')).toEqual([]);
-        if (down.length > 0) expect(['sets', 'sessionsPerWeek']).toContain(w.changed);
-      });
-    });
-  });
-
-  it('the dose of a build week never rises by more than the ramp (but for one step from under 60 s)', () => {
-    each((i, l) => {
-      const build = l.weeks.filter((w) => w.kind === 'build');
-      build.slice(1).forEach((w, k) => {
-        const before = build[k]!.dose;
-        if (before >= 60) expect(w.dose).toBeLessThanOrEqual(before * (1 + i.ramp) + 1e-6);
-        expect(w.dose).toBeGreaterThanOrEqual(before);
-      });
-    });
-  });
-
-  it('keeps every cap of style, client and caution, in whole fives of seconds', () => {
-    each((i, l) => {
-      const limits = limitsFor(styleById(l.styleId), i.client, l.group);
-      for (const { prescription: p, dose } of l.weeks) {
-        expect(p.holdSeconds).toBeGreaterThanOrEqual(limits.holdMin);
-        expect(p.holdSeconds).toBeLessThanOrEqual(limits.holdMax);
-        expect(p.holdSeconds % 5).toBe(0);
-        expect(p.sets).toBeLessThanOrEqual(limits.setsMax);
-        expect(p.sessionsPerWeek).toBeLessThanOrEqual(i.client.trainingDays.length);
-        expect(p.sensation).toBeLessThanOrEqual(i.client.easyOn.includes(l.group) ? 4 : 6);
-        expect(dose).toBe(weeklyDose(p));
-      }
-    });
-  });
-
-  it('has easier weeks just where they belong', () => {
-    each((i, l) => {
-      expect(l.weeks.map((w) => w.kind === 'easier')).toEqual(l.weeks.map((w) => isEasierWeek(w.week, i.easierEvery)));
-      expect(l.weeks.every((w) => w.reason.length > 10)).toBe(true);
-    });
-  });
-
-  it('gives the same plan for the same input', () => {
-    fc.assert(
-      fc.property(any, (i) => {
-        expect(buildBlock(i)).toEqual(buildBlock(structuredClone(i)));
-      }),
-      { numRuns: 30 },
-    );
+  it('an easier week ends a phase; without easier weeks four weeks do', () => {
+    expect([1, 4, 5, 8, 9].map((w) => phaseOfWeek(w, [4, 8]))).toEqual([0, 0, 1, 1, 2]);
+    expect([1, 4, 5, 9].map((w) => phaseOfWeek(w, []))).toEqual([0, 0, 1, 2]);
   });
 });
 

@@ -1,78 +1,11 @@
-import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import { weeklyDose } from '../dose/dose.js';
 import { CoreError } from '../errors.js';
-import { styleById } from '../styles/index.js';
-import type { Prescription, Variable } from '../styles/style.js';
-import { easierWeek } from './easier-week.js';
-import { ladder } from './ladder.js';
-import { limitsFor, type PlanClient } from './limits.js';
-
-/** Bounds of what a coach may ask of the builder. */
-export const BLOCK_BOUNDS = {
-  weeks: { min: 4, max: 16, default: 8 },
-  ramp: { min: 0, max: 0.5, default: 0.2 },
-  easierEvery: { min: 3, max: 6, default: 4 },
-  lanes: { min: 1, max: 12 },
-} as const;
-
-export interface LaneInput {
-  readonly group: MuscleGroupId;
-  readonly styleId: string;
-}
-
-export interface BlockInput {
-  readonly client: PlanClient;
-  readonly lanes: readonly LaneInput[];
-  /** 4 to 16. */
-  readonly weeks: number;
-  /** Largest rise of a lane's weekly dose between build weeks, 0 to 0.5. */
-  readonly ramp: number;
-  /** Every how manyth week is easier, 3 to 6; null for none. */
-  readonly easierEvery: number | null;
-}
-
-export type WeekKind = 'build' | 'easier';
-
-/** What a lane asks in one week, and why. */
-export interface PlannedWeek {
-  /** 1-based. */
-  readonly week: number;
-  readonly kind: WeekKind;
-  readonly prescription: Prescription;
-  /** Seconds per side in the week. */
-  readonly dose: number;
-  /** Rung of the lane's ladder, 1-based. */
-  readonly step: number;
-  /** The variable turned up against the last build week; null when none was. */
-  readonly changed: Variable | null;
-  readonly reason: string;
-}
-
-export interface PlannedLane {
-  readonly group: MuscleGroupId;
-  readonly styleId: string;
-  readonly weeks: readonly PlannedWeek[];
-  /** What narrowed the lane, in words. */
-  readonly limitReasons: readonly string[];
-}
-
-export interface BlockPlan {
-  readonly lanes: readonly PlannedLane[];
-  /** Weeks with a retest, 1-based. Week 1 means before the first session. */
-  readonly retestWeeks: readonly number[];
-}
-
-/** True when a week is an easier one: every nth (domain rule 2.6, 3). */
-export function isEasierWeek(week: number, every: number | null): boolean {
-  return every !== null && week % every === 0;
-}
-
-/** Retests: before week 1, in every easier week and in the last week (domain rule 2.6, 4). */
-export function retestWeeks(weeks: number, easierEvery: number | null): number[] {
-  const out = [1];
-  for (let w = 2; w <= weeks; w++) if (w === weeks || isEasierWeek(w, easierEvery)) out.push(w);
-  return out;
-}
+import type { Technique } from '../styles/technique.js';
+import { BLOCK_BOUNDS } from './bounds.js';
+import { fitWeek } from './fit-week.js';
+import { LanePlanner } from './lane-planner.js';
+import type { BlockInput, BlockPlan, PlannedLane, Trim } from './plan.js';
+import { firstWeekday, openDays } from './week-days.js';
+import { easierWeeksOf, retestWeeks } from './weeks.js';
 
 function assertInput(input: BlockInput): void {
   const { weeks, ramp, easierEvery, lanes } = BLOCK_BOUNDS;
@@ -93,65 +26,37 @@ function assertInput(input: BlockInput): void {
     refuse('Each muscle group can have one lane only.');
 }
 
-function planLane(lane: LaneInput, input: BlockInput): PlannedLane {
-  const style = styleById(lane.styleId);
-  const limits = limitsFor(style, input.client, lane.group);
-  const { steps, top } = ladder(style, limits, input.ramp, input.weeks);
-  const buildWeeks = Array.from({ length: input.weeks }, (_, i) => i + 1).filter(
-    (w) => !isEasierWeek(w, input.easierEvery),
-  ).length;
-  const planned = Math.min(buildWeeks, steps.length);
-
-  const weeks: PlannedWeek[] = [];
-  let built = 0;
-  for (let week = 1; week <= input.weeks; week++) {
-    if (isEasierWeek(week, input.easierEvery)) {
-      const last = steps[Math.max(0, Math.min(built, steps.length) - 1)]!;
-      const prescription = easierWeek(last.prescription);
-      const share = Math.round((weeklyDose(prescription) / weeklyDose(last.prescription)) * 100);
-      weeks.push({
-        week,
-        kind: 'easier',
-        prescription,
-        dose: weeklyDose(prescription),
-        step: Math.max(1, Math.min(built, steps.length)),
-        changed: null,
-        reason: `Easier week: ${share} % of the last build week, nearest to 60 % that whole sets and sessions allow; sensation one lower.`,
-      });
-      continue;
-    }
-    const onTop = built >= steps.length;
-    const index = onTop ? steps.length - 1 : built;
-    const step = steps[index]!;
-    weeks.push({
-      week,
-      kind: 'build',
-      prescription: step.prescription,
-      dose: weeklyDose(step.prescription),
-      step: index + 1,
-      changed: onTop ? null : step.changed,
-      reason: onTop
-        ? `Same as before: ${top!.words}.`
-        : `${capital(step.words)}: planned step ${index + 1} of ${planned}.`,
-    });
-    built++;
-  }
-  return { group: lane.group, styleId: lane.styleId, weeks, limitReasons: limits.reasons };
-}
-
-function capital(s: string): string {
-  return s.charAt(0).toUpperCase() + s.slice(1);
-}
-
 /**
- * A block of weeks: a prescription for every lane and week, each with its reason (domain 2.6, rules 1-5 and 8).
- * Pure and deterministic.
+ * A block of weeks: a prescription for every lane and week, each with its reason (domain 2.6). Pure and deterministic.
  * @throws CoreError `invalid-plan`, `unknown-style`
  */
 export function buildBlock(input: BlockInput): BlockPlan {
   assertInput(input);
+  const easier = easierWeeksOf(input);
+  const first = firstWeekday(input);
+  const planners = input.lanes.map((lane) => new LanePlanner(lane, input, easier));
+  const trims: Trim[] = [];
+  const usual = new Set(input.client.trainingDays).size;
+  for (let week = 1; week <= input.weeks; week++) {
+    const open = openDays(input, week);
+    const drafts = planners.map((p) => p.draft(week, open.length, usual));
+    const { offsets, cuts } = fitWeek(planners, drafts, open, input, week, trims);
+    planners.forEach((p, i) => {
+      p.settle(week, drafts[i]!, offsets[i]!, first, cuts[i]!);
+    });
+  }
   return {
-    lanes: input.lanes.map((lane) => planLane(lane, input)),
-    retestWeeks: retestWeeks(input.weeks, input.easierEvery),
+    lanes: planners.map((p) => p.finished()),
+    retestWeeks: retestWeeks(input.weeks, easier),
+    trims,
   };
+}
+
+/** Techniques that a lane uses anywhere in a plan: each needs an exercise. */
+export function techniquesUsed(lane: PlannedLane): Technique[] {
+  return [
+    ...new Set(
+      lane.weeks.filter((w) => w.kind !== 'rest').flatMap((w) => [w.prescription, ...w.extras].map((b) => b.technique)),
+    ),
+  ];
 }

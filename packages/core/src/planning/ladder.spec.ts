@@ -1,14 +1,21 @@
 import { describe, expect, it } from 'vitest';
-import { STEADY_HOLD } from '../styles/steady-hold.js';
-import type { Prescription } from '../styles/style.js';
-import { ladder, nextStep, type Step } from './ladder.js';
-import { limitsFor } from './limits.js';
+import { LOADED_RANGE } from '../styles/catalogue/loaded-range.js';
+import { LONG_HOLD } from '../styles/catalogue/long-hold.js';
+import { PUSH_RELAX } from '../styles/catalogue/push-relax.js';
+import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
+import { UPKEEP } from '../styles/catalogue/upkeep.js';
+import type { Prescription, Style } from '../styles/style.js';
+import { clampRung, enterPhase, firstStep, nextStep, rungAt, type Climb } from './ladder.js';
+import { limitsFor, type PlanClient } from './limits.js';
 
-const limits = limitsFor(
-  STEADY_HOLD,
-  { age: 40, level: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], easyOn: [] },
-  'hamstrings',
-);
+const adult: PlanClient = { age: 40, level: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], easyOn: [] };
+const climbOf = (style: Style, client: PlanClient = adult, phase = 0): Climb => ({
+  style,
+  phase: style.phases[phase]!,
+  limits: limitsFor(style, style.phases[phase]!, client, 'hamstrings'),
+  loadUnit: 'kg',
+});
+const steady = climbOf(STEADY_HOLD);
 const at = (sets: number, holdSeconds: number, sessionsPerWeek: number, sensation = 5): Prescription => ({
   technique: 'static hold',
   sets,
@@ -16,7 +23,8 @@ const at = (sets: number, holdSeconds: number, sessionsPerWeek: number, sensatio
   sessionsPerWeek,
   sensation,
 });
-const next = (p: Prescription, ramp = 0.2) => nextStep(p, STEADY_HOLD, limits, ramp);
+const next = (p: Prescription, ramp = 0.2, climb = steady) =>
+  nextStep({ prescription: p, activationReps: 0 }, climb, ramp);
 
 // Each by hand from the rule: largest step of the first open variable that keeps the ramp, else a shorter hold, else the next variable.
 describe('nextStep', () => {
@@ -49,30 +57,139 @@ describe('nextStep', () => {
   });
 
   it('allows one smallest step from under 60 s a week, whatever the ramp', () => {
-    const tiny = { ...limits, holdMin: 10 };
-    expect(nextStep(at(1, 20, 2), STEADY_HOLD, tiny, 0)).toMatchObject({ prescription: at(1, 25, 2) });
-    expect(nextStep(at(1, 30, 2), STEADY_HOLD, tiny, 0)).toMatchObject({ why: 'ramp too small' });
+    const tiny = { ...steady, limits: { ...steady.limits, amountMin: 10 } };
+    expect(next(at(1, 20, 2), 0, tiny)).toMatchObject({ prescription: at(1, 25, 2) });
+    expect(next(at(1, 30, 2), 0, tiny)).toMatchObject({ why: 'ramp too small' });
   });
 
   it('takes a large step of a style in fives of seconds when the whole would break the ramp', () => {
-    const bold = { ...STEADY_HOLD, step: { ...STEADY_HOLD.step, holdSeconds: 15 } };
-    expect(nextStep(at(2, 45, 3), bold, limits, 0.2)).toMatchObject({ prescription: at(2, 50, 3) });
-    expect(nextStep(at(2, 45, 3), bold, limits, 0.5)).toMatchObject({ prescription: at(2, 60, 3) });
+    const long = climbOf(LONG_HOLD);
+    // 45 + 15 = 60 s is +33 %; 55 s +22 %; 50 s +11 %.
+    expect(next(at(1, 45, 4), 0.2, long)).toMatchObject({ prescription: at(1, 50, 4) });
+    expect(next(at(1, 45, 4), 0.5, long)).toMatchObject({ prescription: at(1, 60, 4) });
+  });
+
+  it('stays within the weekly dose of a style', () => {
+    const upkeep = climbOf(UPKEEP);
+    expect(next(at(2, 30, 3), 0.5, upkeep)).toMatchObject({ why: 'all caps reached' });
+    const more = { ...upkeep, limits: { ...upkeep.limits, amountMax: 60 } };
+    const top = next(at(2, 30, 3), 0.5, more);
+    expect(top).toMatchObject({ why: 'all caps reached' });
+    expect('words' in top && top.words).toContain('180 s a week');
   });
 });
 
-describe('ladder', () => {
-  it('stops where nothing fits and says why', () => {
-    const { steps, top } = ladder(STEADY_HOLD, limits, 0.02, 10);
-    expect(steps).toHaveLength(1);
-    expect(top?.why).toBe('ramp too small');
-    expect(top?.words).toContain('2 % ramp');
+describe('loaded steps', () => {
+  const loaded = climbOf(LOADED_RANGE, { ...adult, smallestPlate: 2.5 });
+  const lower = (over: Partial<Prescription>): Prescription => ({
+    technique: 'loaded eccentric',
+    sets: 3,
+    holdSeconds: 2,
+    reps: 8,
+    lowerSeconds: 3,
+    sessionsPerWeek: 2,
+    sensation: 5,
+    assistance: 0,
+    load: 0,
+    loadUnit: 'kg',
+    ...over,
   });
 
-  it('gives as many rungs as asked for, each above the last', () => {
-    const { steps, top } = ladder(STEADY_HOLD, limits, 0.2, 12);
-    expect(steps).toHaveLength(12);
-    expect(top).toBeNull();
-    expect(steps.slice(1).every((s: Step) => s.changed !== null)).toBe(true);
+  it('take help away before anything is added', () => {
+    expect(next(lower({ assistance: 2 }), 0.2, loaded)).toMatchObject({
+      changed: 'assistance',
+      prescription: { assistance: 1 },
+    });
+    expect(next(lower({ assistance: 1 }), 0.2, loaded)).toMatchObject({ prescription: { assistance: 0, load: 0 } });
+  });
+
+  it('begin with the smallest plate', () => {
+    expect(next(lower({}), 0.2, loaded)).toMatchObject({ changed: 'load', prescription: { load: 2.5, reps: 8 } });
+  });
+
+  // 2.5 of 5 kg is half as much again: repetitions go back to 6 and are built up before the next plate.
+  it('build repetitions up again when a plate is more than a tenth, and say what would help', () => {
+    const step = next(lower({ load: 5 }), 0.2, loaded);
+    expect(step).toMatchObject({ changed: 'load', prescription: { load: 7.5, reps: 6 } });
+    expect(step.words).toContain('a smaller plate would help');
+    expect(next(lower({ load: 7.5, reps: 6 }), 0.2, loaded)).toMatchObject({
+      changed: 'reps',
+      prescription: { reps: 7 },
+    });
+  });
+
+  // ACSM 2009, from memory: 2-10 % once the repetitions are managed.
+  it('add one plate and nothing else when it is a tenth or less', () => {
+    const fine = climbOf(LOADED_RANGE, { ...adult, smallestPlate: 0.5 });
+    expect(next(lower({ load: 10 }), 0.2, fine)).toMatchObject({ prescription: { load: 10.5, reps: 8 } });
+  });
+
+  it('stop at the heaviest load', () => {
+    expect(next(lower({ load: 20 }), 0.2, loaded)).toMatchObject({ why: 'all caps reached' });
+  });
+});
+
+describe('contract-relax steps', () => {
+  it('lengthen the stretch phase by what the ramp allows: 15 → 18 s is 20 %', () => {
+    const climb = climbOf(PUSH_RELAX);
+    expect(next(firstStep(climb).prescription, 0.2, climb)).toMatchObject({
+      changed: 'holdSeconds',
+      prescription: { holdSeconds: 18 },
+    });
+    const long = { ...firstStep(climb).prescription, holdSeconds: 30 };
+    expect(next(long, 0.2, climb)).toMatchObject({ changed: 'effort', prescription: { effort: 30 } });
+    expect(next({ ...long, effort: 70 }, 0.2, climb)).toMatchObject({ prescription: { effort: 75 } });
+  });
+});
+
+describe('entering', () => {
+  it('a baseline: the highest rung that does not pass it', () => {
+    // Steady hold: 180, 210, 240, 270 s …
+    expect(rungAt(steady, 250, 0.2).prescription).toMatchObject({ sets: 2, holdSeconds: 40 });
+    expect(rungAt(steady, 100, 0.2).prescription).toMatchObject({ sets: 2, holdSeconds: 30 });
+  });
+
+  it('another style of the same technique goes on near the dose before, never above the ramp', () => {
+    // 3 × 45 × 3 = 405 s: of Long hold 1 × 45, 50, 60, 70, 80, 95 s × 4 the highest not above it is 95 s, 380 s.
+    const entry = enterPhase({ prescription: at(3, 45, 3), activationReps: 0 }, climbOf(LONG_HOLD), 0.2);
+    expect(entry.prescription).toMatchObject({ sets: 1, holdSeconds: 95, sessionsPerWeek: 4 });
+  });
+
+  it('another technique begins at its start, made smaller where the ramp asks for it', () => {
+    // 60 s a week before: 72 s at most; 2 × 6 × 5 s × 2 = 120 s is too much; 1 × 6 × 5 × 2 = 60 and 1 × 7 … fits best at 60.
+    const entry = enterPhase({ prescription: at(1, 20, 3), activationReps: 0 }, climbOf(LOADED_RANGE), 0.2);
+    expect(entry.prescription).toMatchObject({ technique: 'loaded eccentric', sets: 1, reps: 6, sessionsPerWeek: 2 });
+  });
+
+  it('the loaded hold keeps the load that was lowered, and never more help', () => {
+    const before: Prescription = {
+      technique: 'loaded eccentric',
+      sets: 2,
+      holdSeconds: 2,
+      reps: 8,
+      lowerSeconds: 3,
+      sessionsPerWeek: 2,
+      sensation: 5,
+      assistance: 0,
+      load: 5,
+      loadUnit: 'kg',
+    };
+    const entry = enterPhase({ prescription: before, activationReps: 0 }, climbOf(LOADED_RANGE, adult, 1), 0.2);
+    expect(entry.prescription).toMatchObject({
+      technique: 'loaded isometric',
+      holdSeconds: 20,
+      load: 5,
+      assistance: 0,
+    });
+  });
+});
+
+describe('clampRung', () => {
+  it('brings what a hand left outside back inside, within the ramp', () => {
+    const rung = { prescription: at(6, 90, 6, 6), activationReps: 0 };
+    const back = clampRung(rung, steady, 0.2).prescription;
+    expect(back).toMatchObject({ sets: 4, holdSeconds: 60, sessionsPerWeek: 6 });
+    const same = { prescription: at(2, 30, 3), activationReps: 0 };
+    expect(clampRung(same, steady, 0.2).prescription).toEqual(same.prescription);
   });
 });

@@ -1,7 +1,5 @@
-import type { BlockPlan } from '../planning/block.js';
+import type { BlockPlan } from '../planning/plan.js';
 import { addDays, daysBetween, weekdayOf, type PlainDate } from './plain-date.js';
-import { spreadDays } from './spread-days.js';
-import type { Weekday } from './weekday.js';
 
 /** One dated visit to the mat: which lanes it holds. */
 export interface ScheduledSession {
@@ -18,23 +16,17 @@ export function datesOfWeek(startDate: PlainDate, week: number): PlainDate[] {
 }
 
 /**
- * Dates of all sessions of a block. Each lane is spread evenly over the client's days; a day with several lanes is one session.
+ * Dates of all sessions of a block: each lane on the days its weeks were planned for; a day with several lanes is one session.
  */
-export function scheduleSessions(
-  plan: BlockPlan,
-  startDate: PlainDate,
-  trainingDays: readonly Weekday[],
-): ScheduledSession[] {
+export function scheduleSessions(plan: BlockPlan, startDate: PlainDate): ScheduledSession[] {
   const out: ScheduledSession[] = [];
   const weeks = plan.lanes[0]?.weeks.length ?? 0;
-  for (let week = 1; week <= weeks; week++) {
-    const laneDays = plan.lanes.map((l) => spreadDays(trainingDays, l.weeks[week - 1]!.prescription.sessionsPerWeek));
+  for (let week = 1; week <= weeks; week++)
     for (const date of datesOfWeek(startDate, week)) {
       const day = weekdayOf(date);
-      const lanes = laneDays.flatMap((days, i) => (days.includes(day) ? [i] : []));
+      const lanes = plan.lanes.flatMap((l, i) => (l.weeks[week - 1]!.days.includes(day) ? [i] : []));
       if (lanes.length > 0) out.push({ date, week, lanes });
     }
-  }
   return out;
 }
 

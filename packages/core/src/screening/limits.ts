@@ -31,7 +31,8 @@ export function limitsOfCautions(cautions: readonly Caution[]): CautionLimits {
   };
 }
 
-function speaksAgainst(e: CautionEffect, x: ExerciseTraits): boolean {
+/** True when what a caution takes away rules an exercise out. */
+export function speaksAgainst(e: CautionEffect, x: ExerciseTraits): boolean {
   return (
     [x.primary, ...x.secondary].some((g) => e.groupsOff.includes(g)) ||
     e.techniquesOff.includes(x.technique) ||

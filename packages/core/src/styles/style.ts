@@ -1,37 +1,47 @@
 import type { Source } from '../source.js';
+import type { Assistance, Variable } from './prescription.js';
+import type { Technique } from './technique.js';
 
-/** How a stretch is done. */
-export const TECHNIQUES = [
-  'static hold',
-  'contract-relax',
-  'loaded eccentric',
-  'loaded isometric',
-  'moving stretch',
-  'release',
-  'nerve glide',
-  'activation',
-  'breathing',
-] as const;
-export type Technique = (typeof TECHNIQUES)[number];
+export * from './prescription.js';
+export * from './technique.js';
 
-/** What a lane asks in one week when its technique is a static hold. */
-export interface Prescription {
-  readonly technique: 'static hold';
-  /** Bouts on each side in one session. */
+/** Values a phase of a style begins with; those its technique does not use are left out. */
+export interface StyleStart {
   readonly sets: number;
-  /** Seconds of one bout. */
   readonly holdSeconds: number;
-  /** Sessions in the week. */
   readonly sessionsPerWeek: number;
-  /** Target sensation, 0-10; never above 6, where conversation stays possible. */
-  readonly sensation: number;
+  readonly reps?: number;
+  readonly cycles?: number;
+  readonly pushSeconds?: number;
+  readonly effort?: number;
+  readonly lowerSeconds?: number;
+  readonly assistance?: Assistance;
 }
 
-/** What a style can turn up, one at a time. */
-export type Variable = 'holdSeconds' | 'sets' | 'sessionsPerWeek' | 'sensation';
+/** A stretch of weeks with one technique. A block's first phase ends with its first easier week. */
+export interface StylePhase {
+  readonly technique: Technique;
+  readonly start: StyleStart;
+  /** Variables in the order in which they progress. */
+  readonly order: readonly Variable[];
+  /** Size of one step of each variable; 1 where nothing is said. */
+  readonly step: Readonly<Partial<Record<Variable, number>>>;
+  /** Highest value of each variable (lowest help); a variable without a cap does not move. */
+  readonly caps: Readonly<Partial<Record<Variable, number>>>;
+  /** A re-split never takes the bout below this: seconds, repetitions or breaths. */
+  readonly amountFloor: number;
+  /** Bouts are prescribed in multiples of this when a step is made smaller or re-split. */
+  readonly amountGrain: number;
+}
 
-/** Highest sensation that is ever a target: someone who cannot hold a conversation has gone too far (talk test). */
-export const HIGHEST_TARGET = 6;
+/** What stands before or after the stretch in every session. */
+export interface StyleExtra {
+  readonly technique: Technique;
+  readonly sets: number;
+  /** Seconds, repetitions or breaths. */
+  readonly amount: number;
+  readonly cap: number;
+}
 
 /** A school of progression, as data (domain 2.5). */
 export interface Style {
@@ -39,16 +49,20 @@ export interface Style {
   readonly name: string;
   /** One sentence for the coach. */
   readonly summary: string;
-  readonly technique: Prescription['technique'];
-  readonly start: { readonly sets: number; readonly holdSeconds: number; readonly sessionsPerWeek: number };
-  /** Variables in the order in which they progress. */
-  readonly order: readonly Variable[];
-  /** Size of one step of each variable. */
-  readonly step: Readonly<Record<Variable, number>>;
-  /** A re-split never takes the hold below this. Seconds. */
-  readonly holdFloor: number;
-  readonly caps: Readonly<Record<Variable, number>>;
-  /** Every how manyth week is easier; null for never. */
+  /** At least one; the last goes on to the end of the block. */
+  readonly phases: readonly StylePhase[];
+  readonly before: StyleExtra | null;
+  readonly after: StyleExtra | null;
+  /** Highest weekly seconds a side of the lane; null for none. */
+  readonly doseCap: number | null;
+  /** False when easier weeks pass it by: there is nothing to make easier. */
+  readonly easierWeeks: boolean;
+  /** Every how manyth week the style would make easier when the coach leaves it to the style; null for never. */
   readonly easierEvery: number | null;
   readonly sources: readonly Source[];
 }
+
+/** Sessions of one group stand at least this many days apart when they are loaded: 48 h. Common practice, no source. */
+export const LOADED_GAP_DAYS = 2;
+/** Loaded sessions of one group in a week, at most. Common practice, no source. */
+export const LOADED_SESSIONS = 3;

@@ -1,4 +1,5 @@
 import type { Side } from '../anatomy/side.js';
+import { isWork } from './cue.js';
 import type { Timeline } from './timeline.js';
 
 /** Where a running session stands. A value; every function below returns a new one. */
@@ -14,9 +15,11 @@ export interface PlayerState {
 export interface SetDone {
   readonly item: number;
   readonly side: Side | null;
+  /** 1-based bout on this side; the cycles of contract-relax are bouts. */
   readonly set: number;
+  /** Seconds that count: time under stretch, or working seconds where nothing is stretched. */
   readonly plannedSeconds: number;
-  /** Whole seconds held; less than planned when it was left early. */
+  /** Whole seconds of those that were done; less than planned when it was left early. */
   readonly doneSeconds: number;
 }
 
@@ -40,9 +43,11 @@ export function isFinished(state: PlayerState, timeline: Timeline): boolean {
 
 function bout(timeline: Timeline, index: number, elapsedMs: number): SetDone[] {
   const cue = timeline.cues[index];
-  if (!cue || cue.kind !== 'hold' || cue.item === null || cue.set === null) return [];
-  const doneSeconds = Math.min(cue.seconds, Math.floor(elapsedMs / 1000));
-  return [{ item: cue.item, side: cue.side, set: cue.set, plannedSeconds: cue.seconds, doneSeconds }];
+  if (!cue || cue.bout === null || cue.item === null) return [];
+  // Of repetitions only a part of each second is stretch: the log is worth the same part of what was planned.
+  const part = Math.min(1, Math.floor(elapsedMs / 1000) / cue.seconds);
+  const doneSeconds = Math.floor(part * cue.counts + 1e-9);
+  return [{ item: cue.item, side: cue.side, set: cue.bout, plannedSeconds: cue.counts, doneSeconds }];
 }
 
 /**
@@ -100,7 +105,8 @@ export function sessionSecondsLeft(state: PlayerState, timeline: Timeline): numb
   return cue ? timeline.totalSeconds - cue.start - Math.floor(state.elapsedMs / 1000) : 0;
 }
 
-/** True in the last seconds of a hold. */
+/** True in the last seconds of work. */
 export function isLastSeconds(state: PlayerState, timeline: Timeline): boolean {
-  return timeline.cues[state.cue]?.kind === 'hold' && secondsLeft(state, timeline) <= LAST_SECONDS;
+  const cue = timeline.cues[state.cue];
+  return cue !== undefined && isWork(cue) && secondsLeft(state, timeline) <= LAST_SECONDS;
 }

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
 import { longestSessions, sessionsOfBlock } from '../composing/from-lanes.js';
 import { buildBlock } from '../planning/block.js';
-import type { SessionItem } from './item.js';
+import { boutCount, type SessionItem } from './item.js';
 import { orderItems } from './order.js';
+import { sessionSeconds, timeItem } from './session-seconds.js';
 import { buildTimeline, itemSeconds } from './timeline.js';
 import { DEFAULT_TIMINGS, warmUpSeconds } from './timings.js';
 
@@ -15,15 +16,28 @@ const calf: SessionItem = {
   sensation: 5,
   firstSide: 'right',
 };
+/** The bout of a technique, for an exercise that is done as it says. */
+const boutFields: Readonly<Record<string, Partial<SessionItem>>> = {
+  'contract-relax': { cycles: 3, pushSeconds: 6, effort: 20 },
+  'loaded eccentric': { reps: 6, lowerSeconds: 3, holdSeconds: 2 },
+  'moving stretch': { reps: 6, holdSeconds: 2 },
+  activation: { reps: 10, holdSeconds: 0 },
+  'nerve glide': { reps: 8, holdSeconds: 0 },
+  breathing: { reps: 10, holdSeconds: 0 },
+};
 const hamstring: SessionItem = { ...calf, exerciseId: 'supine-strap-hamstring' };
 
-const anyItem: fc.Arbitrary<SessionItem> = fc.record({
-  exerciseId: fc.constantFrom(...EXERCISES.map((e) => e.id)),
-  sets: fc.integer({ min: 1, max: 4 }),
-  holdSeconds: fc.integer({ min: 5, max: 120 }),
-  sensation: fc.integer({ min: 1, max: 6 }),
-  firstSide: fc.constantFrom('left', 'right'),
-});
+const anyItem: fc.Arbitrary<SessionItem> = fc
+  .record({
+    exerciseId: fc.constantFrom(...EXERCISES.map((e) => e.id)),
+    sets: fc.integer({ min: 1, max: 4 }),
+    holdSeconds: fc.integer({ min: 5, max: 120 }),
+    sensation: fc.integer({ min: 1, max: 6 }),
+    firstSide: fc.constantFrom('left' as const, 'right' as const),
+  })
+  .map((i): SessionItem => ({ ...i, ...boutFields[exerciseById(i.exerciseId).technique] }));
+
+const STRETCHING_KINDS = new Set<string>(['hold', 'repetitions', 'roll', 'breaths']);
 
 describe('warmUpSeconds', () => {
   // Common practice, no source: under 15 min the larger of 2 min and a fifth of the session, else 5 min.
@@ -81,12 +95,10 @@ describe('buildTimeline', () => {
         }
         expect(t.totalSeconds).toBe(at);
         expect(Object.values(t.byKind).reduce((a, b) => a + b, 0)).toBe(at);
-        const held = (side: string) =>
-          t.cues
-            .filter((c) => c.kind === 'hold' && (c.side === side || c.side === null))
-            .reduce((sum, c) => sum + c.seconds, 0);
-        expect(held('left')).toBe(held('right'));
-        expect(held('left')).toBe(items.reduce((sum, i) => sum + i.sets * i.holdSeconds, 0));
+        const counted = (side: string) =>
+          t.cues.filter((c) => c.side === side || c.side === null).reduce((sum, c) => sum + c.counts, 0);
+        expect(counted('left')).toBe(counted('right'));
+        expect(t.cues.reduce((sum, c) => sum + (STRETCHING_KINDS.has(c.kind) ? 0 : c.counts), 0)).toBe(0);
         items.forEach((item, i) => {
           const first = exerciseById(item.exerciseId).sides === 'each' ? item.firstSide : undefined;
           expect(t.cues.find((c) => c.item === i && c.side)?.side ?? undefined).toBe(first);
@@ -115,9 +127,85 @@ describe('buildTimeline', () => {
     const refused = expect.objectContaining({ code: 'invalid-timeline' });
     expect(() => buildTimeline([{ ...calf, sets: 0 }])).toThrow(refused);
     expect(() => buildTimeline([{ ...calf, holdSeconds: 30.5 }])).toThrow(refused);
+    expect(() => buildTimeline([{ ...calf, exerciseId: 'bridge' }])).toThrow(refused);
     expect(() => buildTimeline([calf], true, { ...DEFAULT_TIMINGS, rest: -1 })).toThrow(refused);
     expect(() => buildTimeline([{ ...calf, exerciseId: 'none' }])).toThrow(
       expect.objectContaining({ code: 'unknown-exercise' }),
+    );
+  });
+});
+
+// Each by hand from the timings of domain 2.7.
+describe('cues of each technique', () => {
+  const cuesOf = (item: SessionItem) =>
+    buildTimeline([item], true).cues.filter(
+      (c) => c.side === 'right' && !['position', 'prop', 'switch'].includes(c.kind),
+    );
+
+  it('contract-relax: push, let go, stretch, three times; every stretch is a bout', () => {
+    const cues = cuesOf({
+      ...hamstring,
+      technique: 'contract-relax',
+      sets: 1,
+      holdSeconds: 15,
+      cycles: 3,
+      pushSeconds: 6,
+      effort: 20,
+    });
+    expect(cues.map((c) => `${c.kind} ${c.seconds}`)).toEqual([
+      'entry 3',
+      ...['push 6', 'let go 2', 'hold 15', 'push 6', 'let go 2', 'hold 15', 'push 6', 'let go 2', 'hold 15'],
+      'exit 5',
+    ]);
+    expect(cues.filter((c) => c.bout !== null).map((c) => [c.bout, c.counts])).toEqual([
+      [1, 15],
+      [2, 15],
+      [3, 15],
+    ]);
+    expect(cues[1]!.text).toContain('heel away into the strap');
+    expect(cues[1]!.text).toContain('20 %');
+  });
+
+  it('loaded: 6 × (3 down + 2 pause + 2 back) = 42 s of which 30 s stretch, 45 s rest between sets', () => {
+    const cues = cuesOf({
+      ...calf,
+      exerciseId: 'step-heel-drop',
+      reps: 6,
+      lowerSeconds: 3,
+      holdSeconds: 2,
+      assistance: 1,
+      load: 5,
+      loadUnit: 'kg',
+    });
+    expect(cues.map((c) => `${c.kind} ${c.seconds}`)).toEqual([
+      ...['entry 3', 'repetitions 42', 'exit 5', 'rest 45', 'entry 3', 'repetitions 42', 'exit 5'],
+    ]);
+    expect(cues[1]).toMatchObject({ bout: 1, counts: 30 });
+    expect(cues[1]!.text).toContain('light help. Load 5 kg');
+  });
+
+  it('moving: 6 × (3 + 2) = 30 s, of which 12 s count', () => {
+    const cues = cuesOf({ ...calf, exerciseId: 'half-kneeling-ankle-rock', sets: 1, reps: 6, holdSeconds: 2 });
+    expect(cues[1]).toMatchObject({ kind: 'repetitions', seconds: 30, counts: 12 });
+  });
+
+  it('the tighter side’s extra set is on that side only', () => {
+    const item: SessionItem = { ...calf, bonus: { side: 'right', sets: 1, more: 0 } };
+    const t = buildTimeline([item], true);
+    const held = (side: string) => t.cues.filter((c) => c.side === side).reduce((sum, c) => sum + c.counts, 0);
+    expect([held('right'), held('left')]).toEqual([90, 60]);
+    const exercise = exerciseById(calf.exerciseId);
+    expect([boutCount(item, exercise, 'right'), boutCount(item, exercise, 'left')]).toEqual([3, 2]);
+  });
+});
+
+describe('sessionSeconds', () => {
+  it('is the length of the timeline, without making its cues', () => {
+    fc.assert(
+      fc.property(fc.array(anyItem, { minLength: 1, maxLength: 8 }), (items) => {
+        const timed = items.map((i) => timeItem(i, exerciseById(i.exerciseId)));
+        expect(sessionSeconds(timed)).toBe(buildTimeline(orderItems(items)).totalSeconds);
+      }),
     );
   });
 });
@@ -146,15 +234,10 @@ describe('sessionsOfBlock', () => {
     ramp: 0.2,
     easierEvery: 4,
   });
-  const sessions = sessionsOfBlock(
-    plan,
-    '2026-03-09',
-    [1, 3, 5],
-    [
-      { exerciseId: 'supine-strap-hamstring', firstSide: 'right' },
-      { exerciseId: 'bent-knee-wall-calf', firstSide: 'left' },
-    ],
-  );
+  const sessions = sessionsOfBlock(plan, '2026-03-09', [
+    { exercises: [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring' }], firstSide: 'right' },
+    { exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }], firstSide: 'left' },
+  ]);
 
   it('carries the prescription of the week into every session, in order, with its exact length', () => {
     const first = sessions[0]!;

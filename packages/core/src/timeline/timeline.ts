@@ -1,10 +1,14 @@
 import { otherSide, type Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { Exercise } from '../catalogue/exercise.js';
+import { boutsOn } from '../dose/dose.js';
 import { CoreError } from '../errors.js';
 import type { Position } from '../measuring/rom-test.js';
-import type { Cue, CueKind } from './cue.js';
-import type { SessionItem } from './item.js';
+import { amountOf } from '../styles/prescription.js';
+import { isLoaded } from '../styles/technique.js';
+import { boutSeconds, boutSegments } from './bout-cues.js';
+import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
+import { boutOf, type SessionItem } from './item.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
 
 export interface Timeline {
@@ -17,17 +21,35 @@ export interface Timeline {
 
 type Draft = Omit<Cue, 'start'>;
 
+/** What of an exercise decides how long it takes and where it stands. */
+export type PlacedExercise = Pick<Exercise, 'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides'>;
+
+/** Where the body is, and what lies at hand, before an item begins. */
+export interface Before {
+  readonly position: Position | null;
+  readonly props: readonly string[];
+}
+export const NOWHERE: Before = { position: null, props: [] };
+
 function sideWord(side: Side | null): string {
   return side === null ? '' : side === 'left' ? 'Left side. ' : 'Right side. ';
 }
 
-function itemCues(
-  item: SessionItem,
-  index: number,
-  exercise: Exercise,
-  before: { position: Position | null; props: readonly string[] },
-  t: Timings,
-): Draft[] {
+/** Sides of an item in the order they are done; one null for an exercise that works both at once. */
+function sidesOf(item: SessionItem, exercise: PlacedExercise): readonly (Side | null)[] {
+  return exercise.sides === 'each' ? [item.firstSide, otherSide(item.firstSide)] : [null];
+}
+
+/** Props of an exercise that are not at hand yet. */
+function fetched(exercise: PlacedExercise, before: Before): readonly string[] {
+  return exercise.props.filter((p) => !before.props.includes(p));
+}
+
+function positionSeconds(exercise: PlacedExercise, before: Before, t: Timings): number {
+  return before.position === exercise.position ? t.samePosition : t.newPosition;
+}
+
+function itemCues(item: SessionItem, index: number, exercise: Exercise, before: Before, t: Timings): Draft[] {
   const out: Draft[] = [];
   const add = (
     kind: CueKind,
@@ -35,24 +57,55 @@ function itemCues(
     text: string,
     side: Side | null = null,
     set: number | null = null,
+    bout: number | null = null,
+    counts = 0,
   ): void => {
-    if (seconds > 0) out.push({ kind, seconds, item: index, side, set, text });
+    if (seconds > 0) out.push({ kind, seconds, item: index, side, set, bout, counts, text });
   };
-  const sides: (Side | null)[] = exercise.sides === 'each' ? [item.firstSide, otherSide(item.firstSide)] : [null];
-  const isNew = before.position !== exercise.position;
-  add('position', isNew ? t.newPosition : t.samePosition, `${exercise.name}. ${exercise.steps[0]}`, sides[0]);
-  const fetched = exercise.props.filter((p) => !before.props.includes(p));
-  if (fetched.length > 0) add('prop', t.prop, `Have ready: ${fetched.join(', ')}.`, sides[0]);
+  const sides = sidesOf(item, exercise);
+  const asked = boutOf(item, exercise);
+  const rest = isLoaded(asked.technique) ? t.loadedRest : t.rest;
+  add('position', positionSeconds(exercise, before, t), `${exercise.name}. ${exercise.steps[0]}`, sides[0]);
+  const props = fetched(exercise, before);
+  if (props.length > 0) add('prop', t.prop, `Have ready: ${props.join(', ')}.`, sides[0]);
   sides.forEach((side, sideIndex) => {
     if (sideIndex > 0) add('switch', t.sideSwitch, `Other side: ${side}.`, side);
-    for (let set = 1; set <= item.sets; set++) {
-      add('entry', t.entry, `${sideWord(side)}Go to the first clear pull.`, side, set);
-      add('hold', item.holdSeconds, `${sideWord(side)}Hold and breathe.`, side, set);
-      add('exit', t.exit, 'Come out slowly, shake out, notice.', side, set);
-      if (set < item.sets) add('rest', t.rest, 'Rest.', side, set);
+    const { sets, bout } = boutsOn(asked, side);
+    let logged = 0;
+    for (let set = 1; set <= sets; set++) {
+      for (const s of boutSegments(bout, exercise, t))
+        add(
+          s.kind,
+          s.seconds,
+          s.kind === 'exit' ? s.text : `${sideWord(side)}${s.text}`,
+          side,
+          set,
+          s.counts === null ? null : ++logged,
+          s.counts ?? 0,
+        );
+      if (set < sets) add('rest', rest, 'Rest.', side, set);
     }
   });
   return out;
+}
+
+/** Seconds of an item's bouts, rests and side switch, without getting into position. */
+export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: Timings = DEFAULT_TIMINGS): number {
+  const asked = boutOf(item, exercise);
+  const rest = isLoaded(asked.technique) ? t.loadedRest : t.rest;
+  const sides = sidesOf(item, exercise);
+  return sides.reduce(
+    (sum, side) => {
+      const { sets, bout } = boutsOn(asked, side);
+      return sum + sets * boutSeconds(bout, t) + (sets - 1) * rest;
+    },
+    (sides.length - 1) * t.sideSwitch,
+  );
+}
+
+/** Seconds of getting into position and fetching things before an item. */
+export function itemApproachSeconds(exercise: PlacedExercise, before: Before, t: Timings = DEFAULT_TIMINGS): number {
+  return positionSeconds(exercise, before, t) + (fetched(exercise, before).length > 0 ? t.prop : 0);
 }
 
 /**
@@ -73,11 +126,12 @@ export function buildTimeline(
   if (Object.values(timings).some((s: number) => !Number.isInteger(s) || s < 0))
     throw new CoreError('invalid-timeline', 'Every timing is a whole number of seconds, 0 or more.');
   const drafts: Draft[] = [];
-  let before: { position: Position | null; props: readonly string[] } = { position: null, props: [] };
+  let before = NOWHERE;
   items.forEach((item, i) => {
-    if (![item.sets, item.holdSeconds].every((n) => Number.isInteger(n) && n >= 1))
-      throw new CoreError('invalid-timeline', 'Sets and hold seconds are whole numbers of 1 or more.');
     const exercise = find(item.exerciseId);
+    const asked = boutOf(item, exercise);
+    if (!Number.isInteger(asked.sets) || asked.sets < 1 || !Number.isInteger(amountOf(asked)) || amountOf(asked) < 1)
+      throw new CoreError('invalid-timeline', 'Sets, seconds and repetitions are whole numbers of 1 or more.');
     drafts.push(...itemCues(item, i, exercise, before, timings));
     before = { position: exercise.position, props: exercise.props };
   });
@@ -90,19 +144,12 @@ export function buildTimeline(
       item: null,
       side: null,
       set: null,
+      bout: null,
+      counts: 0,
       text: 'Easy whole-body movement until you are warm: walk on the spot, swing the arms, bend and stretch the knees.',
     });
 
-  const byKind: Record<CueKind, number> = {
-    'warm-up': 0,
-    position: 0,
-    prop: 0,
-    entry: 0,
-    hold: 0,
-    exit: 0,
-    rest: 0,
-    switch: 0,
-  };
+  const byKind = Object.fromEntries(CUE_KINDS.map((k) => [k, 0])) as Record<CueKind, number>;
   let start = 0;
   const cues = drafts.map((d) => {
     const cue: Cue = { ...d, start };

@@ -13,6 +13,16 @@ export interface Timings {
   readonly sideSwitch: number;
   /** Between two sets of one side; none after the last. */
   readonly rest: number;
+  /** The same between two loaded sets. */
+  readonly loadedRest: number;
+  /** Between push and stretch of contract-relax. */
+  readonly letGo: number;
+  /** Way back of a loaded repetition, with help. */
+  readonly return: number;
+  /** Movement of a repetition, there and back, without its pause. */
+  readonly repetition: number;
+  /** One breath, until the client's own pace is measured. */
+  readonly breath: number;
 }
 
 export const DEFAULT_TIMINGS: Timings = {
@@ -23,6 +33,11 @@ export const DEFAULT_TIMINGS: Timings = {
   exit: 5,
   sideSwitch: 5,
   rest: 10,
+  loadedRest: 45,
+  letGo: 2,
+  return: 2,
+  repetition: 3,
+  breath: 5,
 };
 
 /** A session under this length has a short warm-up. Seconds. */

@@ -1,0 +1,215 @@
+import { muscleGroupName } from '../../anatomy/muscle-group.js';
+import { groupDoses } from '../../dose/shares.js';
+import { FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../../dose/dose.js';
+import { isLoaded, LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
+import { speaksAgainst } from '../../screening/limits.js';
+import { sessionSeconds, type TimedItem } from '../../timeline/session-seconds.js';
+import { formatClock } from '../../words/duration.js';
+import { BLOCK_BOUNDS } from '../bounds.js';
+import type { BlockInput, BlockPlan } from '../plan.js';
+import { firstWeekday } from '../week-days.js';
+import { easierWeeksOf, retestWeeks } from '../weeks.js';
+import type { Fix, Violation } from './violation.js';
+
+/** The items of a lane's cell, for timing. */
+export type ItemsOf = (lane: number, week: number) => readonly TimedItem[];
+
+/** Longest stretch of weeks without an easier one. Common practice, no source. */
+const MOST_BUILD_WEEKS = 6;
+
+function unlockLast(plan: BlockPlan, week: number, lanes: readonly number[]): Fix | null {
+  const lane = [...lanes].reverse().find((i) => plan.lanes[i]!.weeks[week - 1]!.locked);
+  return lane === undefined
+    ? null
+    : {
+        kind: 'unlock',
+        label: `Let the plan set ${muscleGroupName(plan.lanes[lane]!.group).toLowerCase()} in week ${week}`,
+        lane,
+        week,
+      };
+}
+
+/** Minutes and number of lanes of every visit (rule 10). */
+export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf): Violation[] {
+  const out: Violation[] = [];
+  const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
+  const budget = input.client.minutesPerSession === undefined ? null : input.client.minutesPerSession * 60;
+  for (let week = 1; week <= input.weeks; week++) {
+    const days = new Set(plan.lanes.flatMap((l) => l.weeks[week - 1]!.days));
+    let longest = 0;
+    let lanesThere: readonly number[] = [];
+    let crowd: readonly number[] = [];
+    for (const day of days) {
+      const lanes = plan.lanes.flatMap((l, i) => (l.weeks[week - 1]!.days.includes(day) ? [i] : []));
+      const seconds = sessionSeconds(lanes.flatMap((i) => itemsOf(i, week)));
+      if (seconds > longest) {
+        longest = seconds;
+        lanesThere = lanes;
+      }
+      if (lanes.length > crowd.length) crowd = lanes;
+    }
+    if (budget !== null && longest > budget)
+      out.push({
+        rule: 'time',
+        lane: null,
+        week,
+        severity: 'warning',
+        message: `The longest session lasts ${formatClock(longest)} min; the budget is ${formatClock(budget)}.`,
+        fix: unlockLast(plan, week, lanesThere),
+      });
+    if (crowd.length > most)
+      out.push({
+        rule: 'time',
+        lane: null,
+        week,
+        severity: 'warning',
+        message: `${crowd.length} lanes in one session, at most ${most}.`,
+        fix: unlockLast(plan, week, crowd),
+      });
+  }
+  return out;
+}
+
+/** 48 h between loaded sessions of a group, three a week, and as many days as the cell asks for (rule 7). */
+export function checkSpacing(input: BlockInput, plan: BlockPlan): Violation[] {
+  const out: Violation[] = [];
+  const first = firstWeekday(input);
+  plan.lanes.forEach((l, lane) => {
+    let last: number | null = null;
+    for (const w of l.weeks) {
+      const offsets = w.days.map((d) => (d - first + 7) % 7).sort((a, b) => a - b);
+      const loaded = isLoaded(w.prescription.technique);
+      const at = (message: string): void => {
+        const fix: Fix | null = w.locked
+          ? { kind: 'unlock', label: 'Let the plan set this week', lane, week: w.week }
+          : null;
+        out.push({ rule: 'spacing', lane, week: w.week, severity: 'warning', message, fix });
+      };
+      if (w.kind !== 'rest' && w.prescription.sessionsPerWeek > offsets.length)
+        at(
+          `${w.prescription.sessionsPerWeek} sessions asked, the days hold ${offsets.length}${loaded ? ' with 48 h between them' : ''}.`,
+        );
+      if (loaded && offsets.length > LOADED_SESSIONS)
+        at(`${offsets.length} loaded sessions, at most ${LOADED_SESSIONS}.`);
+      if (loaded && last !== null && offsets.length > 0 && offsets[0]! + 7 - last < LOADED_GAP_DAYS)
+        at('Less than 48 h after the last loaded session of the week before.');
+      if (loaded && offsets.some((o, i) => i > 0 && o - offsets[i - 1]! < LOADED_GAP_DAYS))
+        at('Less than 48 h between two loaded sessions.');
+      last = offsets.at(-1) ?? null;
+    }
+  });
+  return out;
+}
+
+/** Retests and easier weeks of the block as a whole (rules 3 and 4). */
+export function checkCalendar(input: BlockInput, plan: BlockPlan): Violation[] {
+  const out: Violation[] = [];
+  const easier = easierWeeksOf(input);
+  for (const week of retestWeeks(input.weeks, easier))
+    if (!plan.retestWeeks.includes(week))
+      out.push({
+        rule: 'retest',
+        lane: null,
+        week,
+        severity: 'warning',
+        message: `Week ${week} has no retest; without one nobody knows what the weeks before did.`,
+        fix: null,
+      });
+  const needs = plan.lanes.some((l) => l.weeks.some((w) => w.kind === 'easier')) || easier.length === 0;
+  const stops = [0, ...easier, input.weeks + 1];
+  for (let i = 1; i < stops.length && needs; i++) {
+    const from = stops[i - 1]!;
+    const run = stops[i]! - from - 1;
+    // Weeks off rest as well as an easier week does.
+    const off = (input.missedWeeks ?? []).some((w) => w > from && w < stops[i]!);
+    if (run <= MOST_BUILD_WEEKS || off) continue;
+    const week = from + Math.ceil(run / 2) + (run % 2 === 0 ? 1 : 0);
+    out.push({
+      rule: 'easier-week',
+      lane: null,
+      week,
+      severity: 'warning',
+      message: `${run} build weeks without an easier one, at most ${MOST_BUILD_WEEKS}.`,
+      fix: {
+        kind: 'easier-weeks',
+        label: `Make week ${week} easier`,
+        weeks: [...easier, week].sort((a, b) => a - b),
+      },
+    });
+  }
+  return out;
+}
+
+/** Exercises that a caution speaks against (rule 9). */
+export function checkExercises(input: BlockInput, plan: BlockPlan): Violation[] {
+  const { cautions } = input.client;
+  if (!cautions) return [];
+  return input.lanes.flatMap((l, lane) => {
+    const used = new Set(
+      plan.lanes[lane]!.weeks.filter((w) => w.kind !== 'rest').flatMap((w) =>
+        [w.prescription, ...w.extras].map((b) => b.technique),
+      ),
+    );
+    return Object.entries(l.exercises ?? {}).flatMap(([technique, e]): Violation[] =>
+      used.has(technique as typeof e.technique) &&
+      speaksAgainst(cautions, { ...e, technique: technique as typeof e.technique })
+        ? [
+            {
+              rule: 'caution',
+              lane,
+              week: null,
+              severity: 'stop',
+              message: `${e.name} is left out for this client by a caution of the intake. Choose another exercise.`,
+              fix: null,
+            },
+          ]
+        : [],
+    );
+  });
+}
+
+/** Weekly amount of each group with what other lanes' stretches add (domain 2.4); said once a group, in the first week it happens. */
+export function checkWeeklyDose(input: BlockInput, plan: BlockPlan): Violation[] {
+  const said = new Set<string>();
+  const out: Violation[] = [];
+  for (let week = 1; week <= input.weeks; week++) {
+    const doses = weeklyGroupDoses(input, plan, week);
+    plan.lanes.forEach((l, lane) => {
+      const dose = doses.get(l.group);
+      const most = dose ? Math.max(dose.left, dose.right) : 0;
+      if (most <= FLATTENING_WEEKLY_SECONDS || said.has(l.group)) return;
+      said.add(l.group);
+      out.push({
+        rule: 'weekly-dose',
+        lane,
+        week,
+        severity: 'warning',
+        message: `${most} s a week from here, with what other stretches add; above ${FLATTENING_WEEKLY_SECONDS} s gains flatten (Ingram 2025, from memory).`,
+        fix: null,
+      });
+    });
+  }
+  return out;
+}
+
+/** Planned weekly seconds of every group by side, shares of other lanes' stretches and the tighter side's extra included. */
+export function weeklyGroupDoses(
+  input: Pick<BlockInput, 'lanes'>,
+  plan: BlockPlan,
+  week: number,
+): ReturnType<typeof groupDoses> {
+  return groupDoses(
+    plan.lanes.flatMap((l, i) => {
+      const cell = l.weeks[week - 1]!;
+      if (cell.kind === 'rest') return [];
+      const exercise = input.lanes[i]!.exercises?.[cell.prescription.technique] ?? { primary: l.group, secondary: [] };
+      return [
+        {
+          exercise,
+          left: sideWeeklyDose(cell.prescription, 'left'),
+          right: sideWeeklyDose(cell.prescription, 'right'),
+        },
+      ];
+    }),
+  );
+}

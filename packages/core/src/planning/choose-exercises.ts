@@ -1,0 +1,42 @@
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import type { TechniqueExercise } from '../composing/from-lanes.js';
+import type { Style } from '../styles/style.js';
+import type { Technique } from '../styles/technique.js';
+import { LEVELS, type Level } from './limits.js';
+
+/** Exercises that a client may do for a group with a technique, best first. */
+export type AllowedExercises = (group: MuscleGroupId, technique: Technique) => readonly Exercise[];
+
+/** Techniques that a style may ask of a lane, its fallback included. */
+export function techniquesOfStyle(style: Style): Technique[] {
+  const extras = [style.before, style.after].flatMap((e) => (e ? [e.technique] : []));
+  return [...new Set([...style.phases.map((p) => p.technique), ...extras, 'static hold' as const])];
+}
+
+/** The first exercise that is not above the client's level; the first of all when every one is. */
+export function firstFor(level: Level, exercises: readonly Exercise[]): Exercise | null {
+  const most = LEVELS.indexOf(level) + 1;
+  return exercises.find((e) => e.level <= most) ?? exercises[0] ?? null;
+}
+
+/**
+ * An exercise for each technique that some styles may ask of a group; those chosen before stay. A technique without an exercise is left out:
+ * the plan says so and holds still instead.
+ */
+export function chooseExercises(
+  group: MuscleGroupId,
+  styles: readonly Style[],
+  allowed: AllowedExercises,
+  level: Level,
+  chosen: readonly TechniqueExercise[] = [],
+): TechniqueExercise[] {
+  const techniques = [...new Set(styles.flatMap(techniquesOfStyle))];
+  const added = techniques
+    .filter((t) => !chosen.some((c) => c.technique === t))
+    .flatMap((technique): TechniqueExercise[] => {
+      const best = firstFor(level, allowed(group, technique));
+      return best ? [{ technique, exerciseId: best.id }] : [];
+    });
+  return [...chosen, ...added];
+}

@@ -1,0 +1,29 @@
+import type { Bout, Prescription, Variable } from '../styles/prescription.js';
+import type { Rung } from './ladder.js';
+import type { PlannedWeek, WeekKind } from './plan.js';
+
+/** A cell before it has days. */
+export interface Draft {
+  kind: WeekKind;
+  prescription: Prescription;
+  extras: readonly Bout[];
+  changed: Variable | null;
+  words: string;
+  /** True when the words are a whole reason; otherwise the step is counted behind them. */
+  whole: boolean;
+  step: number;
+  locked: boolean;
+  styleId: string;
+  /** The rung to go back to when the week's minutes do not hold the step. */
+  before: Rung | null;
+  /** Whether the next build week goes on from this cell. */
+  base: boolean;
+  activationReps: number;
+  /** Adds what the tighter side gets on top to a prescription of this week. */
+  dress: (p: Prescription) => Prescription;
+}
+
+/** True for a week that was published before and is kept. */
+export function isPast(d: Draft | PlannedWeek): d is PlannedWeek {
+  return 'week' in d;
+}

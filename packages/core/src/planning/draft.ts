@@ -1,0 +1,116 @@
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Side } from '../anatomy/side.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import type { FindExercise } from '../catalogue/exercises.js';
+import type { TechniqueExercise } from '../composing/from-lanes.js';
+import type { PlainDate } from '../schedule/plain-date.js';
+import type { FindStyle } from '../styles/index.js';
+import type { LoadUnit } from '../styles/prescription.js';
+import type { Technique } from '../styles/technique.js';
+import type { PlanClient } from './limits.js';
+import type { AwayDates, BlockInput, LaneInput, LaterStyle, LockedCell, PlannedWeek } from './plan.js';
+
+/** What a coach chooses of one lane. */
+export interface LaneDraft {
+  /** The lane's id through all revisions. */
+  readonly id: string;
+  readonly group: MuscleGroupId;
+  readonly styleId: string;
+  readonly laterStyles: readonly LaterStyle[];
+  readonly fromWeek: number;
+  /** Last week; null for the end of the block. */
+  readonly untilWeek: number | null;
+  /** Weekly seconds a side that the client is used to; null to begin at the style's start. */
+  readonly baseline: number | null;
+  readonly loadUnit: LoadUnit | null;
+  readonly exercises: readonly TechniqueExercise[];
+  readonly locked: readonly LockedCell[];
+}
+
+/** What a coach chooses of a block. Everything else is computed from it. */
+export interface BlockDraft {
+  readonly startDate: PlainDate;
+  readonly weeks: number;
+  /** Largest rise of the weekly dose, 0 to 0.5. */
+  readonly ramp: number;
+  /** Every how manyth week is easier; null for none. */
+  readonly easierEvery: number | null;
+  /** Easier weeks placed by hand; null to go by `easierEvery`. */
+  readonly easierWeeks: readonly number[] | null;
+  readonly missedWeeks: readonly number[];
+  readonly away: readonly AwayDates[];
+  readonly lanesPerSession: number;
+  readonly lanes: readonly LaneDraft[];
+}
+
+/** What a plan depends on besides the coach's choices. */
+export interface PlanContext {
+  readonly client: PlanClient;
+  readonly findStyle: FindStyle;
+  readonly findExercise: FindExercise;
+  /** Side of a group that is tighter by a notable difference. */
+  readonly tighterSide?: (group: MuscleGroupId) => Side | null;
+  /** Weeks of a lane that have begun and stay as they are. */
+  readonly past?: (laneId: string) => readonly PlannedWeek[];
+}
+
+/** Exercises of a lane by technique. */
+export function exercisesByTechnique(
+  lane: Pick<LaneDraft, 'exercises'>,
+  find: FindExercise,
+): Partial<Record<Technique, Exercise>> {
+  return Object.fromEntries(lane.exercises.map((e) => [e.technique, find(e.exerciseId)]));
+}
+
+/**
+ * What the builder is asked for a draft.
+ * @throws CoreError `unknown-exercise`
+ */
+export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInput {
+  return {
+    client: context.client,
+    lanes: draft.lanes.map((l): LaneInput => ({
+      group: l.group,
+      styleId: l.styleId,
+      laterStyles: l.laterStyles,
+      fromWeek: l.fromWeek,
+      untilWeek: l.untilWeek,
+      locked: l.locked,
+      baseline: l.baseline,
+      ...(l.loadUnit ? { loadUnit: l.loadUnit } : {}),
+      tighterSide: context.tighterSide?.(l.group) ?? null,
+      exercises: exercisesByTechnique(l, context.findExercise),
+      past: context.past?.(l.id) ?? [],
+    })),
+    weeks: draft.weeks,
+    ramp: draft.ramp,
+    easierEvery: draft.easierEvery,
+    easierWeeks: draft.easierWeeks,
+    missedWeeks: draft.missedWeeks,
+    away: draft.away,
+    startDate: draft.startDate,
+    lanesPerSession: draft.lanesPerSession,
+    findStyle: context.findStyle,
+  };
+}
+
+/** A lane as it begins: the whole block in one style, nothing set by hand. */
+export function newLane(
+  id: string,
+  group: MuscleGroupId,
+  styleId: string,
+  exercises: readonly TechniqueExercise[],
+): LaneDraft {
+  return {
+    id,
+    group,
+    styleId,
+    laterStyles: [],
+    fromWeek: 1,
+    untilWeek: null,
+    baseline: null,
+    loadUnit: null,
+    exercises,
+    locked: [],
+  };
+}

@@ -1,0 +1,279 @@
+import { CoreError } from '../errors.js';
+import {
+  amountOf,
+  amountVariable,
+  HIGHEST_TARGET,
+  withAmount,
+  type Assistance,
+  type Prescription,
+  type Variable,
+} from '../styles/prescription.js';
+import { BLOCK_BOUNDS } from './bounds.js';
+import type { Fix } from './check/violation.js';
+import type { BlockDraft, LaneDraft } from './draft.js';
+import type { BlockPlan, LockedCell } from './plan.js';
+import { easierWeeksOf } from './weeks.js';
+
+/** A cell of the board: place of the lane, and week from 1. */
+export interface CellPlace {
+  readonly lane: number;
+  readonly week: number;
+}
+
+/** A rectangle of cells, both corners included. */
+export interface CellRange {
+  readonly fromLane: number;
+  readonly toLane: number;
+  readonly fromWeek: number;
+  readonly toWeek: number;
+}
+
+/** Cells of a range, lane by lane. */
+export function cellsOf(range: CellRange): CellPlace[] {
+  const out: CellPlace[] = [];
+  for (let lane = range.fromLane; lane <= range.toLane; lane++)
+    for (let week = range.fromWeek; week <= range.toWeek; week++) out.push({ lane, week });
+  return out;
+}
+
+/** The range between two cells, whichever comes first. */
+export function rangeBetween(a: CellPlace, b: CellPlace): CellRange {
+  return {
+    fromLane: Math.min(a.lane, b.lane),
+    toLane: Math.max(a.lane, b.lane),
+    fromWeek: Math.min(a.week, b.week),
+    toWeek: Math.max(a.week, b.week),
+  };
+}
+
+function withLane(draft: BlockDraft, lane: number, change: (l: LaneDraft) => LaneDraft): BlockDraft {
+  return { ...draft, lanes: draft.lanes.map((l, i) => (i === lane ? change(l) : l)) };
+}
+
+/** Sets cells by hand; the engine plans around them. */
+export function setCells(
+  draft: BlockDraft,
+  cells: readonly (CellPlace & { readonly prescription: Prescription })[],
+): BlockDraft {
+  return {
+    ...draft,
+    lanes: draft.lanes.map((l, i): LaneDraft => {
+      const mine = cells.filter((c) => c.lane === i);
+      if (mine.length === 0) return l;
+      const kept = l.locked.filter((k) => !mine.some((c) => c.week === k.week));
+      const added = mine.map((c): LockedCell => ({ week: c.week, prescription: c.prescription }));
+      return { ...l, locked: [...kept, ...added].sort((a, b) => a.week - b.week) };
+    }),
+  };
+}
+
+/** Gives cells back to the engine. */
+export function unlockCells(draft: BlockDraft, cells: readonly CellPlace[]): BlockDraft {
+  return {
+    ...draft,
+    lanes: draft.lanes.map((l, i) => ({
+      ...l,
+      locked: l.locked.filter((k) => !cells.some((c) => c.lane === i && c.week === k.week)),
+    })),
+  };
+}
+
+/** Keeps cells as the plan has them now. Weeks of rest are left alone. */
+export function lockCells(draft: BlockDraft, plan: BlockPlan, cells: readonly CellPlace[]): BlockDraft {
+  return setCells(
+    draft,
+    cells.flatMap((c) => {
+      const w = plan.lanes[c.lane]?.weeks[c.week - 1];
+      return w && w.kind !== 'rest' ? [{ ...c, prescription: w.prescription }] : [];
+    }),
+  );
+}
+
+/** Smallest sensible step of a variable when the coach turns it by hand. */
+function handStep(variable: Variable, p: Prescription, plate: number): number {
+  switch (variable) {
+    case 'holdSeconds':
+      return p.technique === 'static hold' || p.technique === 'release' ? 5 : 1;
+    case 'effort':
+      return 5;
+    case 'load':
+      return (p.loadUnit ?? 'kg') === 'kg' ? plate : p.loadUnit === 'band' ? 1 : 2.5;
+    default:
+      return 1;
+  }
+}
+
+/** Bounds that no hand passes: what cannot be done, or is no stretching any more. */
+const HAND_BOUNDS: Readonly<Record<Exclude<Variable, 'activationReps'>, readonly [number, number]>> = {
+  holdSeconds: [1, 300],
+  reps: [1, 30],
+  sets: [1, 10],
+  sessionsPerWeek: [1, 7],
+  sensation: [1, HIGHEST_TARGET],
+  cycles: [1, 8],
+  effort: [5, 100],
+  load: [0, 100],
+  depth: [0, 2],
+  assistance: [0, 2],
+};
+
+/**
+ * A prescription with one variable turned by hand. Up means harder: for help that is less of it. A weekly seven sessions is the most.
+ * @param clicks how many steps, negative for down
+ */
+export function turn(
+  p: Prescription,
+  variable: Exclude<Variable, 'activationReps'>,
+  clicks: number,
+  plate: number,
+): Prescription {
+  const [min, max] = HAND_BOUNDS[variable];
+  const clamp = (n: number): number => Math.min(max, Math.max(min, Math.round(n * 100) / 100));
+  if (variable === 'assistance')
+    return p.assistance === undefined ? p : { ...p, assistance: clamp(p.assistance - clicks) as Assistance };
+  const step = handStep(variable, p, plate);
+  if (variable === amountVariable(p.technique)) return withAmount(p, clamp(amountOf(p) + clicks * step));
+  const now = p[variable];
+  return now === undefined ? p : { ...p, [variable]: clamp(now + clicks * step) };
+}
+
+/** Copies the first column of a range to its right. */
+export function fillRight(draft: BlockDraft, plan: BlockPlan, range: CellRange): BlockDraft {
+  return setCells(
+    draft,
+    cellsOf({ ...range, fromWeek: range.fromWeek + 1 }).flatMap((c) => {
+      const from = plan.lanes[c.lane]?.weeks[range.fromWeek - 1];
+      return from && from.kind !== 'rest' ? [{ ...c, prescription: from.prescription }] : [];
+    }),
+  );
+}
+
+/** What was copied: prescriptions by lane and week of the range. */
+export type Clipboard = readonly (readonly (Prescription | null)[])[];
+
+/** Copies the prescriptions of a range; weeks of rest are empty. */
+export function copyCells(plan: BlockPlan, range: CellRange): Clipboard {
+  const out: (Prescription | null)[][] = [];
+  for (let lane = range.fromLane; lane <= range.toLane; lane++) {
+    const row: (Prescription | null)[] = [];
+    for (let week = range.fromWeek; week <= range.toWeek; week++) {
+      const w = plan.lanes[lane]?.weeks[week - 1];
+      row.push(w && w.kind !== 'rest' ? w.prescription : null);
+    }
+    out.push(row);
+  }
+  return out;
+}
+
+/** Pastes what was copied at a cell, as far as the board reaches. A prescription of another technique than the lane's week is passed over. */
+export function pasteCells(draft: BlockDraft, plan: BlockPlan, at: CellPlace, clipboard: Clipboard): BlockDraft {
+  return setCells(
+    draft,
+    clipboard.flatMap((row, r) =>
+      row.flatMap((prescription, c) => {
+        const lane = at.lane + r;
+        const week = at.week + c;
+        const there = plan.lanes[lane]?.weeks[week - 1];
+        if (!prescription || !there || there.kind === 'rest') return [];
+        if (there.prescription.technique !== prescription.technique) return [];
+        const { bonus: _, ...rest } = prescription;
+        const bonus = there.prescription.bonus;
+        return [{ lane, week, prescription: bonus ? { ...rest, bonus } : rest }];
+      }),
+    ),
+  );
+}
+
+/** Puts a lane at another place; the first lanes are the most important. */
+export function moveLane(draft: BlockDraft, from: number, to: number): BlockDraft {
+  const lanes = [...draft.lanes];
+  const [lane] = lanes.splice(from, 1);
+  if (!lane) return draft;
+  lanes.splice(to, 0, lane);
+  return { ...draft, lanes };
+}
+
+/** Moves an easier week; from then on easier weeks are placed by hand. */
+export function moveEasierWeek(draft: BlockDraft, from: number, to: number): BlockDraft {
+  const now = easierWeeksOf(draft);
+  if (!now.includes(from) || now.includes(to) || to < 1 || to > draft.weeks) return draft;
+  return { ...draft, easierWeeks: now.map((w) => (w === from ? to : w)).sort((a, b) => a - b) };
+}
+
+/** Makes a week easier, or no longer so. */
+export function toggleEasierWeek(draft: BlockDraft, week: number): BlockDraft {
+  const now = easierWeeksOf(draft);
+  const next = now.includes(week) ? now.filter((w) => w !== week) : [...now, week].sort((a, b) => a - b);
+  return { ...draft, easierWeeks: next };
+}
+
+/** Makes the block longer or shorter; what lies beyond its end goes. */
+export function setWeeks(draft: BlockDraft, weeks: number): BlockDraft {
+  const n = Math.min(BLOCK_BOUNDS.weeks.max, Math.max(BLOCK_BOUNDS.weeks.min, weeks));
+  return {
+    ...draft,
+    weeks: n,
+    easierWeeks: draft.easierWeeks ? draft.easierWeeks.filter((w) => w <= n) : null,
+    missedWeeks: draft.missedWeeks.filter((w) => w <= n),
+    lanes: draft.lanes.map((l) => ({
+      ...l,
+      untilWeek: l.untilWeek !== null && l.untilWeek >= n ? null : l.untilWeek,
+      locked: l.locked.filter((k) => k.week <= n),
+      laterStyles: l.laterStyles.filter((s) => s.fromWeek <= n),
+    })),
+  };
+}
+
+/**
+ * Changes the style of a lane from a week on. Cells set by hand from there on are given back, since they speak of another technique.
+ * @param week 1 changes the whole lane
+ */
+export function setStyle(draft: BlockDraft, lane: number, styleId: string, week: number): BlockDraft {
+  return withLane(draft, lane, (l) => {
+    const locked = l.locked.filter((k) => k.week < week);
+    if (week <= l.fromWeek) return { ...l, styleId, laterStyles: [], locked };
+    const kept = l.laterStyles.filter((s) => s.fromWeek < week);
+    const before = kept.at(-1)?.styleId ?? l.styleId;
+    return { ...l, laterStyles: before === styleId ? kept : [...kept, { fromWeek: week, styleId }], locked };
+  });
+}
+
+/**
+ * A week that was missed: skipped, or made up for by a week at the end. In both cases the dose comes back lower.
+ * @throws CoreError `invalid-plan` when the block cannot grow
+ */
+export function missWeek(draft: BlockDraft, week: number, how: 'skip' | 'shift'): BlockDraft {
+  const missedWeeks = [...new Set([...draft.missedWeeks, week])].sort((a, b) => a - b);
+  if (how === 'skip') return { ...draft, missedWeeks };
+  if (draft.weeks >= BLOCK_BOUNDS.weeks.max)
+    throw new CoreError(
+      'invalid-plan',
+      `A block has at most ${BLOCK_BOUNDS.weeks.max} weeks; skip the week, or take one off the end first.`,
+    );
+  const later = (w: number): number => (w >= week ? w + 1 : w);
+  return {
+    ...draft,
+    weeks: draft.weeks + 1,
+    missedWeeks,
+    easierWeeks: easierWeeksOf(draft).map(later),
+    lanes: draft.lanes.map((l) => ({
+      ...l,
+      fromWeek: l.fromWeek > week ? l.fromWeek + 1 : l.fromWeek,
+      untilWeek: l.untilWeek === null ? null : later(l.untilWeek),
+      locked: l.locked.map((k) => ({ ...k, week: later(k.week) })),
+      laterStyles: l.laterStyles.map((s) => ({ ...s, fromWeek: s.fromWeek > week ? s.fromWeek + 1 : s.fromWeek })),
+    })),
+  };
+}
+
+/** Mends a broken rule. */
+export function applyFix(draft: BlockDraft, fix: Fix): BlockDraft {
+  switch (fix.kind) {
+    case 'cell':
+      return setCells(draft, [{ lane: fix.lane, week: fix.week, prescription: fix.prescription }]);
+    case 'unlock':
+      return unlockCells(draft, [fix]);
+    case 'easier-weeks':
+      return { ...draft, easierWeeks: fix.weeks };
+  }
+}

@@ -1,0 +1,123 @@
+import { amountOf } from '../styles/prescription.js';
+import { isLoaded } from '../styles/technique.js';
+import { sessionSeconds } from '../timeline/session-seconds.js';
+import { allocate, type Wish } from './allocate.js';
+import { BLOCK_BOUNDS } from './bounds.js';
+import { isPast, type Draft } from './draft-cell.js';
+import type { LanePlanner } from './lane-planner.js';
+import type { BlockInput, PlannedWeek, Trim } from './plan.js';
+import { firstWeekday } from './week-days.js';
+
+/** Fits one week's lanes into its days and minutes; the last lanes give way first (domain rule 2.6, 10). */
+export function fitWeek(
+  planners: readonly LanePlanner[],
+  drafts: (Draft | PlannedWeek)[],
+  open: readonly number[],
+  input: BlockInput,
+  week: number,
+  trims: Trim[],
+): { offsets: number[][]; cuts: (string | null)[] } {
+  const budget = input.client.minutesPerSession === undefined ? null : input.client.minutesPerSession * 60;
+  const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
+  const first = firstWeekday(input);
+  const cuts: (string | null)[] = drafts.map(() => null);
+  const active = drafts.map((d) => d.kind !== 'rest');
+  const wishes = drafts.map((d, i): Wish => ({
+    sessions: active[i] && !isPast(d) ? d.prescription.sessionsPerWeek : 0,
+    loaded: isLoaded(d.prescription.technique),
+    items: active[i] ? planners[i]!.items(d) : [],
+    lastDay: planners[i]!.lastDay,
+  }));
+  const placed = allocate(wishes, open, budget, most).days;
+  const offsets = drafts.map((d, i) => (isPast(d) ? d.days.map((x) => (x - first + 7) % 7) : [...placed[i]!]));
+  const cut = (i: number, words: string): void => {
+    trims.push({ lane: i, week, words });
+    cuts[i] = cuts[i] ? `${cuts[i]} ${words}` : words;
+  };
+  drafts.forEach((d, i) => {
+    const wished = d.prescription.sessionsPerWeek;
+    const got = offsets[i]!.length;
+    if (isPast(d) || !active[i] || got >= wished) return;
+    const why = isLoaded(d.prescription.technique)
+      ? 'the days leave no 48 h between more loaded sessions'
+      : `a session holds at most ${most} lanes`;
+    cut(i, `${got} of ${wished} sessions: ${why}.`);
+  });
+  if (budget === null) return { offsets, cuts };
+
+  const length = (day: number): number =>
+    sessionSeconds(drafts.flatMap((d, i) => (offsets[i]!.includes(day) ? planners[i]!.items(d) : [])));
+  const over = (): number[] => open.filter((day) => length(day) > budget);
+  let full = over();
+  const giveWay = (able: (d: Draft, i: number) => boolean, give: (d: Draft, i: number) => void): void => {
+    for (let i = drafts.length - 1; i >= 0 && full.length > 0;) {
+      const d = drafts[i]!;
+      if (isPast(d) || d.locked || !offsets[i]!.some((o) => full.includes(o)) || !able(d, i)) {
+        i--;
+        continue;
+      }
+      give(d, i);
+      full = over();
+    }
+  };
+  const set = (i: number, part: Partial<Draft>): void => {
+    drafts[i] = { ...(drafts[i] as Draft), ...part };
+  };
+  // This week's step is the first to go, then the tighter side's extra, then sets, then sessions.
+  giveWay(
+    (d) => d.before !== null && !amountless(d),
+    (d, i) => {
+      const back = d.before!;
+      const fewer = offsets[i]!.length > back.prescription.sessionsPerWeek;
+      if (fewer) offsets[i] = offsets[i]!.slice(0, back.prescription.sessionsPerWeek);
+      set(i, {
+        prescription: d.dress(back.prescription),
+        activationReps: back.activationReps,
+        before: null,
+        changed: null,
+        step: d.step - 1,
+        words: 'Same as before: the minutes of the week hold no more.',
+        whole: true,
+      });
+      trims.push({ lane: i, week, words: 'The step of this week waits: the minutes hold no more.' });
+    },
+  );
+  giveWay(
+    (d) => d.prescription.bonus !== undefined,
+    (d, i) => {
+      const { bonus: _, ...plain } = d.prescription;
+      set(i, { prescription: plain });
+      cut(i, 'The tighter side’s extra is left out: the minutes hold no more.');
+    },
+  );
+  giveWay(
+    (d) => d.prescription.sets > 1,
+    (d, i) => {
+      set(i, { prescription: { ...d.prescription, sets: d.prescription.sets - 1 } });
+      cut(i, `${d.prescription.sets} → ${d.prescription.sets - 1} sets to fit ${input.client.minutesPerSession} min.`);
+    },
+  );
+  giveWay(
+    (_, i) => offsets[i]!.length > 0,
+    (_, i) => {
+      const worst = offsets[i]!.filter((o) => full.includes(o)).at(-1)!;
+      const before = offsets[i]!.length;
+      offsets[i] = offsets[i]!.filter((o) => o !== worst);
+      cut(i, `${before} → ${before - 1} sessions to fit ${input.client.minutesPerSession} min.`);
+    },
+  );
+  return { offsets, cuts };
+}
+
+/** True when giving a step back would save no time: only load, help, push or sensation changed. */
+function amountless(d: Draft): boolean {
+  const a = d.before!.prescription;
+  const b = d.prescription;
+  return (
+    a.sets === b.sets &&
+    a.sessionsPerWeek === b.sessionsPerWeek &&
+    amountOf(a) === amountOf(b) &&
+    a.cycles === b.cycles &&
+    d.before!.activationReps === d.activationReps
+  );
+}

@@ -1,0 +1,219 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { boutDose, sideSessionDose, volume, weeklyDose } from '../dose/dose.js';
+import { amountOf, HIGHEST_TARGET } from '../styles/prescription.js';
+import { isLoaded } from '../styles/technique.js';
+import { anyBlock } from './any-block.fixture.js';
+import { buildBlock } from './block.js';
+import { raised } from './check/cell-rules.js';
+import { checkBlock } from './check/check.js';
+import { easierMiss, easierWeek } from './easier-week.js';
+import { SMALL_BASE } from './ladder.js';
+import { LaneStyles } from './lane-styles.js';
+import { techniqueBar } from './limits.js';
+import type { BlockInput, PlannedLane } from './plan.js';
+import { easierWeeksOf, retestWeeks } from './weeks.js';
+
+const each = (check: (input: BlockInput, lane: PlannedLane, place: number) => void, numRuns = 200) =>
+  fc.assert(
+    fc.property(anyBlock, (input) => {
+      buildBlock(input).lanes.forEach((l, i) => {
+        check(input, l, i);
+      });
+    }),
+    { numRuns },
+  );
+
+/** Pairs of build weeks that follow one another, with only easier weeks between. */
+const buildPairs = (lane: PlannedLane) => {
+  const build = lane.weeks.filter((w) => w.kind === 'build');
+  return build.slice(1).map((w, i) => [build[i]!, w] as const);
+};
+
+// The rules of domain 2.6, read from the cells alone, for any client, style and caution.
+describe('a built block, whatever the client', () => {
+  it('breaks no rule that the checker knows, but for the weekly amount and the coach’s own calendar', () => {
+    fc.assert(
+      fc.property(anyBlock, (input) => {
+        const found = checkBlock(input, buildBlock(input)).filter(
+          (v) => v.rule !== 'weekly-dose' && !(v.rule === 'easier-week' && v.lane === null),
+        );
+        expect(found).toEqual([]);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('turns up one variable a week, and only the amount of a bout may get smaller with it', () => {
+    each((_, l) => {
+      for (const [a, b] of buildPairs(l)) {
+        if (a.prescription.technique !== b.prescription.technique || a.styleId !== b.styleId) continue;
+        const up = raised(b.prescription, a.prescription);
+        expect(up.length).toBeLessThanOrEqual(1);
+        if (up.length === 1 && !b.reason.includes('to fit')) expect(up).toEqual([b.changed]);
+      }
+    });
+  });
+
+  it('keeps the ramp from build week to build week, across a change of style and technique too', () => {
+    each((input, l) => {
+      for (const [a, b] of buildPairs(l)) {
+        const [before, now] = [volume(a.prescription), volume(b.prescription)];
+        if (before < SMALL_BASE || boutDose(a.prescription) > 0 !== boutDose(b.prescription) > 0) continue;
+        expect(now).toBeLessThanOrEqual(before * (1 + input.ramp) + 1e-6);
+      }
+    });
+  });
+
+  it('takes easier weeks nearest to 60 % of the last build week, with the bout unchanged', () => {
+    each((input, l) => {
+      const easier = easierWeeksOf(input);
+      let last: (typeof l.weeks)[number] | null = null;
+      for (const w of l.weeks) {
+        if (w.kind === 'easier' && last && !/to fit|sessions:|extra is left/.test(w.reason)) {
+          expect(easier).toContain(w.week);
+          expect(amountOf(w.prescription)).toBe(amountOf(last.prescription));
+          const { bonus: _, ...plain } = last.prescription;
+          expect(easierMiss(w.prescription, plain)).toBeCloseTo(easierMiss(easierWeek(plain), plain), 6);
+        }
+        if (w.kind === 'build') last = w;
+      }
+    });
+  });
+
+  it('stays inside every cap, and never aims above 6', () => {
+    each((input, l, i) => {
+      const styles = new LaneStyles(input.lanes[i]!, input, easierWeeksOf(input));
+      for (const w of l.weeks) {
+        const p = w.prescription;
+        if (w.kind === 'rest') continue;
+        const before = l.weeks.filter((x) => x.kind === 'build' && x.week < w.week).at(-1);
+        const { limits, phase } = styles.climbIn(w.kind === 'easier' && before ? before.week : w.week).climb;
+        expect(p.technique).toBe(phase.technique);
+        expect(amountOf(p)).toBeGreaterThanOrEqual(Math.min(limits.amountMin, limits.amountMax));
+        expect(amountOf(p) + (p.bonus?.more ?? 0)).toBeLessThanOrEqual(limits.amountMax);
+        expect(p.sets + (p.bonus?.sets ?? 0)).toBeLessThanOrEqual(limits.setsMax);
+        expect(p.sensation).toBeLessThanOrEqual(Math.min(limits.sensationMax, HIGHEST_TARGET));
+        if (limits.doseMax !== null) expect(w.dose).toBeLessThanOrEqual(limits.doseMax);
+        expect(w.dose).toBe(weeklyDose(p));
+        if (input.client.age >= 65 && p.technique === 'static hold') expect(p.holdSeconds).toBeGreaterThanOrEqual(30);
+        if (input.client.age < 18 && p.technique === 'static hold') expect(p.holdSeconds).toBeLessThanOrEqual(30);
+      }
+    });
+  });
+
+  it('gives both sides the same, but for the tighter side’s extra', () => {
+    each((input, l, i) => {
+      const tighter = input.lanes[i]!.tighterSide ?? null;
+      for (const { prescription: p, kind } of l.weeks) {
+        if (kind === 'rest') continue;
+        const [left, right] = [sideSessionDose(p, 'left'), sideSessionDose(p, 'right')];
+        if (p.bonus) {
+          expect(p.bonus.side).toBe(tighter);
+          if (boutDose(p) > 0) expect(tighter === 'left' ? left - right : right - left).toBeGreaterThan(0);
+        } else expect(left).toBe(right);
+      }
+    });
+  });
+
+  it('keeps 48 h between loaded sessions of a group, over the turn of the week too, and three a week at most', () => {
+    each((_, l) => {
+      const days = l.weeks.flatMap((w) =>
+        isLoaded(w.prescription.technique) && w.kind !== 'rest' ? w.days.map((d) => 7 * (w.week - 1) + d) : [],
+      );
+      days.slice(1).forEach((d, i) => {
+        expect(d - days[i]!).toBeGreaterThanOrEqual(2);
+      });
+      for (const w of l.weeks) if (isLoaded(w.prescription.technique)) expect(w.days.length).toBeLessThanOrEqual(3);
+    });
+  });
+
+  it('plans only on training days, as many as it says', () => {
+    each((input, l) => {
+      for (const w of l.weeks) {
+        expect(w.days).toHaveLength(w.prescription.sessionsPerWeek);
+        expect(w.days.every((d) => input.client.trainingDays.includes(d))).toBe(true);
+      }
+    });
+  });
+
+  it('plans no technique that is barred, and says what it left out', () => {
+    each((input, l) => {
+      for (const w of l.weeks)
+        if (w.kind !== 'rest')
+          for (const b of [w.prescription, ...w.extras]) expect(techniqueBar(b.technique, input.client)).toBeNull();
+      const styles = new Set(l.weeks.map((w) => w.styleId));
+      if (!styles.has(l.styleId) && l.weeks.some((w) => w.kind !== 'rest')) expect(l.leftOut.length).toBeGreaterThan(0);
+    });
+  });
+
+  it('gives a reason for every cell, and the same plan for the same input', () => {
+    fc.assert(
+      fc.property(anyBlock, (input) => {
+        const plan = buildBlock(input);
+        expect(plan.lanes.every((l) => l.weeks.every((w) => w.reason.length > 10))).toBe(true);
+        expect(plan.retestWeeks).toEqual(retestWeeks(input.weeks, easierWeeksOf(input)));
+        expect(buildBlock({ ...input })).toEqual(plan);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('cells set by the coach', () => {
+  const withLocks = anyBlock.chain((input) =>
+    fc
+      .array(
+        fc.record({
+          lane: fc.nat({ max: input.lanes.length - 1 }),
+          week: fc.integer({ min: 1, max: input.weeks }),
+          sets: fc.integer({ min: 1, max: 4 }),
+          holdSeconds: fc.integer({ min: 1, max: 24 }).map((n) => n * 5),
+          sessionsPerWeek: fc.integer({ min: 1, max: 7 }),
+        }),
+        { minLength: 1, maxLength: 6 },
+      )
+      .map((cells) => ({
+        ...input,
+        lanes: input.lanes.map((l, i) => ({
+          ...l,
+          locked: cells
+            .filter((c, k) => c.lane === i && cells.findIndex((x) => x.lane === i && x.week === c.week) === k)
+            .map(({ week, sets, holdSeconds, sessionsPerWeek }) => ({
+              week,
+              prescription: { technique: 'static hold' as const, sets, holdSeconds, sessionsPerWeek, sensation: 4 },
+            })),
+        })),
+      })),
+  );
+
+  it('are never touched, whatever they ask', () => {
+    fc.assert(
+      fc.property(withLocks, (input) => {
+        const plan = buildBlock(input);
+        input.lanes.forEach((l, i) => {
+          for (const k of l.locked) {
+            const cell = plan.lanes[i]!.weeks[k.week - 1]!;
+            expect(cell.locked).toBe(true);
+            expect(cell.prescription).toEqual(k.prescription);
+          }
+        });
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('are the only cells a rule of the lane can be broken in', () => {
+    fc.assert(
+      fc.property(withLocks, (input) => {
+        const plan = buildBlock(input);
+        for (const v of checkBlock(input, plan)) {
+          if (v.lane === null || v.week === null || v.rule === 'weekly-dose') continue;
+          const weeks = plan.lanes[v.lane]!.weeks;
+          expect(weeks[v.week - 1]!.locked, `${v.rule} ${v.week}: ${v.message}`).toBe(true);
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+});

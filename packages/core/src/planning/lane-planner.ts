@@ -1,0 +1,319 @@
+import { muscleGroupName } from '../anatomy/muscle-group.js';
+import { volume, weeklyDose } from '../dose/dose.js';
+import type { Weekday } from '../schedule/weekday.js';
+import type { Bout, Prescription } from '../styles/prescription.js';
+import type { Style } from '../styles/style.js';
+import type { Technique } from '../styles/technique.js';
+import type { SessionItem } from '../timeline/item.js';
+import { timeItem, type TimedItem } from '../timeline/session-seconds.js';
+import type { PlacedExercise } from '../timeline/timeline.js';
+import { bonusFor } from './bonus.js';
+import { isPast, type Draft } from './draft-cell.js';
+import { easierWeek } from './easier-week.js';
+import { clampRung, enterPhase, firstStep, nextStep, rungAt, type Climb, type Rung } from './ladder.js';
+import { LaneStyles } from './lane-styles.js';
+import { techniqueBar } from './limits.js';
+import type { BlockInput, LaneInput, PlannedLane, PlannedWeek } from './plan.js';
+import { returnShare, scaleTo } from './scale.js';
+
+/** A lane while it is being planned. */
+export class LanePlanner {
+  readonly cells: (PlannedWeek & { readonly words: string; readonly whole: boolean })[] = [];
+  private rung: Rung | null = null;
+  private key = '';
+  private climbed: Climb | null = null;
+  private step = 0;
+  private missed = 0;
+  lastDay: number | null = null;
+  private readonly timed = new WeakMap<Bout, TimedItem>();
+  private readonly styles: LaneStyles;
+
+  constructor(
+    readonly lane: LaneInput,
+    private readonly input: BlockInput,
+    private readonly easier: readonly number[],
+  ) {
+    this.styles = new LaneStyles(lane, input, easier);
+  }
+
+  private extrasOf(style: Style, activationReps: number, sensation: number): Bout[] {
+    const out: Bout[] = [];
+    for (const extra of [style.before, style.after]) {
+      if (!extra) continue;
+      const bar = techniqueBar(extra.technique, this.input.client);
+      if (bar !== null || !this.styles.can(extra.technique)) {
+        this.styles.leave(
+          `${muscleGroupName(this.lane.group)}, ${extra.technique}: ${bar ?? 'the library has no such exercise for this client.'}`,
+        );
+        continue;
+      }
+      const amount = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
+      const timed = extra.technique === 'release';
+      out.push({
+        technique: extra.technique,
+        sets: extra.sets,
+        holdSeconds: timed ? amount : 0,
+        sensation: Math.min(4, sensation),
+        ...(timed ? {} : { reps: amount }),
+      });
+    }
+    return out;
+  }
+
+  private rest(week: number, words: string): Draft {
+    const { climb } = this.styles.climbIn(week);
+    const p = this.rung?.prescription ?? firstStep(climb).prescription;
+    const { bonus: _, ...plain } = p;
+    return {
+      kind: 'rest',
+      prescription: { ...plain, sessionsPerWeek: 0 },
+      extras: [],
+      changed: null,
+      words,
+      whole: true,
+      step: this.step,
+      locked: false,
+      styleId: climb.style.id,
+      before: null,
+      base: false,
+      activationReps: 0,
+      dress: (p) => p,
+    };
+  }
+
+  /** What the lane wants in a week, before days and minutes are looked at. */
+  draft(week: number, open: number, usual: number): Draft | PlannedWeek {
+    const past = this.lane.past?.find((w) => w.week === week);
+    if (past) return past;
+    const { lane, input } = this;
+    if (week < (lane.fromWeek ?? 1)) return this.rest(week, 'The lane has not begun.');
+    if (lane.untilWeek && week > lane.untilWeek) return this.rest(week, 'The lane is over.');
+    const missed = input.missedWeeks?.includes(week) ?? false;
+    if (missed || open === 0) {
+      return this.rest(
+        week,
+        missed ? 'Missed: nothing was done this week.' : 'Away: no training day is left this week.',
+      );
+    }
+    const draft = this.wanted(week);
+    const sessions = draft.prescription.sessionsPerWeek;
+    if (!draft.locked && open < usual && open < sessions) {
+      // A shortened week is no base: the next build week goes on from the last full one.
+      const back = draft.before ?? { prescription: draft.prescription, activationReps: draft.activationReps };
+      const kept = draft.kind === 'build' && draft.before ? back.prescription : draft.prescription;
+      return {
+        ...draft,
+        prescription: { ...kept, sessionsPerWeek: Math.min(kept.sessionsPerWeek, open) },
+        changed: null,
+        words: `${open} of ${kept.sessionsPerWeek} sessions: the client is away on the other days. The dose is not raised.`,
+        whole: true,
+        step: Math.max(1, draft.before ? draft.step - 1 : draft.step),
+        base: this.rung === null,
+      };
+    }
+    return draft;
+  }
+
+  private wanted(week: number): Draft {
+    const now = this.styles.climbIn(week);
+    const held = this.rung;
+    const easier = this.easier.includes(week) && now.climb.style.easierWeeks;
+    // An easier week belongs to the weeks before it, even when the style changes with it.
+    const { climb, key } = easier && this.climbed ? { climb: this.climbed, key: this.key } : now;
+    const { style, phase, limits } = climb;
+    const fits = held?.prescription.technique === phase.technique && key === this.key;
+    const last = held && fits ? clampRung(held, climb, this.input.ramp) : held;
+    const locked = this.lane.locked?.find((l) => l.week === week);
+    if (locked) {
+      this.key = key;
+      const reps = last?.activationReps ?? firstStep(climb).activationReps;
+      return {
+        kind: locked.prescription.sessionsPerWeek === 0 ? 'rest' : easier ? 'easier' : 'build',
+        prescription: locked.prescription,
+        extras: locked.prescription.sessionsPerWeek === 0 ? [] : this.extrasOf(style, reps, limits.sensationMax),
+        changed: null,
+        words: 'Set by the coach; the plan goes on from here.',
+        whole: true,
+        step: Math.max(1, this.step),
+        locked: true,
+        styleId: style.id,
+        before: null,
+        base: !easier && locked.prescription.sessionsPerWeek > 0,
+        activationReps: reps,
+        dress: (p) => p,
+      };
+    }
+    const made = (rung: Rung, words: string, over: Partial<Draft> = {}): Draft => {
+      const side = this.lane.tighterSide ?? null;
+      const sided = this.lane.exercises?.[rung.prescription.technique]?.sides !== 'both';
+      const dress = (p: Prescription): Prescription => {
+        const bonus = side && sided ? bonusFor(p, side, limits, phase.amountGrain) : null;
+        return bonus ? { ...p, bonus } : p;
+      };
+      return {
+        kind: 'build',
+        prescription: dress(rung.prescription),
+        extras: this.extrasOf(style, rung.activationReps, limits.sensationMax),
+        changed: null,
+        words,
+        whole: false,
+        step: this.step,
+        locked: false,
+        styleId: style.id,
+        before: null,
+        base: true,
+        activationReps: rung.activationReps,
+        dress,
+        ...over,
+      };
+    };
+    if (easier) {
+      const from = last ?? (this.lane.baseline ? rungAt(climb, this.lane.baseline, this.input.ramp) : firstStep(climb));
+      const prescription = easierWeek(from.prescription);
+      const share = Math.round((volume(prescription) / volume(from.prescription)) * 100);
+      return made(
+        { prescription, activationReps: from.activationReps },
+        `Easier week: ${share} % of the last build week, nearest to 60 % that whole sets and sessions allow; sensation one lower.`,
+        { kind: 'easier', whole: true, step: Math.max(1, this.step), base: false },
+      );
+    }
+    if (!last) {
+      const { baseline } = this.lane;
+      const entry = baseline ? rungAt(climb, baseline, this.input.ramp) : firstStep(climb);
+      const words =
+        baseline && volume(entry.prescription) > volume(firstStep(climb).prescription)
+          ? `${style.name}, begun where the client is: ${baseline} s a week before`
+          : `${style.name} starts here`;
+      this.key = key;
+      return made(entry, words, { step: 1 });
+    }
+    if (key !== this.key || last.prescription.technique !== phase.technique) {
+      this.key = key;
+      const entry = enterPhase(last, climb, this.missed > 0 ? returnShare(this.missed) - 1 : this.input.ramp);
+      return made(entry, entry.words, { step: this.step + 1 });
+    }
+    if (this.missed > 0) {
+      const share = returnShare(this.missed);
+      const to = scaleTo(last.prescription, volume(last.prescription) * share, limits.amountMin, phase.amountGrain);
+      return made(
+        { ...last, prescription: to },
+        `Back after ${this.missed} ${this.missed === 1 ? 'week' : 'weeks'} without training: at most ${Math.round(share * 100)} % of the dose before (common practice, no source).`,
+        { whole: true, step: this.step },
+      );
+    }
+    if (held && last !== held && !samePrescription(last.prescription, held.prescription))
+      return made(
+        last,
+        'Back inside the caps of this client, which the week before left; the dose goes on from here.',
+        {
+          whole: true,
+        },
+      );
+    const next = nextStep(last, climb, this.input.ramp);
+    if ('why' in next) return made(last, `Same as before: ${next.words}.`, { whole: true });
+    return made(next, next.words, { changed: next.changed, step: this.step + 1, before: last });
+  }
+
+  private exerciseOf(technique: Technique): PlacedExercise {
+    const known = this.lane.exercises?.[technique];
+    return known ?? { id: '', primary: this.lane.group, technique, position: 'standing', props: [], sides: 'each' };
+  }
+
+  /** The session items of a cell, worked out once a bout. */
+  items(cell: { readonly prescription: Prescription; readonly extras: readonly Bout[] }): TimedItem[] {
+    return [cell.prescription, ...cell.extras].map((b) => {
+      let t = this.timed.get(b);
+      if (!t) {
+        const exercise = this.exerciseOf(b.technique);
+        const item: SessionItem = { ...b, exerciseId: exercise.id, firstSide: 'left' };
+        this.timed.set(b, (t = timeItem(item, exercise)));
+      }
+      return t;
+    });
+  }
+
+  /** Takes the cell as it came out of the week. */
+  settle(
+    week: number,
+    draft: Draft | PlannedWeek,
+    offsets: readonly number[],
+    first: Weekday,
+    cut: string | null,
+  ): void {
+    if (isPast(draft)) {
+      this.cells.push({ ...draft, words: draft.reason, whole: true });
+      if (draft.kind === 'build') {
+        const { bonus: _, ...plain } = draft.prescription;
+        const after = draft.extras.find((e) => e.technique === 'activation');
+        this.rung = { prescription: plain, activationReps: after?.reps ?? 0 };
+        this.missed = 0;
+        this.key = this.styles.climbIn(week).key;
+        this.climbed = this.styles.climbIn(week).climb;
+      } else if (draft.kind === 'rest' && this.rung) this.missed++;
+      this.step = draft.step;
+      this.lastDay = lastOffset(draft.days, first);
+      return;
+    }
+    const wished = draft.prescription.sessionsPerWeek;
+    const placed = draft.kind !== 'rest' && offsets.length !== wished;
+    // A cell that the coach set is kept as it is; the rule checker says what the week cannot hold.
+    const prescription =
+      placed && !draft.locked ? { ...draft.prescription, sessionsPerWeek: offsets.length } : draft.prescription;
+    if (draft.base && offsets.length > 0) {
+      const { bonus: _, ...plain } = prescription;
+      this.rung = { prescription: plain, activationReps: draft.activationReps };
+      this.climbed = this.styles.climbIn(week).climb;
+      this.missed = 0;
+      this.step = draft.step;
+    }
+    const none = draft.kind !== 'rest' && offsets.length === 0;
+    if ((none || draft.kind === 'rest') && this.rung) this.missed++;
+    this.cells.push({
+      week,
+      kind: none ? 'rest' : draft.kind,
+      prescription,
+      extras: none ? [] : draft.extras,
+      dose: weeklyDose(prescription),
+      days: offsets.map((o) => (((first - 1 + o) % 7) + 1) as Weekday).sort((a, b) => a - b),
+      step: draft.step,
+      changed: draft.changed,
+      styleId: draft.styleId,
+      locked: draft.locked,
+      reason: '',
+      words: none
+        ? `No room this week. ${cut ?? ''}`.trim()
+        : cut
+          ? `${draft.whole ? draft.words : `${capital(draft.words)}.`} ${cut}`
+          : draft.words,
+      whole: draft.whole || cut !== null || none,
+    });
+    this.lastDay = offsets.length > 0 ? Math.max(...offsets) : null;
+  }
+
+  finished(): PlannedLane {
+    const planned = Math.max(1, ...this.cells.map((c) => c.step));
+    const weeks = this.cells.map(({ words, whole, ...cell }): PlannedWeek => ({
+      ...cell,
+      reason: whole ? words : `${capital(words)}: planned step ${cell.step} of ${planned}.`,
+    }));
+    return {
+      group: this.lane.group,
+      styleId: this.lane.styleId,
+      weeks,
+      limitReasons: this.styles.limitReasons,
+      leftOut: this.styles.leftOut,
+    };
+  }
+}
+
+function samePrescription(a: Prescription, b: Prescription): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}
+
+function lastOffset(days: readonly Weekday[], first: Weekday): number | null {
+  return days.length === 0 ? null : Math.max(...days.map((d) => (d - first + 7) % 7));
+}
+
+function capital(s: string): string {
+  return s.charAt(0).toUpperCase() + s.slice(1);
+}

@@ -1,0 +1,82 @@
+import { muscleGroupName } from '../anatomy/muscle-group.js';
+import { CoreError } from '../errors.js';
+import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
+import { styleById } from '../styles/index.js';
+import type { LoadUnit } from '../styles/prescription.js';
+import type { Style, StylePhase } from '../styles/style.js';
+import type { Technique } from '../styles/technique.js';
+import type { Climb } from './ladder.js';
+import { limitsFor, techniqueBar } from './limits.js';
+import type { BlockInput, LaneInput } from './plan.js';
+import { phaseOfWeek } from './weeks.js';
+
+/** Which style, phase and limits count for a lane in each week, and what was left out on the way. */
+export class LaneStyles {
+  readonly leftOut: string[] = [];
+  readonly limitReasons: string[] = [];
+  private readonly climbs = new Map<string, Climb>();
+
+  constructor(
+    private readonly lane: LaneInput,
+    private readonly input: BlockInput,
+    private readonly easier: readonly number[],
+  ) {}
+
+  /** Says once what is left out. */
+  leave(text: string): void {
+    if (!this.leftOut.includes(text)) this.leftOut.push(text);
+  }
+
+  private find(id: string): Style {
+    return (this.input.findStyle ?? styleById)(id);
+  }
+
+  /** True when there is an exercise for a technique, or exercises are not chosen yet. */
+  can(technique: Technique): boolean {
+    return this.lane.exercises === undefined || this.lane.exercises[technique] !== undefined;
+  }
+
+  /** Style and phase of a week, with what speaks against it replaced by a steady hold, never silently. */
+  climbIn(week: number): { readonly climb: Climb; readonly key: string } {
+    const later = (this.lane.laterStyles ?? []).filter((l) => l.fromWeek <= week).at(-1);
+    const style = this.find(later?.styleId ?? this.lane.styleId);
+    const since = later?.fromWeek ?? this.lane.fromWeek ?? 1;
+    const passed = phaseOfWeek(week, this.easier) - phaseOfWeek(since, this.easier);
+    const index = Math.min(Math.max(0, passed), style.phases.length - 1);
+    const phase = style.phases[index]!;
+    const name = muscleGroupName(this.lane.group);
+    const bar = techniqueBar(phase.technique, this.input.client);
+    if (bar ?? (this.can(phase.technique) ? null : '')) {
+      this.leave(`${name}, ${phase.technique}: ${bar} ${STEADY_HOLD.name} instead.`);
+      return this.climb(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
+    }
+    if (!this.can(phase.technique)) {
+      if (phase.technique === 'static hold' || !this.can('static hold'))
+        throw new CoreError('invalid-plan', `Choose an exercise for ${name}: ${phase.technique}.`);
+      this.leave(
+        `${name}, ${phase.technique}: the library has no such exercise for this client. ${STEADY_HOLD.name} instead.`,
+      );
+      return this.climb(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
+    }
+    return this.climb(style, phase, String(index));
+  }
+
+  private climb(style: Style, phase: StylePhase, index: string): { climb: Climb; key: string } {
+    const key = `${style.id}#${index}`;
+    let climb = this.climbs.get(key);
+    if (!climb) {
+      const limits = limitsFor(style, phase, this.input.client, this.lane.group);
+      if (limits.sessionsMax === 0)
+        throw new CoreError('invalid-plan', 'The client has no training days. Choose at least one first.');
+      for (const r of limits.reasons) if (!this.limitReasons.includes(r)) this.limitReasons.push(r);
+      climb = { style, phase, limits, loadUnit: this.lane.loadUnit ?? this.usualUnit() };
+      this.climbs.set(key, climb);
+    }
+    return { climb, key };
+  }
+
+  private usualUnit(): LoadUnit {
+    const loaded = this.lane.exercises?.['loaded eccentric'] ?? this.lane.exercises?.['loaded isometric'];
+    return loaded?.load === 'band' ? 'band' : 'kg';
+  }
+}

@@ -1,0 +1,119 @@
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Side } from '../anatomy/side.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import type { PlainDate } from '../schedule/plain-date.js';
+import type { Weekday } from '../schedule/weekday.js';
+import type { FindStyle } from '../styles/index.js';
+import type { Bout, LoadUnit, Prescription, Variable } from '../styles/prescription.js';
+import type { Technique } from '../styles/technique.js';
+import type { PlanClient } from './limits.js';
+
+/** `rest`: the lane is not done this week (away, missed, not yet begun, or over). */
+export type WeekKind = 'build' | 'easier' | 'rest';
+
+/** A cell as the coach set it; the engine plans around it (domain rule 2.6, 11). */
+export interface LockedCell {
+  /** 1-based. */
+  readonly week: number;
+  readonly prescription: Prescription;
+}
+
+/** Days on which the client cannot train, both included. */
+export interface AwayDates {
+  readonly from: PlainDate;
+  readonly to: PlainDate;
+}
+
+/** From a week on a lane goes on in another style. */
+export interface LaterStyle {
+  readonly fromWeek: number;
+  readonly styleId: string;
+}
+
+export interface LaneInput {
+  readonly group: MuscleGroupId;
+  readonly styleId: string;
+  /** Changes of style, in order of week. */
+  readonly laterStyles?: readonly LaterStyle[];
+  /** First and last week of the lane; left out for the whole block. */
+  readonly fromWeek?: number;
+  readonly untilWeek?: number | null;
+  readonly locked?: readonly LockedCell[];
+  /** Weeks that have been published and begun: kept as they are. */
+  readonly past?: readonly PlannedWeek[];
+  /** Weekly seconds a side that the client is used to; left out to begin at the style's start. */
+  readonly baseline?: number | null;
+  readonly loadUnit?: LoadUnit;
+  /** Side that is tighter by a notable difference; left out when there is none, or the exercise has no sides. */
+  readonly tighterSide?: Side | null;
+  /** Exercise of each technique; left out before exercises are chosen. */
+  readonly exercises?: Readonly<Partial<Record<Technique, Exercise>>>;
+}
+
+export interface BlockInput {
+  readonly client: PlanClient;
+  /** Most important first: when minutes run out, the last give way. */
+  readonly lanes: readonly LaneInput[];
+  /** 4 to 16. */
+  readonly weeks: number;
+  /** Largest rise of a lane's weekly dose between build weeks, 0 to 0.5. */
+  readonly ramp: number;
+  /** Every how manyth week is easier, 3 to 6; null for none. */
+  readonly easierEvery: number | null;
+  /** Easier weeks placed by hand instead; null or left out to go by `easierEvery`. */
+  readonly easierWeeks?: readonly number[] | null;
+  /** Weeks in which nothing was done, or nothing will be. */
+  readonly missedWeeks?: readonly number[];
+  readonly away?: readonly AwayDates[];
+  /** Needed for away dates; week n = days 7(n−1)…7n−1 from it. */
+  readonly startDate?: PlainDate;
+  readonly lanesPerSession?: number;
+  readonly findStyle?: FindStyle;
+}
+
+/** What a lane asks in one week, and why. */
+export interface PlannedWeek {
+  /** 1-based. */
+  readonly week: number;
+  readonly kind: WeekKind;
+  readonly prescription: Prescription;
+  /** What stands before and after the stretch in each session: rolling, activation. */
+  readonly extras: readonly Bout[];
+  /** Seconds a side in the week, without what the tighter side gets on top; 0 in a week of rest. */
+  readonly dose: number;
+  /** Days of the week the lane is done on. */
+  readonly days: readonly Weekday[];
+  /** Rung of the lane's ladder, 1-based; 0 before the lane begins. */
+  readonly step: number;
+  /** The variable turned up against the last build week; null when none was. */
+  readonly changed: Variable | null;
+  /** Style the week is planned in. */
+  readonly styleId: string;
+  /** True when the coach set the cell. */
+  readonly locked: boolean;
+  readonly reason: string;
+}
+
+export interface PlannedLane {
+  readonly group: MuscleGroupId;
+  readonly styleId: string;
+  readonly weeks: readonly PlannedWeek[];
+  /** What narrowed the lane, in words. */
+  readonly limitReasons: readonly string[];
+  /** What cautions or the library took out of the lane, with the reason. */
+  readonly leftOut: readonly string[];
+}
+
+/** Something taken off because the minutes or the visits of a week did not hold it. */
+export interface Trim {
+  readonly lane: number;
+  readonly week: number;
+  readonly words: string;
+}
+
+export interface BlockPlan {
+  readonly lanes: readonly PlannedLane[];
+  /** Weeks with a retest, 1-based. Week 1 means before the first session. */
+  readonly retestWeeks: readonly number[];
+  readonly trims: readonly Trim[];
+}

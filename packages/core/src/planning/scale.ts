@@ -1,0 +1,31 @@
+import { volume } from '../dose/dose.js';
+import { amountOf, withAmount, type Prescription } from '../styles/prescription.js';
+
+/** What a missed week takes off the dose on return, and after how many weeks no more is taken off. Common practice, no source. */
+export const RETURN_LOSS = { perWeek: 0.2, weeksAtMost: 2.5 } as const;
+
+/** Share of the last dose that a client comes back to after missed weeks (domain 2.6). */
+export function returnShare(missedWeeks: number): number {
+  return 1 - RETURN_LOSS.perWeek * Math.min(missedWeeks, RETURN_LOSS.weeksAtMost);
+}
+
+/**
+ * The prescription nearest to a smaller volume without passing it, of all with no more sets, no more sessions (at least two, where there are two)
+ * and no longer bouts. Of equally near ones that with more sessions, then with longer bouts. When even the smallest is too much, the smallest.
+ * @param target weekly volume, as {@link volume} counts it
+ */
+export function scaleTo(p: Prescription, target: number, amountMin: number, grain: number): Prescription {
+  let best: Prescription | null = null;
+  const amount = amountOf(p);
+  const fewest = Math.min(2, p.sessionsPerWeek);
+  const least = Math.min(amountMin, amount);
+  for (let sessionsPerWeek = p.sessionsPerWeek; sessionsPerWeek >= fewest; sessionsPerWeek--)
+    for (let sets = p.sets; sets >= 1; sets--)
+      for (let a = amount; a >= least; a = Math.ceil(a / grain - 1) * grain) {
+        const q = withAmount({ ...p, sets, sessionsPerWeek }, a);
+        if (volume(q) > target + 1e-9) continue;
+        if (!best || volume(q) > volume(best) + 1e-9) best = q;
+        break;
+      }
+  return best ?? withAmount({ ...p, sets: 1, sessionsPerWeek: fewest }, least);
+}

@@ -1,0 +1,146 @@
+import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
+import { volume } from '../dose/dose.js';
+import type { PlainDate } from '../schedule/plain-date.js';
+import type { FindStyle } from '../styles/index.js';
+import { BLOCK_BOUNDS } from './bounds.js';
+import { chooseExercises, type AllowedExercises } from './choose-exercises.js';
+import { newLane, type BlockDraft, type LaneDraft } from './draft.js';
+import { firstStep, rungAt } from './ladder.js';
+import { limitsFor, type PlanClient } from './limits.js';
+import type { LaterStyle, LockedCell } from './plan.js';
+import { scaleTo } from './scale.js';
+
+/** A lane of a template: no client, no exercise, no side. */
+export interface TemplateLane {
+  readonly group: MuscleGroupId;
+  readonly styleId: string;
+  readonly laterStyles: readonly LaterStyle[];
+  readonly fromWeek: number;
+  readonly untilWeek: number | null;
+  /** Cells set by hand, as they were for the first client. */
+  readonly cells: readonly LockedCell[];
+  /** Weekly seconds a side of the first week where it was made; the measure for scaling the cells. */
+  readonly firstDose: number | null;
+}
+
+/** A block without a client. */
+export interface BlockTemplate {
+  readonly id: string;
+  readonly name: string;
+  /** For whom, and what it is good for. */
+  readonly summary: string;
+  readonly weeks: number;
+  readonly ramp: number;
+  readonly easierEvery: number | null;
+  readonly easierWeeks: readonly number[] | null;
+  readonly lanesPerSession: number;
+  readonly lanes: readonly TemplateLane[];
+}
+
+/** A template of a coach's own: all but the id, which is its row's. */
+export type TemplateDefinition = Omit<BlockTemplate, 'id'>;
+
+/** What of a block goes into a template: nothing that tells of the client. */
+export function templateOf(
+  draft: BlockDraft,
+  name: string,
+  summary: string,
+  firstDose: (lane: number) => number | null,
+): TemplateDefinition {
+  return {
+    name,
+    summary,
+    weeks: draft.weeks,
+    ramp: draft.ramp,
+    easierEvery: draft.easierEvery,
+    easierWeeks: draft.easierWeeks,
+    lanesPerSession: draft.lanesPerSession,
+    lanes: draft.lanes.map((l, i) => ({
+      group: l.group,
+      styleId: l.styleId,
+      laterStyles: l.laterStyles,
+      fromWeek: l.fromWeek,
+      untilWeek: l.untilWeek,
+      firstDose: firstDose(i),
+      cells: l.locked.map((k) => {
+        const { bonus: _, load: __, ...rest } = k.prescription;
+        return { week: k.week, prescription: k.prescription.load === undefined ? rest : { ...rest, load: 0 } };
+      }),
+    })),
+  };
+}
+
+/** For whom a template is made into a block. */
+export interface TemplateUse {
+  readonly startDate: PlainDate;
+  readonly client: PlanClient;
+  readonly findStyle: FindStyle;
+  readonly allowed: AllowedExercises;
+  /** Weekly seconds a side that the client is used to; null when nothing is known. */
+  readonly baseline: (group: MuscleGroupId) => number | null;
+  readonly newId: () => string;
+}
+
+/** A cell set by hand, made smaller for a client who begins with less; never made bigger. */
+function scaled(cell: LockedCell, ratio: number, client: PlanClient, amountMin: number, grain: number): LockedCell {
+  const days = new Set(client.trainingDays).size;
+  const p = { ...cell.prescription, sessionsPerWeek: Math.min(cell.prescription.sessionsPerWeek, days) };
+  return { week: cell.week, prescription: ratio < 1 ? scaleTo(p, volume(p) * ratio, amountMin, grain) : p };
+}
+
+/**
+ * A template as a block for a client: begun from the client's baseline, within days, minutes and cautions, with the client's own exercises.
+ * What could not be taken over is said in `notes`.
+ * @throws CoreError `unknown-style`
+ */
+export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draft: BlockDraft; notes: string[] } {
+  const notes: string[] = [];
+  const lanes = template.lanes.flatMap((t): LaneDraft[] => {
+    const name = muscleGroupName(t.group);
+    if (use.client.cautions?.groupsOff.includes(t.group)) {
+      notes.push(`${name}: left out, a caution of the intake rests it.`);
+      return [];
+    }
+    const styles = [t.styleId, ...t.laterStyles.map((s) => s.styleId)].map(use.findStyle);
+    const exercises = chooseExercises(t.group, styles, use.allowed, use.client.level);
+    if (exercises.length === 0) {
+      notes.push(`${name}: left out, the library has no exercise for this client.`);
+      return [];
+    }
+    const style = styles[0]!;
+    const phase = style.phases[0]!;
+    const limits = limitsFor(style, phase, use.client, t.group);
+    const climb = { style, phase, limits, loadUnit: 'kg' as const };
+    const baseline = use.baseline(t.group);
+    const first = volume((baseline ? rungAt(climb, baseline, template.ramp) : firstStep(climb)).prescription);
+    const ratio = t.firstDose && t.firstDose > 0 ? first / t.firstDose : 1;
+    if (ratio < 1 && t.cells.length > 0)
+      notes.push(
+        `${name}: weeks set by hand are taken at ${Math.round(ratio * 100)} %, since this client begins lower.`,
+      );
+    return [
+      {
+        ...newLane(use.newId(), t.group, t.styleId, exercises),
+        laterStyles: t.laterStyles,
+        fromWeek: t.fromWeek,
+        untilWeek: t.untilWeek,
+        baseline,
+        locked: t.cells.map((c) => scaled(c, ratio, use.client, limits.amountMin, phase.amountGrain)),
+      },
+    ];
+  });
+  return {
+    draft: {
+      startDate: use.startDate,
+      weeks: template.weeks,
+      ramp: template.ramp,
+      easierEvery: template.easierEvery,
+      easierWeeks: template.easierWeeks,
+      missedWeeks: [],
+      away: [],
+      lanesPerSession: template.lanesPerSession,
+      lanes: lanes.slice(0, BLOCK_BOUNDS.lanes.max),
+    },
+    notes,
+  };
+}

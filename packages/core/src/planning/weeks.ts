@@ -1,0 +1,32 @@
+/** Length of a phase in a block without easier weeks. */
+const PHASE_WEEKS = 4;
+
+/** What the calendar of a block says of its weeks. */
+export interface WeekRule {
+  readonly weeks: number;
+  readonly easierEvery: number | null;
+  readonly easierWeeks?: readonly number[] | null;
+}
+
+/** True when a week is an easier one: every nth (domain rule 2.6, 3). */
+export function isEasierWeek(week: number, every: number | null): boolean {
+  return every !== null && week % every === 0;
+}
+
+/** The easier weeks of a block: those placed by hand, else every nth. */
+export function easierWeeksOf(rule: WeekRule): number[] {
+  if (rule.easierWeeks) return [...new Set(rule.easierWeeks)].filter((w) => w <= rule.weeks).sort((a, b) => a - b);
+  return Array.from({ length: rule.weeks }, (_, i) => i + 1).filter((w) => isEasierWeek(w, rule.easierEvery));
+}
+
+/** Retests: before week 1, in every easier week and in the last week (domain rule 2.6, 4). */
+export function retestWeeks(weeks: number, easier: readonly number[]): number[] {
+  const out = [1];
+  for (let w = 2; w <= weeks; w++) if (w === weeks || easier.includes(w)) out.push(w);
+  return out;
+}
+
+/** Phase of a week, from 0: an easier week ends a phase; without easier weeks every four weeks do. */
+export function phaseOfWeek(week: number, easier: readonly number[]): number {
+  return easier.length === 0 ? Math.floor((week - 1) / PHASE_WEEKS) : easier.filter((e) => e < week).length;
+}

@@ -11,6 +11,7 @@ import type { DatabaseSessionStore } from './accounts/session-store.js';
 import { pictureRoutes } from './assessments/pictures.js';
 import { assessmentRoutes } from './assessments/routes.js';
 import { blockRoutes } from './blocks/routes.js';
+import { calendarFeedRoutes, calendarRoutes } from './calendar/routes.js';
 import { clientRoutes } from './clients/routes.js';
 import type { Clock } from './clock.js';
 import type { Config } from './config.js';
@@ -26,6 +27,8 @@ import { progressRoutes } from './progress/routes.js';
 import { fillInRoutes } from './screening/fill-in.js';
 import { screeningRoutes } from './screening/routes.js';
 import { sessionRoutes } from './sessions/routes.js';
+import { styleRoutes } from './styles/routes.js';
+import { templateRoutes } from './templates/routes.js';
 import { testBookRoutes } from './test-book/routes.js';
 import { todayRoutes } from './today/routes.js';
 import { transferRoutes } from './transfer/routes.js';
@@ -58,7 +61,8 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
         req: (r: { id: unknown; method: string; url: string }) => ({
           id: r.id,
           method: r.method,
-          path: r.url.split('?')[0],
+          // A calendar's token opens it: the log keeps the path without it.
+          path: r.url.split('?')[0]!.replace(/\/calendar\/[^/]+$/, '/calendar/…'),
         }),
         res: (r: { statusCode: number }) => ({ status: r.statusCode }),
       },
@@ -94,6 +98,7 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   );
   api.use(accountRoutes(source, clock));
   api.use(fillInRoutes(source, clock));
+  api.use(calendarFeedRoutes(source));
   api.use(requireCoach(source));
   api.use(clientRoutes(clock));
   api.use(assessmentRoutes(clock));
@@ -103,6 +108,9 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   api.use(progressRoutes(clock));
   api.use(testBookRoutes(clock));
   api.use(exerciseRoutes(clock));
+  api.use(styleRoutes(clock));
+  api.use(templateRoutes(clock));
+  api.use(calendarRoutes(clock));
   api.use(focusRoutes(clock));
   api.use(screeningRoutes(clock));
   api.use(pictureRoutes());

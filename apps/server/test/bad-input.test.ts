@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:http';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Problem, SessionSummary } from '@yandle/contract';
-import { errorBody, exerciseBody, intakeBody, ownTestBody, studyBody } from './bodies.js';
+import { errorBody, exerciseBody, intakeBody, ownTestBody, studyBody, styleBody, templateBody } from './bodies.js';
 import { aClient, blockBody, clientBody, harness, TODAY, type Harness } from './harness.js';
 
 /** Every route that takes a body, with one that it accepts. */
@@ -57,7 +57,7 @@ describe('bad input', () => {
         body: { testId: 'neck-rotation', side: 'left', value: 60, instrument: 'goniometer', replaces: null },
       },
       { method: 'post', path: `/clients/${clientId}/blocks`, body: blockBody() },
-      { method: 'put', path: `/blocks/${block.id}`, body: { ...plan, version: 1 } },
+      { method: 'put', path: `/blocks/${block.id}`, body: { ...plan, version: 99 } },
       { method: 'post', path: `/blocks/${block.id}/end`, body: { version: 1 } },
       { method: 'post', path: `/sessions/${sessions[1]!.id}/runs`, body: { id: uuid(), startedAt } },
       {
@@ -103,6 +103,9 @@ describe('bad input', () => {
       },
       { method: 'put', path: `/clients/${clientId}/intakes/${uuid()}`, body: intakeBody() },
       { method: 'put', path: `/own-exercises/${uuid()}`, body: exerciseBody() },
+      { method: 'put', path: `/own-styles/${uuid()}`, body: styleBody() },
+      { method: 'put', path: `/own-templates/${uuid()}`, body: templateBody() },
+      { method: 'put', path: `/sessions/${sessions[2]!.id}/date`, body: { date: '2026-03-31' } },
       {
         method: 'put',
         path: `/clients/${clientId}/clearances/${uuid()}`,
@@ -166,6 +169,7 @@ describe('bad input', () => {
     ...['studyId', 'sem', 'repeatTolerance', 'habits', 'interests', 'pinned', 'excluded', 'order', 'quickCheck'],
     ...['figure', 'secondary', 'tags', 'props', 'optionalProps', 'substitute', 'sideWords', 'stages', 'depthMeasure'],
     ...['easierForm', 'harderForm'],
+    ...['easierWeeks', 'missedWeeks', 'away', 'smallestPlate', 'summary', 'before', 'after', 'doseCap', 'sources'],
     ...['trueAngle', 'tremor', 'driftPerMinute', 'settling'],
   ];
 

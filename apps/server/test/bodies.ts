@@ -1,4 +1,4 @@
-import { EXERCISES, NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
+import { EXERCISES, NOTHING_KNOWN, QUESTION_IDS, styleById, TEMPLATES } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 
 /** Bodies that the routes of the test book accept, to be bent by a test. */
@@ -60,4 +60,14 @@ export const intakeBody = (yes: readonly string[] = [], over: object = {}) => ({
 export const exerciseBody = (over: object = {}) => {
   const { id: _, ...definition } = EXERCISES[0]!;
   return { ...definition, name: 'Our calf stretch', origin: 'own' as const, version: null, retired: false, ...over };
+};
+/** A style of one's own, made from one that ships. */
+export const styleBody = (over: object = {}) => {
+  const { id: _, ...definition } = styleById('steady-hold');
+  return { ...definition, name: 'Our hold', version: null, retired: false, ...over };
+};
+/** A template of one's own, made from one that ships. */
+export const templateBody = (over: object = {}) => {
+  const { id: _, ...definition } = TEMPLATES[0]!;
+  return { ...definition, name: 'Our desk', version: null, retired: false, ...over };
 };

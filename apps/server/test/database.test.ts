@@ -69,8 +69,35 @@ describe('from the version before, with data', () => {
     await source.query(
       "INSERT INTO trial (id, studio_id, assessment_id, seq, test_id, value, instrument, request_hash) VALUES ('t', 's', 'a', 1, 'neck-flexion', 50, 'goniometer', 'x')",
     );
+    await source.query(
+      `INSERT INTO programme (id, studio_id, client_id, start_date, weeks, ramp, easier_every, request_hash)
+       VALUES ('p', 's', 'c', '2026-01-05', 8, 0.20, 4, 'x')`,
+    );
+    await source.query(
+      `INSERT INTO revision (id, studio_id, programme_id, coach_id, number, reason, effective_week, engine_version)
+       VALUES ('r', 's', 'p', 'k', 1, 'First plan', 1, '1')`,
+    );
+    await source.query(
+      `INSERT INTO lane (id, studio_id, revision_id, lane_key, place, muscle_group, style_id, exercise_id, limit_reasons)
+       VALUES ('l', 's', 'r', 'key', 0, 'soleus', 'steady-hold', 'bent-knee-wall-calf', '[]')`,
+    );
+    await source.query(
+      `INSERT INTO prescription (id, studio_id, lane_id, week, kind, technique, sets, hold_seconds, sessions_per_week, sensation, dose, step, reason)
+       VALUES ('w', 's', 'l', 1, 'build', 'static hold', 2, 30, 3, 5, 180, 1, 'start')`,
+    );
     for (const Migration of MIGRATIONS.slice(1)) await new Migration().up(runner);
     await runner.release();
+    const [revision] = await source.query("SELECT choices FROM revision WHERE id = 'r'");
+    expect(JSON.parse(revision.choices)).toMatchObject({
+      startDate: '2026-01-05',
+      weeks: 8,
+      ramp: 0.2,
+      lanes: [
+        { id: 'key', group: 'soleus', exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }] },
+      ],
+    });
+    const [cell] = await source.query("SELECT part, days, locked FROM prescription WHERE id = 'w'");
+    expect(cell).toEqual({ part: 0, days: '', locked: 0 });
     const [trial] = await source.query("SELECT value, warm, tester_id AS tester FROM trial WHERE id = 't'");
     expect(trial).toEqual({ value: '50.00', warm: null, tester: null });
     const [row] = await source.query("SELECT name, sex FROM client WHERE id = 'c'");

@@ -2,7 +2,7 @@ import { EXERCISES } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { exerciseBody } from './bodies.js';
-import { aClient, blockBody, harness, type Harness } from './harness.js';
+import { aClient, blockBody, harness, laneBody, type Harness } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => {
@@ -55,12 +55,12 @@ describe('own exercises', () => {
       .send({ ...twoArms, name: 'On the roller', version: null, retired: false })
       .expect(200);
     const client = await aClient(h);
-    const lanes = [{ id: uuid(), group: 'pectorals', styleId: 'steady-hold', exerciseId: `own-${id}` }];
+    const lanes = [laneBody('pectorals', `own-${id}`)];
     const plan = (over: object = {}) =>
       h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes, ...over }));
-    const unknown = [{ ...lanes[0]!, exerciseId: `own-${uuid()}` }];
+    const unknown = [laneBody('pectorals', `own-${uuid()}`)];
     const refused = await plan({ lanes: unknown }).expect(400);
-    expect((refused.body as { errors: { path: string }[] }).errors[0]!.path).toBe('lanes.0.exerciseId');
+    expect((refused.body as { errors: { path: string }[] }).errors[0]!.path).toBe('lanes.0.exercises.0.exerciseId');
     await plan().expect(201);
     const sessions = (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as { id: string }[];
     const run = uuid();

@@ -110,16 +110,34 @@ export const clientBody = (leadCoachId: string, over: object = {}) => ({
   ...over,
 });
 
+/** A lane in the Steady hold style with one exercise, to be bent by a test. */
+export const laneBody = (group: string, exerciseId: string, over: object = {}) => ({
+  id: uuid(),
+  group,
+  styleId: 'steady-hold',
+  laterStyles: [],
+  fromWeek: 1,
+  untilWeek: null,
+  baseline: null,
+  loadUnit: null,
+  exercises: [{ technique: 'static hold', exerciseId }],
+  locked: [],
+  ...over,
+});
+
 export const blockBody = (over: object = {}) => ({
   id: uuid(),
   startDate: TODAY,
   weeks: 8,
   ramp: 0.2,
   easierEvery: 4,
-  lanes: [
-    { id: uuid(), group: 'soleus', styleId: 'steady-hold', exerciseId: 'bent-knee-wall-calf' },
-    { id: uuid(), group: 'hamstrings', styleId: 'steady-hold', exerciseId: 'supine-strap-hamstring' },
-  ],
+  easierWeeks: null,
+  missedWeeks: [],
+  away: [],
+  lanesPerSession: 5,
+  smallestPlate: null,
+  reason: 'First plan',
+  lanes: [laneBody('soleus', 'bent-knee-wall-calf'), laneBody('hamstrings', 'supine-strap-hamstring')],
   ...over,
 });
 

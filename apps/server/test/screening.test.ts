@@ -2,7 +2,7 @@ import { NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import request from 'supertest';
-import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+import { aClient, blockBody, harness, laneBody, TODAY, type Harness } from './harness.js';
 import { intakeBody } from './bodies.js';
 
 interface View {
@@ -29,7 +29,7 @@ const clear = (client: string, cautionId: string, over: object = {}) =>
   h.agent
     .put(`/api/v1/clients/${client}/clearances/${uuid()}`)
     .send({ cautionId, who: 'Dr. Maude Ferrant, physician', on: TODAY, note: '', ...over });
-const lane = (group: string, exerciseId: string) => ({ id: uuid(), group, styleId: 'steady-hold', exerciseId });
+const lane = (group: string, exerciseId: string) => laneBody(group, exerciseId);
 const plan = (client: string, lanes: object[]) =>
   h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes }));
 
@@ -68,7 +68,7 @@ describe('screening', () => {
       lane('hamstrings', 'supine-strap-hamstring'),
     ]).expect(400);
     expect((r.body as { errors: { path: string; message: string }[] }).errors).toEqual([
-      { path: 'lanes.1.exerciseId', message: expect.stringContaining('No floor') as string },
+      { path: 'lanes.1.exercises.0.exerciseId', message: expect.stringContaining('No floor') as string },
     ]);
     const kept = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(201);
     expect(kept.body).toMatchObject({ lanes: [{ group: 'soleus' }] });

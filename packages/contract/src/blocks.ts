@@ -1,33 +1,26 @@
-import type { MuscleGroupId, PlannedWeek } from '@yandle/core';
+import type { BlockDraft, MuscleGroupId, PlannedWeek, Side, Trim } from '@yandle/core';
 
-export interface LaneBody {
-  readonly id: string;
-  readonly group: MuscleGroupId;
-  readonly styleId: string;
-  readonly exerciseId: string;
-}
-
-/** What a coach chooses of a block. */
-export interface BlockBody {
-  readonly startDate: string;
-  readonly weeks: number;
-  /** Largest rise of the weekly dose, 0 to 0.5. */
-  readonly ramp: number;
-  /** Every how manyth week is easier; null for none. */
-  readonly easierEvery: number | null;
-  readonly lanes: readonly LaneBody[];
-}
+/** What a coach chooses of a block. The plan itself is computed from it. */
+export type BlockBody = BlockDraft;
 
 export interface CreateBlockBody extends BlockBody {
   readonly id: string;
+  /** Why, in the coach's words; kept with the revision. */
+  readonly reason: string;
 }
 
 export interface UpdateBlockBody extends BlockBody {
   readonly version: number;
+  readonly reason: string;
 }
 
-export interface Lane extends LaneBody {
+/** A lane as it was published. */
+export interface Lane {
+  readonly id: string;
+  readonly group: MuscleGroupId;
+  readonly styleId: string;
   readonly limitReasons: readonly string[];
+  readonly leftOut: readonly string[];
   readonly weeks: readonly PlannedWeek[];
 }
 
@@ -37,14 +30,55 @@ export interface Block {
   readonly version: number;
   /** Number of the published revision, from 1. */
   readonly revision: number;
+  /** What the coach chose for it. */
+  readonly choices: BlockBody;
   readonly startDate: string;
   readonly endDate: string;
   readonly weeks: number;
-  readonly ramp: number;
-  readonly easierEvery: number | null;
   readonly lanes: readonly Lane[];
   readonly retests: readonly { readonly week: number; readonly date: string }[];
-  /** False once a session of it has been run: then it is no longer replanned as a whole. */
-  readonly replannable: boolean;
+  /** What the minutes or the visits of a week did not hold. */
+  readonly trims: readonly Trim[];
+  /** First week that may still be changed: 1 until something has been done, then the week after the running one. */
+  readonly changeableFrom: number;
   readonly endedAt: string | null;
+}
+
+/** A published state in the list of them, newest first. */
+export interface RevisionSummary {
+  readonly number: number;
+  readonly reason: string;
+  readonly at: string;
+  readonly coachName: string;
+  readonly effectiveWeek: number;
+  readonly weeks: number;
+  readonly lanes: number;
+  /** Weekly seconds a side, summed over lanes and weeks. */
+  readonly totalDose: number;
+}
+
+/** A published state as it was. */
+export interface Revision extends RevisionSummary {
+  readonly choices: BlockBody;
+  readonly laneWeeks: readonly Lane[];
+}
+
+/** What a plan depends on besides the coach's choices and the client's record. Computed by the server, so that screen and server agree. */
+export interface PlanningView {
+  readonly hypermobile: boolean;
+  /** Groups with a notably tighter side, by the newest results. */
+  readonly tighter: readonly { readonly group: MuscleGroupId; readonly side: Side }[];
+  /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */
+  readonly baselines: readonly { readonly group: MuscleGroupId; readonly seconds: number; readonly words: string }[];
+}
+
+export interface MoveSessionBody {
+  readonly date: string;
+}
+
+/** The calendar of a client that other programs may read. */
+export interface CalendarLink {
+  /** Path of the file on this server; given out once, when it is made. */
+  readonly path: string | null;
+  readonly madeAt: string | null;
 }

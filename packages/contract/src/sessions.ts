@@ -8,6 +8,8 @@ export interface SessionSummary {
   readonly clientId: string;
   readonly blockId: string;
   readonly date: string;
+  /** The day the plan gave it; differs from `date` when the coach moved it. */
+  readonly plannedDate: string;
   readonly week: number;
   readonly status: SessionStatus;
   readonly totalSeconds: number;

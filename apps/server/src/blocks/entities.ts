@@ -1,7 +1,8 @@
-import type { MuscleGroupId, Prescription, Variable, WeekKind } from '@yandle/core';
+import type { BlockDraft, MuscleGroupId, Technique, Trim, Variable, WeekKind } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
+import { BoutColumns } from '../database/bout-columns.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
 /** A block of weeks for one client: what the coach chose. */
@@ -53,6 +54,9 @@ export class RevisionEntity {
   /** First week it applies to, 1-based. */
   @Column({ name: 'effective_week', type: 'int' }) effectiveWeek!: number;
   @Column({ name: 'engine_version', type: 'varchar', length: 20 }) engineVersion!: string;
+  /** What the coach chose, as it was: read as a whole to restore or to compare, never queried. */
+  @Column({ name: 'choices', type: 'simple-json', nullable: true }) choices!: BlockDraft;
+  @Column({ name: 'trims', type: 'simple-json', nullable: true }) trims!: readonly Trim[] | null;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;
 }
@@ -76,15 +80,15 @@ export class LaneEntity {
   @Column({ name: 'place', type: 'int' }) place!: number;
   @Column({ name: 'muscle_group', type: 'varchar', length: 40 }) group!: MuscleGroupId;
   @Column({ name: 'style_id', type: 'varchar', length: 60 }) styleId!: string;
-  @Column({ name: 'exercise_id', type: 'varchar', length: 60 }) exerciseId!: string;
   @Column({ name: 'limit_reasons', type: 'simple-json' }) limitReasons!: readonly string[];
+  @Column({ name: 'left_out', type: 'simple-json', nullable: true }) leftOut!: readonly string[] | null;
 }
 
-/** What a lane asks in one week: rows, so that doses can be summed. */
+/** What a lane asks in one week: rows, so that doses can be summed. Part 0 is the stretch; rolling and activation follow. */
 @Entity('prescription')
-@Index('IDX_prescription_week', ['laneId', 'week'], { unique: true })
+@Index('IDX_prescription_part', ['laneId', 'week', 'part'], { unique: true })
 @Index('IDX_prescription_studio', ['studioId'])
-export class PrescriptionEntity {
+export class PrescriptionEntity extends BoutColumns {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
@@ -96,15 +100,17 @@ export class PrescriptionEntity {
   lane?: Relation<LaneEntity>;
   @Column({ name: 'week', type: 'int' }) week!: number;
   @Column({ name: 'kind', type: 'varchar', length: 10 }) kind!: WeekKind;
-  @Column({ name: 'technique', type: 'varchar', length: 30 }) technique!: Prescription['technique'];
-  @Column({ name: 'sets', type: 'int' }) sets!: number;
-  @Column({ name: 'hold_seconds', type: 'int' }) holdSeconds!: number;
+  @Column({ name: 'part', type: 'int', default: 0 }) part!: number;
+  @Column({ name: 'technique', type: 'varchar', length: 30 }) technique!: Technique;
   @Column({ name: 'sessions_per_week', type: 'int' }) sessionsPerWeek!: number;
-  @Column({ name: 'sensation', type: 'int' }) sensation!: number;
+  /** Weekdays, Monday = 1, joined by commas. */
+  @Column({ name: 'days', type: 'varchar', length: 20, default: '' }) days!: string;
+  @Column({ name: 'style_id', type: 'varchar', length: 60, default: 'steady-hold' }) styleId!: string;
+  @Column({ name: 'locked', type: 'boolean', default: false }) locked!: boolean;
   @Column({ name: 'dose', type: 'int' }) dose!: number;
   @Column({ name: 'step', type: 'int' }) step!: number;
   @Column({ name: 'changed', type: 'varchar', length: 20, nullable: true }) changed!: Variable | null;
-  @Column({ name: 'reason', type: 'varchar', length: 500 }) reason!: string;
+  @Column({ name: 'reason', type: 'varchar', length: 1000 }) reason!: string;
 }
 
 /** The date of a retest of a programme. */

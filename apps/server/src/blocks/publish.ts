@@ -1,20 +1,27 @@
-import type { BlockBody } from '@yandle/contract';
 import {
+  buildTimeline,
+  DEFAULT_TIMINGS,
+  itemOf,
   scheduleRetests,
   sessionsOfBlock,
-  tighterSide,
+  weekOn,
+  type BlockDraft,
   type BlockPlan,
   type FindExercise,
-  type SidedValues,
-  type Weekday,
+  type PlainDate,
+  type PlannedWeek,
+  type Side,
 } from '@yandle/core';
+import { In, MoreThanOrEqual } from 'typeorm';
 import { v7 as uuid } from 'uuid';
+import { boutColumns } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
-import { SessionEntity, SessionItemEntity } from '../sessions/entities.js';
+import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
+import { sessionItem } from '../sessions/item.js';
 import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity } from './entities.js';
 
 /** Version of the rules a revision was made with; raised when the same input would give another plan. */
-export const ENGINE_VERSION = '1';
+export const ENGINE_VERSION = '2';
 
 export interface Publication {
   readonly programmeId: string;
@@ -22,65 +29,75 @@ export interface Publication {
   readonly coachId: string;
   readonly number: number;
   readonly reason: string;
-  readonly body: BlockBody;
+  readonly draft: BlockDraft;
   readonly plan: BlockPlan;
-  readonly trainingDays: readonly Weekday[];
   readonly find: FindExercise;
-  /** Newest sided values of the client: the tighter side begins. */
-  readonly measured: readonly SidedValues[];
+  /** First week that changes; sessions before it stay as they are. */
+  readonly fromWeek: number;
+  /** Side that begins in each lane: the tighter one, else left. */
+  readonly firstSides: readonly Side[];
+  readonly today: PlainDate;
 }
 
-/** Writes a revision with its lanes, weeks, dated sessions and retests. Inside a transaction of the caller. */
-export async function publish(tx: StudioData, p: Publication): Promise<void> {
-  const revisionId = uuid();
-  await tx.insert(RevisionEntity, {
-    id: revisionId,
-    programmeId: p.programmeId,
-    coachId: p.coachId,
-    number: p.number,
-    reason: p.reason,
-    effectiveWeek: 1,
-    engineVersion: ENGINE_VERSION,
-    createdAt: new Date(),
-  });
-  const laneIds = p.body.lanes.map(() => uuid());
-  await tx.insertMany(
-    LaneEntity,
-    p.body.lanes.map((l, i) => ({
-      id: laneIds[i]!,
-      revisionId,
-      laneKey: l.id,
-      place: i,
-      group: l.group,
-      styleId: l.styleId,
-      exerciseId: l.exerciseId,
-      limitReasons: p.plan.lanes[i]!.limitReasons,
+function partsOf(laneId: string, w: PlannedWeek): Omit<PrescriptionEntity, 'studioId'>[] {
+  const { technique, sessionsPerWeek, ...bout } = w.prescription;
+  const common = {
+    laneId,
+    week: w.week,
+    kind: w.kind,
+    sessionsPerWeek,
+    days: w.days.join(),
+    styleId: w.styleId,
+    locked: w.locked,
+    step: w.step,
+  };
+  return [
+    {
+      ...common,
+      ...boutColumns(bout),
+      id: uuid(),
+      part: 0,
+      technique,
+      dose: w.dose,
+      changed: w.changed,
+      reason: w.reason,
+    },
+    ...w.extras.map((e, i) => ({
+      ...common,
+      ...boutColumns(e),
+      id: uuid(),
+      part: i + 1,
+      technique: e.technique,
+      dose: 0,
+      changed: null,
+      reason: '',
     })),
-  );
-  await tx.insertMany(
-    PrescriptionEntity,
-    p.plan.lanes.flatMap((lane, i) =>
-      lane.weeks.map((w) => ({
-        id: uuid(),
-        laneId: laneIds[i]!,
-        week: w.week,
-        kind: w.kind,
-        ...w.prescription,
-        dose: w.dose,
-        step: w.step,
-        changed: w.changed,
-        reason: w.reason,
-      })),
-    ),
-  );
+  ];
+}
 
-  const sessions = sessionsOfBlock(
+/** Dates the coach gave to sessions by hand, by the day the plan had given them. */
+async function movedDates(tx: StudioData, programmeId: string): Promise<Map<string, string>> {
+  const rows = await tx.find(SessionEntity, { programmeId });
+  return new Map(rows.flatMap((s) => (s.plannedDate && s.plannedDate !== s.date ? [[s.plannedDate, s.date]] : [])));
+}
+
+/** Sessions of some weeks that nobody has begun: a new plan replaces them. */
+async function clearSessions(tx: StudioData, programmeId: string, fromWeek: number): Promise<void> {
+  const rows = await tx.find(SessionEntity, { programmeId, week: MoreThanOrEqual(fromWeek) });
+  if (rows.length === 0) return;
+  const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
+  const open = rows.filter((r) => !begun.has(r.id)).map((r) => r.id);
+  if (open.length > 0) await tx.delete(SessionEntity, { id: In(open) });
+}
+
+async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<string, string>): Promise<void> {
+  const planned = sessionsOfBlock(
     p.plan,
-    p.body.startDate,
-    p.trainingDays,
-    p.body.lanes.map((l) => ({ exerciseId: l.exerciseId, firstSide: tighterSide(l.group, p.measured) ?? 'left' })),
+    p.draft.startDate,
+    p.draft.lanes.map((l, i) => ({ exercises: l.exercises, firstSide: p.firstSides[i]! })),
     p.find,
-  ).map((s) => ({ id: uuid(), ...s }));
+  ).filter((s) => s.week >= p.fromWeek);
+  const sessions = planned.map((s) => ({ id: uuid(), ...s }));
   await tx.insertMany(
     SessionEntity,
     sessions.map((s) => ({
@@ -88,21 +105,122 @@ export async function publish(tx: StudioData, p: Publication): Promise<void> {
       clientId: p.clientId,
       programmeId: p.programmeId,
       revisionNumber: p.number,
-      date: s.date,
+      date: moved.get(s.date) ?? s.date,
+      plannedDate: s.date,
       week: s.week,
       totalSeconds: s.totalSeconds,
     })),
   );
   await tx.insertMany(
     SessionItemEntity,
-    sessions.flatMap((s) => s.items.map((item, place) => ({ id: uuid(), sessionId: s.id, place, ...item }))),
+    sessions.flatMap((s) =>
+      s.items.map((item, place) => ({
+        ...boutColumns(item),
+        id: uuid(),
+        sessionId: s.id,
+        place,
+        exerciseId: item.exerciseId,
+        technique: item.technique ?? null,
+        firstSide: item.firstSide,
+      })),
+    ),
   );
+}
+
+async function writeRetests(tx: StudioData, p: Publication): Promise<void> {
+  const sessions = await tx.find(SessionEntity, { programmeId: p.programmeId });
+  const kept = (await tx.find(RetestEntity, { programmeId: p.programmeId })).filter((r) => r.week < p.fromWeek);
+  await tx.delete(RetestEntity, { programmeId: p.programmeId, week: MoreThanOrEqual(p.fromWeek) });
+  const weeks = p.plan.retestWeeks.filter((w) => !kept.some((k) => k.week === w));
   await tx.insertMany(
     RetestEntity,
-    scheduleRetests(p.plan.retestWeeks, p.body.startDate, sessions).map((r) => ({
-      id: uuid(),
-      programmeId: p.programmeId,
-      ...r,
+    scheduleRetests(weeks, p.draft.startDate, sessions).map((r) => ({ id: uuid(), programmeId: p.programmeId, ...r })),
+  );
+}
+
+/**
+ * Sessions of weeks that stay as they are keep their dose; but an exercise that may no longer be done is swapped for the lane's new one of the
+ * same technique, or left out when there is none.
+ */
+async function swapForbidden(tx: StudioData, p: Publication, allowed: (exerciseId: string) => boolean): Promise<void> {
+  const running = weekOn(p.draft.startDate, p.today);
+  const rows = (await tx.find(SessionEntity, { programmeId: p.programmeId })).filter(
+    (s) => s.week < p.fromWeek && s.week >= running && s.date >= p.today,
+  );
+  if (rows.length === 0) return;
+  const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
+  const items = await tx.find(SessionItemEntity, { sessionId: In(rows.map((r) => r.id)) }, { order: { place: 'ASC' } });
+  const touched = new Set<string>();
+  for (const item of items) {
+    if (begun.has(item.sessionId) || allowed(item.exerciseId)) continue;
+    touched.add(item.sessionId);
+    const old = p.find(item.exerciseId);
+    const technique = item.technique ?? old.technique;
+    const lane = p.draft.lanes.find((l) => l.group === old.primary);
+    const next = lane?.exercises.find((e) => e.technique === technique && allowed(e.exerciseId));
+    if (!next) await tx.delete(SessionItemEntity, { id: item.id });
+    else {
+      const { exerciseId, technique: done } = itemOf(
+        { technique, sets: item.sets, holdSeconds: item.holdSeconds, sensation: item.sensation },
+        { exercises: [next], firstSide: item.firstSide },
+        p.find,
+      );
+      await tx.update(SessionItemEntity, { id: item.id }, { exerciseId, technique: done ?? null });
+    }
+  }
+  for (const id of touched) {
+    const left = await tx.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
+    const { totalSeconds } = buildTimeline(left.map(sessionItem), false, DEFAULT_TIMINGS, p.find);
+    await tx.update(SessionEntity, { id }, { totalSeconds });
+  }
+}
+
+/** Writes a revision with its lanes, weeks, dated sessions and retests. Inside a transaction of the caller. */
+export async function publish(tx: StudioData, p: Publication, allowed: (exerciseId: string) => boolean): Promise<void> {
+  const revisionId = uuid();
+  await tx.insert(RevisionEntity, {
+    id: revisionId,
+    programmeId: p.programmeId,
+    coachId: p.coachId,
+    number: p.number,
+    reason: p.reason,
+    effectiveWeek: p.fromWeek,
+    engineVersion: ENGINE_VERSION,
+    choices: p.draft,
+    trims: p.plan.trims,
+    createdAt: new Date(),
+  });
+  const laneIds = p.draft.lanes.map(() => uuid());
+  await tx.insertMany(
+    LaneEntity,
+    p.draft.lanes.map((l, i) => ({
+      id: laneIds[i]!,
+      revisionId,
+      laneKey: l.id,
+      place: i,
+      group: l.group,
+      styleId: l.styleId,
+      limitReasons: p.plan.lanes[i]!.limitReasons,
+      leftOut: p.plan.lanes[i]!.leftOut,
     })),
   );
+  await tx.insertMany(
+    PrescriptionEntity,
+    p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, w))),
+  );
+  const moved = await movedDates(tx, p.programmeId);
+  await clearSessions(tx, p.programmeId, p.fromWeek);
+  // A missed week keeps what was begun in it, and loses the rest.
+  for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeek(tx, p.programmeId, week);
+  await swapForbidden(tx, p, allowed);
+  await writeSessions(tx, p, moved);
+  await writeRetests(tx, p);
+}
+
+async function clearWeek(tx: StudioData, programmeId: string, week: number): Promise<void> {
+  const rows = await tx.find(SessionEntity, { programmeId, week });
+  if (rows.length === 0) return;
+  const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
+  const open = rows.filter((r) => !begun.has(r.id)).map((r) => r.id);
+  if (open.length > 0) await tx.delete(SessionEntity, { id: In(open) });
 }

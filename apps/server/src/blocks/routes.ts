@@ -2,8 +2,11 @@ import { createBlockSchema, updateBlockSchema, versionSchema } from '@yandle/con
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import { dateIn, type Clock } from '../clock.js';
+import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
-import { createBlock, endBlock, listBlocks, replanBlock, type Planner } from './service.js';
+import { ProgrammeEntity } from './entities.js';
+import { createBlock, endBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
+import { listRevisions, revisionView } from './view.js';
 
 export function blockRoutes(clock: Clock): Router {
   const router = Router();
@@ -13,7 +16,10 @@ export function blockRoutes(clock: Clock): Router {
   };
 
   router.get('/clients/:id/blocks', async (req, res) => {
-    res.json(await listBlocks(currentOf(res).data, pathId(req.params.id, 'client')));
+    res.json(await listBlocks(currentOf(res).data, pathId(req.params.id, 'client'), planner(res).today));
+  });
+  router.get('/clients/:id/planning', async (req, res) => {
+    res.json(await planningOf(currentOf(res).data, pathId(req.params.id, 'client'), planner(res)));
   });
   router.post('/clients/:id/blocks', async (req, res) => {
     const body = validBody(createBlockSchema, req.body);
@@ -21,11 +27,24 @@ export function blockRoutes(clock: Clock): Router {
   });
   router.put('/blocks/:id', async (req, res) => {
     const body = validBody(updateBlockSchema, req.body);
-    res.json(await replanBlock(currentOf(res).data, pathId(req.params.id, 'block'), body, planner(res)));
+    res.json(await reviseBlock(currentOf(res).data, pathId(req.params.id, 'block'), body, planner(res)));
   });
   router.post('/blocks/:id/end', async (req, res) => {
     const { version } = validBody(versionSchema, req.body);
-    res.json(await endBlock(currentOf(res).data, pathId(req.params.id, 'block'), version, clock.now()));
+    const id = pathId(req.params.id, 'block');
+    res.json(await endBlock(currentOf(res).data, id, version, clock.now(), planner(res).today));
+  });
+  router.get('/blocks/:id/revisions', async (req, res) => {
+    const { data } = currentOf(res);
+    const block = await data.get(ProgrammeEntity, pathId(req.params.id, 'block'), 'block');
+    res.json(await listRevisions(data, block.id));
+  });
+  router.get('/blocks/:id/revisions/:number', async (req, res) => {
+    const { data } = currentOf(res);
+    const block = await data.get(ProgrammeEntity, pathId(req.params.id, 'block'), 'block');
+    const number = Number(req.params.number);
+    if (!Number.isInteger(number)) throw notFound('revision');
+    res.json(await revisionView(data, block.id, number));
   });
   return router;
 }

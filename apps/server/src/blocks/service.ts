@@ -1,19 +1,21 @@
-import type { Block, BlockBody, CreateBlockBody, UpdateBlockBody } from '@yandle/contract';
+import type { Block, BlockBody, CreateBlockBody, PlanningView, UpdateBlockBody } from '@yandle/contract';
 import {
-  ageOn,
+  blockInputOf,
   buildBlock,
   cautionsAgainst,
+  checkBlock,
   CoreError,
-  endOfBlock,
-  limitsOfCautions,
+  techniquesOf,
+  techniquesUsed,
+  tighterSide,
+  type BlockDraft,
   type BlockPlan,
   type Caution,
   type Exercise,
   type PlainDate,
+  type PlanContext,
   type Screening,
 } from '@yandle/core';
-import { In } from 'typeorm';
-import { latestSidedValues } from '../assessments/service.js';
 import { ClientEntity } from '../clients/entities.js';
 import { runningOf } from '../clients/overview.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
@@ -21,9 +23,11 @@ import { assertVersion } from '../database/versioned.js';
 import { loadExercises, type ExerciseBook } from '../exercises/book.js';
 import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
-import { RunEntity, SessionEntity } from '../sessions/entities.js';
-import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, RevisionEntity } from './entities.js';
+import { loadStyles } from '../styles/service.js';
+import { ProgrammeEntity } from './entities.js';
+import { contextOf, measuredOf, planningView, type Measured } from './planning.js';
 import { publish } from './publish.js';
+import { blockView, changeableFrom, newestRevision, weeksDone } from './view.js';
 
 /** Who plans, and when. */
 export interface Planner {
@@ -32,59 +36,9 @@ export interface Planner {
   readonly today: PlainDate;
 }
 
-async function hasRuns(data: StudioData, programmeId: string): Promise<boolean> {
-  const n = await data.manager
-    .createQueryBuilder(RunEntity, 'r')
-    .innerJoin(SessionEntity, 's', 's.id = r.session_id')
-    .where('r.studioId = :studio AND s.programmeId = :programmeId', { studio: data.studioId, programmeId })
-    .getCount();
-  return n > 0;
-}
-
-async function blockView(data: StudioData, row: ProgrammeEntity): Promise<Block> {
-  const [revision] = await data.find(RevisionEntity, { programmeId: row.id }, { order: { number: 'DESC' }, take: 1 });
-  const lanes = await data.find(LaneEntity, { revisionId: revision!.id }, { order: { place: 'ASC' } });
-  const weeks = await data.find(PrescriptionEntity, { laneId: In(lanes.map((l) => l.id)) }, { order: { week: 'ASC' } });
-  const retests = await data.find(RetestEntity, { programmeId: row.id }, { order: { week: 'ASC' } });
-  return {
-    id: row.id,
-    clientId: row.clientId,
-    version: row.version,
-    revision: revision!.number,
-    startDate: row.startDate,
-    endDate: endOfBlock(row.startDate, row.weeks),
-    weeks: row.weeks,
-    ramp: Number(row.ramp),
-    easierEvery: row.easierEvery,
-    lanes: lanes.map((l) => ({
-      id: l.laneKey,
-      group: l.group,
-      styleId: l.styleId,
-      exerciseId: l.exerciseId,
-      limitReasons: l.limitReasons,
-      weeks: weeks
-        .filter((w) => w.laneId === l.id)
-        .map((w) => ({
-          week: w.week,
-          kind: w.kind,
-          prescription: {
-            technique: w.technique,
-            sets: w.sets,
-            holdSeconds: w.holdSeconds,
-            sessionsPerWeek: w.sessionsPerWeek,
-            sensation: w.sensation,
-          },
-          dose: w.dose,
-          step: w.step,
-          changed: w.changed,
-          reason: w.reason,
-        })),
-    })),
-    retests: retests.map((r) => ({ week: r.week, date: r.date })),
-    replannable: row.endedAt === null && !(await hasRuns(data, row.id)),
-    endedAt: row.endedAt?.toISOString() ?? null,
-  };
-}
+const refuse = (errors: { path: string; message: string }[]): void => {
+  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+};
 
 /** Nobody is planned for who has not been asked, or whom a licensed professional should see first. */
 function assertScreened({ state }: Screening): void {
@@ -110,36 +64,80 @@ function known({ find, retired }: ExerciseBook, id: string): Exercise | null {
   }
 }
 
-/** Every lane has a stretch of its group, and none that a caution speaks against: no plan with one can be stored. */
-function assertExercises(body: BlockBody, cautions: readonly Caution[], book: ExerciseBook): void {
-  const errors = body.lanes.flatMap((l, i) => {
-    const path = `lanes.${i}.exerciseId`;
-    const exercise = known(book, l.exerciseId);
-    if (!exercise) return [{ path, message: 'This exercise is not in the library, or it is retired. Choose another.' }];
-    if (exercise.primary !== l.group)
-      return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
-    if (exercise.technique !== 'static hold')
-      return [{ path, message: `The style holds still; this exercise is another technique: ${exercise.technique}.` }];
-    return cautionsAgainst(exercise, cautions).map((c) => ({ path, message: `${c.title}: ${c.changes}` }));
-  });
-  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+/** Every exercise is there, works the lane's group, can be done so, and no caution speaks against it: no plan with one can be stored. */
+function assertExercises(draft: BlockBody, cautions: readonly Caution[], book: ExerciseBook): void {
+  refuse(
+    draft.lanes.flatMap((l, i) =>
+      l.exercises.flatMap((chosen, k) => {
+        const path = `lanes.${i}.exercises.${k}.exerciseId`;
+        const exercise = known(book, chosen.exerciseId);
+        if (!exercise)
+          return [{ path, message: 'This exercise is not in the library, or it is retired. Choose another.' }];
+        if (exercise.primary !== l.group)
+          return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
+        if (!techniquesOf(exercise).includes(chosen.technique))
+          return [{ path, message: `This exercise cannot be done as ${chosen.technique}. Choose another.` }];
+        return cautionsAgainst({ ...exercise, technique: chosen.technique }, cautions).map((c) => ({
+          path,
+          message: `${c.title}: ${c.changes}`,
+        }));
+      }),
+    ),
+  );
 }
 
-function planFor(client: ClientEntity, body: BlockBody, cautions: readonly Caution[]): BlockPlan {
-  return buildBlock({
-    client: {
-      age: ageOn(client.birthDate, body.startDate),
-      level: client.level,
-      trainingDays: client.trainingDays,
-      easyOn: client.easyOn,
-      cautions: limitsOfCautions(cautions),
-    },
-    lanes: body.lanes,
-    weeks: body.weeks,
-    ramp: body.ramp,
-    easierEvery: body.easierEvery,
-  });
+function assertStyles(draft: BlockDraft, context: PlanContext): void {
+  refuse(
+    draft.lanes.flatMap((l, i) =>
+      [l.styleId, ...l.laterStyles.map((s) => s.styleId)].flatMap((id) => {
+        try {
+          context.findStyle(id);
+          return [];
+        } catch (err) {
+          if (!(err instanceof CoreError)) throw err;
+          return [{ path: `lanes.${i}.styleId`, message: err.message }];
+        }
+      }),
+    ),
+  );
 }
+
+/** A plan whose lanes all have their exercises and break no rule that no coach may break. */
+function soundPlan(draft: BlockDraft, context: PlanContext): BlockPlan {
+  assertStyles(draft, context);
+  const input = blockInputOf(draft, context);
+  const plan = buildBlock(input);
+  refuse(
+    plan.lanes.flatMap((lane, i) =>
+      techniquesUsed(lane)
+        .filter((t) => !draft.lanes[i]!.exercises.some((e) => e.technique === t))
+        .map((t) => ({ path: `lanes.${i}.exercises`, message: `Choose an exercise for ${t}.` })),
+    ),
+  );
+  refuse(
+    checkBlock(input, plan)
+      .filter((v) => v.severity === 'stop')
+      .map((v) => ({ path: v.lane === null ? 'lanes' : `lanes.${v.lane}`, message: `Week ${v.week}: ${v.message}` })),
+  );
+  return plan;
+}
+
+/** What planning for a client needs, read once. */
+async function prepared(tx: StudioData, client: ClientEntity, planner: Planner) {
+  const screening = await screeningOf(tx, client, planner.today);
+  assertScreened(screening);
+  const books = { exercises: await loadExercises(tx), styles: await loadStyles(tx) };
+  const measured = await measuredOf(tx, client, planner.timeZone, planner.today);
+  return { cautions: screening.standing, books, measured };
+}
+
+const firstSidesOf = (draft: BlockDraft, measured: Measured) =>
+  draft.lanes.map((l) => tighterSide(l.group, measured.sided) ?? 'left');
+
+const allowedBy =
+  (book: ExerciseBook, cautions: readonly Caution[]) =>
+  (exerciseId: string): boolean =>
+    cautionsAgainst(book.find(exerciseId), cautions).length === 0;
 
 export async function createBlock(
   data: StudioData,
@@ -151,45 +149,65 @@ export async function createBlock(
     // Locked: of two plans for one client at the same moment the second sees the first.
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
     if (await tx.isNew(ProgrammeEntity, body.id, { clientId, ...body })) {
-      const screening = await screeningOf(tx, client, planner.today);
-      assertScreened(screening);
-      const book = await loadExercises(tx);
-      assertExercises(body, screening.standing, book);
+      const { id, reason, ...draft } = body;
+      const { cautions, books, measured } = await prepared(tx, client, planner);
+      assertExercises(draft, cautions, books.exercises);
       const programmes = await tx.find(ProgrammeEntity, { clientId });
       if (runningOf(programmes, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
-      const plan = planFor(client, body, screening.standing);
+      const plan = soundPlan(draft, contextOf(client, draft, cautions, measured, books));
       await tx.insert(ProgrammeEntity, {
-        id: body.id,
+        id,
         clientId,
         version: 1,
-        startDate: body.startDate,
-        weeks: body.weeks,
-        ramp: body.ramp.toFixed(2),
-        easierEvery: body.easierEvery,
+        startDate: draft.startDate,
+        weeks: draft.weeks,
+        ramp: draft.ramp.toFixed(2),
+        easierEvery: draft.easierEvery,
         endedAt: null,
         requestHash: hashOf({ clientId, ...body }),
         createdAt: new Date(),
       });
-      await publish(tx, {
-        programmeId: body.id,
+      const publication = {
+        programmeId: id,
         clientId,
         coachId: planner.coachId,
         number: 1,
-        reason: 'First plan',
-        body,
+        reason,
+        draft,
         plan,
-        trainingDays: client.trainingDays,
-        find: book.find,
-        measured: await latestSidedValues(tx, clientId, planner.timeZone),
-      });
+        find: books.exercises.find,
+        fromWeek: 1,
+        firstSides: firstSidesOf(draft, measured),
+        today: planner.today,
+      };
+      await publish(tx, publication, allowedBy(books.exercises, cautions));
     }
-    return blockView(tx, await tx.get(ProgrammeEntity, body.id, 'block'));
+    return blockView(tx, await tx.get(ProgrammeEntity, body.id, 'block'), planner.today);
   });
 }
 
-/** Plans a block anew, as long as nothing of it has been done: the dated sessions are replaced, the earlier revision stays. */
-export async function replanBlock(
+/** What a running block may not change: its start, and lanes that have begun. */
+async function assertFromWeek(tx: StudioData, before: Block, draft: BlockDraft, fromWeek: number): Promise<void> {
+  if (fromWeek === 1) return;
+  const errors: { path: string; message: string }[] = [];
+  if (draft.startDate !== before.startDate)
+    errors.push({ path: 'startDate', message: 'Something has been done: the start stays as it is.' });
+  if (draft.weeks < fromWeek - 1)
+    errors.push({ path: 'weeks', message: `Week ${fromWeek - 1} has begun: the block ends after it at the earliest.` });
+  for (const lane of before.lanes)
+    if (!draft.lanes.some((l) => l.id === lane.id))
+      errors.push({ path: 'lanes', message: 'A lane that has begun is not taken out: set its last week instead.' });
+  const done = await weeksDone(tx, before.id);
+  draft.missedWeeks.forEach((w, i) => {
+    if (done.has(w))
+      errors.push({ path: `missedWeeks.${i}`, message: `Something was done in week ${w}: it was not missed.` });
+  });
+  refuse(errors);
+}
+
+/** Publishes a changed block. What has been done stays; a running block changes from next week on. Every earlier state is kept. */
+export async function reviseBlock(
   data: StudioData,
   id: string,
   body: UpdateBlockBody,
@@ -197,60 +215,77 @@ export async function replanBlock(
 ): Promise<Block> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(ProgrammeEntity, id, 'block');
-    const before = await blockView(tx, row);
+    const before = await blockView(tx, row, planner.today);
     assertVersion(row, body.version, before);
-    if (!before.replannable)
-      throw new HttpProblem(
-        'block-has-logs',
-        'Sessions of this block have been done, or it has ended. End it and build the next from where the client is now.',
-      );
+    if (row.endedAt !== null)
+      throw new HttpProblem('block-has-logs', 'This block has ended. Build the next from where the client is now.');
     const client = await tx.get(ClientEntity, row.clientId, 'client');
-    const screening = await screeningOf(tx, client, planner.today);
-    assertScreened(screening);
-    const book = await loadExercises(tx);
-    assertExercises(body, screening.standing, book);
-    const plan = planFor(client, body, screening.standing);
-    await tx.delete(SessionEntity, { programmeId: id });
-    await tx.delete(RetestEntity, { programmeId: id });
+    const { version, reason, ...draft } = body;
+    const { cautions, books, measured } = await prepared(tx, client, planner);
+    const fromWeek = await changeableFrom(tx, row, planner.today);
+    await assertFromWeek(tx, before, draft, fromWeek);
+    assertExercises(draft, cautions, books.exercises);
+    const past = (laneId: string) =>
+      (before.lanes.find((l) => l.id === laneId)?.weeks ?? []).filter((w) => w.week < fromWeek);
+    // A lane that comes in while the block runs begins with the first week that may change.
+    const asked: BlockDraft = {
+      ...draft,
+      lanes: draft.lanes.map((l) => (past(l.id).length > 0 ? l : { ...l, fromWeek: Math.max(l.fromWeek, fromWeek) })),
+    };
+    const plan = soundPlan(asked, contextOf(client, asked, cautions, measured, books, past));
     await tx.update(
       ProgrammeEntity,
       { id },
       {
-        version: row.version + 1,
-        startDate: body.startDate,
-        weeks: body.weeks,
-        ramp: body.ramp.toFixed(2),
-        easierEvery: body.easierEvery,
+        version: version + 1,
+        startDate: asked.startDate,
+        weeks: asked.weeks,
+        ramp: asked.ramp.toFixed(2),
+        easierEvery: asked.easierEvery,
       },
     );
-    await publish(tx, {
+    const publication = {
       programmeId: id,
       clientId: row.clientId,
       coachId: planner.coachId,
-      number: before.revision + 1,
-      reason: 'Planned anew',
-      body,
+      number: (await newestRevision(tx, id)).number + 1,
+      reason,
+      draft: asked,
       plan,
-      trainingDays: client.trainingDays,
-      find: book.find,
-      measured: await latestSidedValues(tx, row.clientId, planner.timeZone),
-    });
-    return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'));
+      find: books.exercises.find,
+      fromWeek,
+      firstSides: firstSidesOf(asked, measured),
+      today: planner.today,
+    };
+    await publish(tx, publication, allowedBy(books.exercises, cautions));
+    return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'), planner.today);
   });
 }
 
-export async function endBlock(data: StudioData, id: string, version: number, now: Date): Promise<Block> {
+export async function endBlock(
+  data: StudioData,
+  id: string,
+  version: number,
+  now: Date,
+  today: PlainDate,
+): Promise<Block> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(ProgrammeEntity, id, 'block');
-    assertVersion(row, version, await blockView(tx, row));
+    assertVersion(row, version, await blockView(tx, row, today));
     if (row.endedAt === null) await tx.update(ProgrammeEntity, { id }, { endedAt: now, version: version + 1 });
-    return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'));
+    return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'), today);
   });
 }
 
 /** All blocks of a client, newest first. */
-export async function listBlocks(data: StudioData, clientId: string): Promise<Block[]> {
+export async function listBlocks(data: StudioData, clientId: string, today: PlainDate): Promise<Block[]> {
   await data.get(ClientEntity, clientId, 'client');
   const rows = await data.find(ProgrammeEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
-  return Promise.all(rows.map((r) => blockView(data, r)));
+  return Promise.all(rows.map((r) => blockView(data, r, today)));
+}
+
+/** What planning for a client depends on, so that a screen computes the same plan. */
+export async function planningOf(data: StudioData, clientId: string, planner: Planner): Promise<PlanningView> {
+  const client = await data.get(ClientEntity, clientId, 'client');
+  return planningView(data, client, planner.timeZone, planner.today);
 }

@@ -7,11 +7,14 @@ import {
   VisitEventEntity,
 } from '../assessments/entities.js';
 import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, RevisionEntity } from '../blocks/entities.js';
+import { CalendarLinkEntity } from '../calendar/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from '../exercises/entities.js';
 import { FeltEntity, FocusEntity, GoalEntity } from '../focus/entities.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
+import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
+import { OwnTemplateEntity } from '../templates/entities.js';
 import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-book/entities.js';
 
 /** All tables, referenced ones first. */
@@ -32,6 +35,10 @@ export const ENTITIES = [
   OwnBatteryEntity,
   OwnExerciseEntity,
   OwnExerciseVersionEntity,
+  OwnStyleEntity,
+  OwnStyleVersionEntity,
+  OwnTemplateEntity,
+  CalendarLinkEntity,
   StudyEntity,
   OwnErrorEntity,
   GoalEntity,

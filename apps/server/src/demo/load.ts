@@ -1,12 +1,17 @@
 import {
   addDays,
-  exercisesFor,
+  buildTimeline,
+  chooseExercises,
+  exercisesDoing,
+  newLane,
   NOTHING_KNOWN,
   QUESTION_IDS,
   resultOfTrials,
   romTestById,
   SIDES,
+  styleById,
   weekdayOf,
+  type LaneDraft,
   type MuscleGroupId,
   type PlainDate,
 } from '@yandle/core';
@@ -23,6 +28,7 @@ import { putStudy } from '../test-book/service.js';
 import { dateIn, instantOf, type Clock } from '../clock.js';
 import { hashOf, StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
+import { sessionItem } from '../sessions/item.js';
 import {
   DEMO_CLIENTS,
   DEMO_COACHES,
@@ -117,25 +123,25 @@ async function doSessions(
     };
     runs.push(run);
     lastRun = { run, session: s };
-    for (const item of items.filter((i) => i.sessionId === s.id))
-      for (const side of SIDES)
-        for (let set = 1; set <= item.sets; set++) {
-          const cut = random() < 0.05;
-          const id = v4();
-          logs.push({
-            id,
-            runId: run.id,
-            item: item.place,
-            side,
-            set,
-            plannedSeconds: item.holdSeconds,
-            doneSeconds: cut ? Math.round(item.holdSeconds * 0.6) : item.holdSeconds,
-            replaces: null,
-            replacedBy: null,
-            requestHash: hashOf({ demo: id }),
-            createdAt: startedAt,
-          });
-        }
+    const own = items.filter((i) => i.sessionId === s.id).sort((x, y) => x.place - y.place);
+    const bouts = buildTimeline(own.map(sessionItem)).cues.filter((c) => c.bout !== null);
+    for (const cue of bouts) {
+      const cut = random() < 0.05;
+      const id = v4();
+      logs.push({
+        id,
+        runId: run.id,
+        item: own[cue.item!]!.place,
+        side: cue.side,
+        set: cue.bout!,
+        plannedSeconds: cue.counts,
+        doneSeconds: cut ? Math.round(cue.counts * 0.6) : cue.counts,
+        replaces: null,
+        replacedBy: null,
+        requestHash: hashOf({ demo: id }),
+        createdAt: startedAt,
+      });
+    }
   }
   await data.insertMany(RunEntity, runs);
   await data.insertMany(SetLogEntity, logs);
@@ -157,6 +163,12 @@ async function doSessions(
         createdAt: lastRun.run.startedAt,
       });
   }
+}
+
+/** A lane with the first exercise of the catalogue for each technique its style asks. */
+function demoLane(group: MuscleGroupId, styleId: string): LaneDraft {
+  const exercises = chooseExercises(group, [styleById(styleId)], (g, t) => exercisesDoing(g, t), 'experienced');
+  return newLane(uuid(), group, styleId, exercises);
 }
 
 async function loadClient(m: EntityManager, demo: DemoClient, index: number, today: PlainDate): Promise<void> {
@@ -193,12 +205,13 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
         weeks,
         ramp: 0.2,
         easierEvery: 4,
-        lanes: groups.map((g) => ({
-          id: uuid(),
-          group: g as MuscleGroupId,
-          styleId: 'steady-hold',
-          exerciseId: exercisesFor(g as MuscleGroupId)[0]!.id,
-        })),
+        easierWeeks: null,
+        missedWeeks: [],
+        away: [],
+        lanesPerSession: 5,
+        smallestPlate: null,
+        reason: 'First plan',
+        lanes: groups.map((g) => demoLane(g as MuscleGroupId, demo.block?.styles?.[g] ?? 'steady-hold')),
       },
       planner,
     );

@@ -50,8 +50,13 @@ export interface DemoClient {
   readonly age: number;
   readonly lead: 0 | 1;
   readonly tests: readonly DemoTest[];
-  /** Weeks since the block began (0: this week), how many it has, and its groups; null for no block. */
-  readonly block: { readonly weeksAgo: number; readonly weeks: number; readonly groups: readonly string[] } | null;
+  /** Weeks since the block began (0: this week), how many it has, its groups, and their styles where not the usual one; null for no block. */
+  readonly block: {
+    readonly weeksAgo: number;
+    readonly weeks: number;
+    readonly groups: readonly string[];
+    readonly styles?: Readonly<Record<string, string>>;
+  } | null;
   /** Share of the sets that are done. */
   readonly adherence: number;
   /** Weeks before the block's start that are measured, 0 = baseline; further ones are retests. */
@@ -119,7 +124,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       aim: 'Run a half marathon without calves like wood',
       level: 'regular',
       trainingDays: [2, 4, 7],
-      minutesPerSession: 15,
+      minutesPerSession: 25,
     },
     age: 29,
     lead: 0,
@@ -127,7 +132,12 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       { testId: 'weight-bearing-lunge', left: 7.8, right: 7.5, perWeek: { left: 0.2, right: 0.25 } },
       { testId: 'active-knee-extension', left: 33, right: 36, perWeek: { left: -0.8, right: -0.9 } },
     ],
-    block: { weeksAgo: 2, weeks: 8, groups: ['calf', 'soleus', 'hamstrings'] },
+    block: {
+      weeksAgo: 2,
+      weeks: 8,
+      groups: ['calf', 'soleus', 'hamstrings'],
+      styles: { calf: 'loaded-range', hamstrings: 'push-relax' },
+    },
     adherence: 0.8,
     visitWeeks: [0],
     symptom: true,

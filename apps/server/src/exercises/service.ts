@@ -1,7 +1,8 @@
 import type { ExerciseFile, ExerciseImport, ExerciseVersion, OwnExercise, OwnExerciseBody } from '@yandle/contract';
 import type { ExerciseDefinition } from '@yandle/core';
-import { v5, v7 as uuid } from 'uuid';
-import { hashOf, type StudioData } from '../database/studio-data.js';
+import { v7 as uuid } from 'uuid';
+import { importDefinitions } from '../database/import-definitions.js';
+import type { StudioData } from '../database/studio-data.js';
 import { putVersioned } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from './entities.js';
@@ -82,22 +83,5 @@ export async function exerciseVersions(data: StudioData, id: string): Promise<Ex
 /** Takes a file of exercises in, all or nothing; those that are there with the same content count as the same. */
 export async function importExercises(data: StudioData, file: ExerciseFile, now: Date): Promise<ExerciseImport> {
   assertSound(file.exercises.flatMap((d, i) => faults(d, `exercises.${i}.`)));
-  return data.transaction(async (tx) => {
-    let added = 0;
-    for (const definition of file.exercises) {
-      const id = v5(`${data.studioId} ${hashOf(definition)}`, IMPORT_NAMESPACE);
-      const body = { ...definition, version: null, retired: false };
-      if (!(await tx.isNew(OwnExerciseEntity, id, body))) continue;
-      await tx.insert(OwnExerciseEntity, {
-        id,
-        version: 1,
-        retired: false,
-        definition,
-        requestHash: hashOf(body),
-        createdAt: now,
-      });
-      added++;
-    }
-    return { added, same: file.exercises.length - added };
-  });
+  return importDefinitions(data, OwnExerciseEntity, IMPORT_NAMESPACE, file.exercises, now);
 }

@@ -1,11 +1,12 @@
 import type { Progress } from '@yandle/contract';
 import { loadExercises } from '../exercises/book.js';
-import { plannedDone, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
+import { plannedDone, sideWeeklyDose, SIDES, STRETCHING, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
 import { In, IsNull } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
 import { listAssessments } from '../assessments/service.js';
-import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RevisionEntity } from '../blocks/entities.js';
+import { ProgrammeEntity } from '../blocks/entities.js';
+import { lanesOf, newestRevision } from '../blocks/view.js';
 import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
 import { pathId } from '../http/validate.js';
@@ -18,19 +19,7 @@ async function doseOf(
   today: PlainDate,
 ): Promise<Pick<Progress, 'dose' | 'sensations'>> {
   const currentWeek = Math.min(programme.weeks, Math.max(0, weekOn(programme.startDate, today)));
-  const [revision] = await data.find(
-    RevisionEntity,
-    { programmeId: programme.id },
-    { order: { number: 'DESC' }, take: 1 },
-  );
-  const lanes = await data.find(LaneEntity, { revisionId: revision!.id }, { order: { place: 'ASC' } });
-  const weeks = await data.find(PrescriptionEntity, { laneId: In(lanes.map((l) => l.id)) });
-  const planned: DoseEntry[] = lanes.flatMap((l) =>
-    weeks
-      .filter((w) => w.laneId === l.id && w.week <= currentWeek)
-      .map((w) => ({ week: w.week, group: l.group, side: null, seconds: w.dose })),
-  );
-
+  const revision = await newestRevision(data, programme.id);
   const sessions = await data.find(SessionEntity, { programmeId: programme.id }, { order: { date: 'ASC' } });
   const ids = sessions.map((s) => s.id);
   const runs = await data.find(RunEntity, { sessionId: In(ids) });
@@ -41,17 +30,23 @@ async function doseOf(
   });
   const logs = await data.find(SetLogEntity, { runId: In(counted.map((c) => c.run.id)), replacedBy: IsNull() });
   const { find } = await loadExercises(data);
+  const lanePlans = await lanesOf(data, revision.id);
+  const planned: DoseEntry[] = lanePlans.flatMap((l) =>
+    l.weeks
+      .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
+      .flatMap((w) =>
+        SIDES.map((side) => ({ week: w.week, group: l.group, side, seconds: sideWeeklyDose(w.prescription, side) })),
+      ),
+  );
   const done: DoseEntry[] = counted.flatMap(({ session, run }) =>
     logs
       .filter((l) => l.runId === run.id)
-      .map((l) => {
+      .flatMap((l) => {
         const item = items.find((i) => i.sessionId === session.id && i.place === l.item)!;
-        return {
-          week: session.week,
-          group: find(item.exerciseId).primary,
-          side: l.side,
-          seconds: l.doneSeconds,
-        };
+        const exercise = find(item.exerciseId);
+        // Rolling and activation are counted in sets, not in seconds of stretch.
+        if (!STRETCHING.includes(item.technique ?? exercise.technique)) return [];
+        return [{ week: session.week, group: exercise.primary, side: l.side, seconds: l.doneSeconds }];
       }),
   );
   return {

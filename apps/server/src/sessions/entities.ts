@@ -1,8 +1,9 @@
-import type { Side, SymptomId } from '@yandle/core';
+import type { Side, SymptomId, Technique } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ProgrammeEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
+import { BoutColumns } from '../database/bout-columns.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
 /** One dated visit to the mat, with the snapshot it was published with. */
@@ -26,6 +27,8 @@ export class SessionEntity {
   programme?: Relation<ProgrammeEntity>;
   @Column({ name: 'revision_number', type: 'int' }) revisionNumber!: number;
   @Column({ name: 'date', type: 'date' }) date!: string;
+  /** The day the plan gave it; differs from `date` when the coach moved it. */
+  @Column({ name: 'planned_date', type: 'date', nullable: true }) plannedDate!: string | null;
   @Column({ name: 'week', type: 'int' }) week!: number;
   /** Length by the timeline when it was published. */
   @Column({ name: 'total_seconds', type: 'int' }) totalSeconds!: number;
@@ -35,7 +38,7 @@ export class SessionEntity {
 @Entity('session_item')
 @Index('IDX_session_item_place', ['sessionId', 'place'], { unique: true })
 @Index('IDX_session_item_studio', ['studioId'])
-export class SessionItemEntity {
+export class SessionItemEntity extends BoutColumns {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
@@ -47,9 +50,8 @@ export class SessionItemEntity {
   session?: Relation<SessionEntity>;
   @Column({ name: 'place', type: 'int' }) place!: number;
   @Column({ name: 'exercise_id', type: 'varchar', length: 60 }) exerciseId!: string;
-  @Column({ name: 'sets', type: 'int' }) sets!: number;
-  @Column({ name: 'hold_seconds', type: 'int' }) holdSeconds!: number;
-  @Column({ name: 'sensation', type: 'int' }) sensation!: number;
+  /** How it is done; null when it is done as the exercise says. */
+  @Column({ name: 'technique', type: 'varchar', length: 30, nullable: true }) technique!: Technique | null;
   @Column({ name: 'first_side', type: 'varchar', length: 5 }) firstSide!: Side;
 }
 

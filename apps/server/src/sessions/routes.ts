@@ -1,15 +1,16 @@
 import {
   clearSymptomSchema,
   finishRunSchema,
+  moveSessionSchema,
   setLogSchema,
   startRunSchema,
   symptomSchema,
 } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
-import type { Clock } from '../clock.js';
+import { dateIn, type Clock } from '../clock.js';
 import { pathId, validBody } from '../http/validate.js';
-import { clearSymptom, finishRun, listSessions, putSet, putSymptom, startRun } from './service.js';
+import { clearSymptom, finishRun, listSessions, moveSession, putSet, putSymptom, startRun } from './service.js';
 import { sessionView } from './views.js';
 
 export function sessionRoutes(clock: Clock): Router {
@@ -23,7 +24,15 @@ export function sessionRoutes(clock: Clock): Router {
   });
   router.post('/sessions/:id/runs', async (req, res) => {
     const body = validBody(startRunSchema, req.body);
-    res.status(201).json(await startRun(currentOf(res).data, pathId(req.params.id, 'session'), body));
+    const { data, studio } = currentOf(res);
+    const today = dateIn(studio.timeZone, clock.now());
+    res.status(201).json(await startRun(data, pathId(req.params.id, 'session'), body, today));
+  });
+  router.put('/sessions/:id/date', async (req, res) => {
+    const { date } = validBody(moveSessionSchema, req.body);
+    const { data, studio } = currentOf(res);
+    const today = dateIn(studio.timeZone, clock.now());
+    res.json(await moveSession(data, pathId(req.params.id, 'session'), date, today));
   });
   router.put('/runs/:id/sets/:setId', async (req, res) => {
     const body = validBody(setLogSchema, req.body);

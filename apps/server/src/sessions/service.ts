@@ -7,9 +7,12 @@ import type {
   SymptomBody,
   SymptomReport,
 } from '@yandle/contract';
+import { boutCount, cautionsAgainst, type PlainDate } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/book.js';
+import { screeningOf } from '../screening/service.js';
+import { sessionItem } from './item.js';
 import { HttpProblem } from '../http/problem.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from './entities.js';
 import { openRedSymptoms, sessionView, summaries, symptomViews } from './views.js';
@@ -24,11 +27,45 @@ function invalid(path: string, message: string): HttpProblem {
   return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
 }
 
-export async function startRun(data: StudioData, sessionId: string, body: StartRunBody): Promise<Session> {
+/** Nothing is run that the screening speaks against today, whenever it was planned. */
+async function assertMayRun(
+  tx: StudioData,
+  clientId: string,
+  items: readonly SessionItemEntity[],
+  today: PlainDate,
+): Promise<void> {
+  const screening = await screeningOf(tx, await tx.get(ClientEntity, clientId, 'client'), today);
+  if (screening.state === 'refer')
+    throw new HttpProblem(
+      'screening-blocks-planning',
+      'A licensed professional comes first: no session is run until the clearance is recorded in the intake.',
+    );
+  const { find } = await loadExercises(tx);
+  for (const item of items) {
+    const exercise = find(item.exerciseId);
+    const [caution] = cautionsAgainst(
+      { ...exercise, technique: item.technique ?? exercise.technique },
+      screening.standing,
+    );
+    if (caution)
+      throw new HttpProblem(
+        'screening-blocks-planning',
+        `${exercise.name} is no longer for this client: ${caution.title}. Choose another stretch for it on the Block and publish; the coming sessions change with it.`,
+      );
+  }
+}
+
+export async function startRun(
+  data: StudioData,
+  sessionId: string,
+  body: StartRunBody,
+  today: PlainDate,
+): Promise<Session> {
   return data.transaction(async (tx) => {
     const session = await tx.getLocked(SessionEntity, sessionId, 'session');
     if (await tx.isNew(RunEntity, body.id, { sessionId, ...body })) {
       const items = await tx.find(SessionItemEntity, { sessionId });
+      await assertMayRun(tx, session.clientId, items, today);
       const open = (await openRedSymptoms(tx, session.clientId)).filter((s) =>
         items.some((i) => i.exerciseId === s.exerciseId),
       );
@@ -57,13 +94,14 @@ async function itemOf(
   tx: StudioData,
   run: RunEntity,
   body: Pick<SetLogBody, 'item' | 'side'>,
-): Promise<SessionItemEntity> {
+): Promise<{ readonly item: SessionItemEntity; readonly bouts: number }> {
   const item = await tx.findOne(SessionItemEntity, { sessionId: run.sessionId, place: body.item });
   if (!item) throw invalid('item', 'This session has no such exercise.');
-  const sided = (await loadExercises(tx)).find(item.exerciseId).sides === 'each';
+  const exercise = (await loadExercises(tx)).find(item.exerciseId);
+  const sided = exercise.sides === 'each';
   if (sided !== (body.side !== null))
     throw invalid('side', sided ? 'This exercise has sides: say left or right.' : 'This exercise has no sides.');
-  return item;
+  return { item, bouts: boutCount(sessionItem(item), exercise, body.side) };
 }
 
 /** One bout, acknowledged only when it is stored. Sending it again changes nothing. */
@@ -71,8 +109,8 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
   await data.transaction(async (tx) => {
     const run = await tx.getLocked(RunEntity, runId, 'run');
     if (!(await tx.isNew(SetLogEntity, id, { runId, ...body }))) return;
-    const item = await itemOf(tx, run, body);
-    if (body.set > item.sets) throw invalid('set', `This exercise has ${item.sets} sets on a side.`);
+    const { bouts } = await itemOf(tx, run, body);
+    if (body.set > bouts) throw invalid('set', `This exercise has ${bouts} sets on a side.`);
     const same = await tx.find(SetLogEntity, { runId, item: body.item, set: body.set });
     const standing = same.find((s) => s.side === body.side && s.replacedBy === null);
     if (body.replaces !== null && standing?.id !== body.replaces)
@@ -95,7 +133,7 @@ export async function putSymptom(data: StudioData, runId: string, id: string, bo
   await data.transaction(async (tx) => {
     const run = await tx.getLocked(RunEntity, runId, 'run');
     if (!(await tx.isNew(SymptomEntity, id, { runId, ...body }))) return;
-    const item = await itemOf(tx, run, body);
+    const { item } = await itemOf(tx, run, body);
     const session = await tx.get(SessionEntity, run.sessionId, 'session');
     await tx.insert(SymptomEntity, {
       id,
@@ -145,6 +183,30 @@ export async function clearSymptom(
     if (row.clearedAt === null)
       await tx.update(SymptomEntity, { id }, { clearedAt: now, clearedBy: coachId, clearedNote: note });
     const [view] = await symptomViews(tx, [await tx.get(SymptomEntity, id, 'symptom')]);
+    return view!;
+  });
+}
+
+/**
+ * Gives a session another day. Not one that has been begun, not into the past, and not on a day that has a session of the block; whether the
+ * spacing holds, the screen says.
+ */
+export async function moveSession(
+  data: StudioData,
+  sessionId: string,
+  date: PlainDate,
+  today: PlainDate,
+): Promise<SessionSummary> {
+  return data.transaction(async (tx) => {
+    const session = await tx.getLocked(SessionEntity, sessionId, 'session');
+    if (date < today) throw invalid('date', 'Choose today or a later day.');
+    if ((await tx.find(RunEntity, { sessionId })).length > 0)
+      throw new HttpProblem('conflict', 'This session has been begun: it keeps its day.');
+    const there = await tx.findOne(SessionEntity, { clientId: session.clientId, date });
+    if (there && there.id !== sessionId)
+      throw new HttpProblem('conflict', 'That day has a session already. Choose another day.');
+    await tx.update(SessionEntity, { id: sessionId }, { date, plannedDate: session.plannedDate ?? session.date });
+    const [view] = await summaries(tx, [await tx.get(SessionEntity, sessionId, 'session')]);
     return view!;
   });
 }

@@ -4,6 +4,7 @@ import { In, IsNull } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from './entities.js';
+import { sessionItem } from './item.js';
 
 /** Of several runs of a session the one that counts: the first that was finished, else the one started last. */
 export function countedRun<R extends Pick<RunEntity, 'startedAt' | 'endedAt'>>(runs: readonly R[]): R | null {
@@ -26,6 +27,7 @@ export async function summaries(data: StudioData, rows: readonly SessionEntity[]
     clientId: r.clientId,
     blockId: r.programmeId,
     date: r.date,
+    plannedDate: r.plannedDate ?? r.date,
     week: r.week,
     status: statusOf(countedRun(runs.filter((x) => x.sessionId === r.id))),
     totalSeconds: r.totalSeconds,
@@ -91,13 +93,7 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
     ...summary!,
     clientName: client.name,
     minutesBudget: client.minutesPerSession,
-    items: items.map((i) => ({
-      exerciseId: i.exerciseId,
-      sets: i.sets,
-      holdSeconds: i.holdSeconds,
-      sensation: i.sensation,
-      firstSide: i.firstSide,
-    })),
+    items: items.map(sessionItem),
     run: run ? await runView(data, run) : null,
     openSymptoms: await symptomViews(data, open),
   };

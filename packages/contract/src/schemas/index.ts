@@ -4,6 +4,7 @@ export * from './clients.js';
 export * from './screening.js';
 export * from './assessments.js';
 export * from './blocks.js';
+export * from './styles.js';
 export * from './sessions.js';
 export * from './test-book.js';
 export * from './exercises.js';

@@ -15,7 +15,7 @@ export const startRunSchema = Joi.object<StartRunBody, true>({ id: id(), started
 export const setLogSchema = Joi.object<SetLogBody, true>({
   item,
   side,
-  set: Joi.number().integer().min(1).max(20).required(),
+  set: Joi.number().integer().min(1).max(100).required(),
   plannedSeconds: Joi.number().integer().min(1).max(FIELD.holdSeconds.max).required(),
   doneSeconds: Joi.number().integer().min(0).max(FIELD.holdSeconds.max).required(),
   replaces: id().allow(null),

@@ -40,6 +40,8 @@ export interface BlockDraft {
   readonly missedWeeks: readonly number[];
   readonly away: readonly AwayDates[];
   readonly lanesPerSession: number;
+  /** Smallest plate at hand, kilograms; null for the usual one. */
+  readonly smallestPlate: number | null;
   readonly lanes: readonly LaneDraft[];
 }
 
@@ -68,7 +70,7 @@ export function exercisesByTechnique(
  */
 export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInput {
   return {
-    client: context.client,
+    client: draft.smallestPlate === null ? context.client : { ...context.client, smallestPlate: draft.smallestPlate },
     lanes: draft.lanes.map((l): LaneInput => ({
       group: l.group,
       styleId: l.styleId,

@@ -84,11 +84,11 @@ export class LanePlanner {
   /** What the lane wants in a week, before days and minutes are looked at. */
   draft(week: number, open: number, usual: number): Draft | PlannedWeek {
     const past = this.lane.past?.find((w) => w.week === week);
-    if (past) return past;
     const { lane, input } = this;
+    const missed = input.missedWeeks?.includes(week) ?? false;
+    if (past && !missed) return past;
     if (week < (lane.fromWeek ?? 1)) return this.rest(week, 'The lane has not begun.');
     if (lane.untilWeek && week > lane.untilWeek) return this.rest(week, 'The lane is over.');
-    const missed = input.missedWeeks?.includes(week) ?? false;
     if (missed || open === 0) {
       return this.rest(
         week,

@@ -22,6 +22,7 @@ const SETTINGS = [
   ['missedWeeks', 'Missed weeks'],
   ['away', 'Away'],
   ['lanesPerSession', 'Lanes in a session'],
+  ['smallestPlate', 'Smallest plate'],
 ] as const;
 
 const LANE_PARTS = [

@@ -139,6 +139,7 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draf
       missedWeeks: [],
       away: [],
       lanesPerSession: template.lanesPerSession,
+      smallestPlate: null,
       lanes: lanes.slice(0, BLOCK_BOUNDS.lanes.max),
     },
     notes,

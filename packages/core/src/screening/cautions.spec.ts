@@ -226,14 +226,18 @@ describe('limits', () => {
     const client = { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] } as const;
     const of = (a: Answers) => ({ ...client, cautions: limitsOfCautions(cautionsFor(a, 40)) });
     const style = STYLES[0]!;
-    expect(limitsFor(style, of(answers(['medicines'])), 'calf')).toMatchObject({
+    expect(limitsFor(style, style.phases[0]!, of(answers(['medicines'])), 'calf')).toMatchObject({
       sensationMax: 4,
       reasons: expect.arrayContaining(['A caution of the intake: sensation at most 4.']) as string[],
     });
-    expect(limitsFor(style, of(answers(['hip-replacement'])), 'gluteals').sensationMax).toBe(4);
-    expect(limitsFor(style, of(answers(['hip-replacement'])), 'calf').sensationMax).toBeGreaterThan(4);
+    expect(limitsFor(style, style.phases[0]!, of(answers(['hip-replacement'])), 'gluteals').sensationMax).toBe(4);
+    expect(limitsFor(style, style.phases[0]!, of(answers(['hip-replacement'])), 'calf').sensationMax).toBeGreaterThan(
+      4,
+    );
     const torn = of(answers(['tear'], { tear: ['thigh-back'] }));
-    expect(() => limitsFor(style, torn, 'hamstrings')).toThrow(expect.objectContaining({ code: 'invalid-plan' }));
+    expect(() => limitsFor(style, style.phases[0]!, torn, 'hamstrings')).toThrow(
+      expect.objectContaining({ code: 'invalid-plan' }),
+    );
   });
   it('leave the library something for a client who cannot get to the floor', () => {
     const { allowed, leftOut } = sift(EXERCISES, [one('floor')]);

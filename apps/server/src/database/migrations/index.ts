@@ -3,6 +3,7 @@ import { SexAndBattery1764032400000 } from './0002-sex-and-battery.js';
 import { Measuring1795500000000 } from './0003-measuring.js';
 import { Screening1795600000000 } from './0004-screening.js';
 import { OwnExercises1795700000000 } from './0005-own-exercises.js';
+import { Blocks1795800000000 } from './0006-blocks.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -11,4 +12,5 @@ export const MIGRATIONS = [
   Measuring1795500000000,
   Screening1795600000000,
   OwnExercises1795700000000,
+  Blocks1795800000000,
 ];

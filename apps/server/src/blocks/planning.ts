@@ -1,0 +1,140 @@
+import type { PlanningView } from '@yandle/contract';
+import {
+  ageOn,
+  beighton,
+  boutDose,
+  daysBetween,
+  endOfBlock,
+  findings,
+  limitsOfCautions,
+  MUSCLE_GROUP_IDS,
+  returnShare,
+  tighterSide,
+  VERY_FREE_WARNING,
+  type BlockDraft,
+  type Caution,
+  type MeasuredTest,
+  type PlainDate,
+  type PlanContext,
+  type PlannedWeek,
+  type SidedValues,
+} from '@yandle/core';
+import { In } from 'typeorm';
+import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
+import { latestSidedValues } from '../assessments/service.js';
+import type { ClientEntity } from '../clients/entities.js';
+import { boutFields } from '../database/bout-columns.js';
+import type { StudioData } from '../database/studio-data.js';
+import type { ExerciseBook } from '../exercises/book.js';
+import type { StyleBook } from '../styles/service.js';
+import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RevisionEntity } from './entities.js';
+
+/** How long after its end a block still says what a client is used to. Common practice, no source. */
+const FRESH_DAYS = 8 * 7;
+
+/** What of the measurements a plan depends on. */
+export interface Measured {
+  readonly sided: readonly SidedValues[];
+  readonly hypermobile: boolean;
+}
+
+/** True when three tests are very free, or the newest Beighton score is high for the age (domain 2.2). */
+async function isHypermobile(
+  data: StudioData,
+  client: ClientEntity,
+  sided: readonly SidedValues[],
+  today: PlainDate,
+): Promise<boolean> {
+  const age = ageOn(client.birthDate, today);
+  const measured = sided.map((s): MeasuredTest => ({ test: s.test, left: s.left, right: s.right, both: null }));
+  if (findings(measured, { age, sex: client.sex }).veryFree.length >= VERY_FREE_WARNING) return true;
+  const visits = await data.find(AssessmentEntity, { clientId: client.id }, { order: { date: 'DESC', time: 'DESC' } });
+  const scores = await data.find(BeightonEntity, { assessmentId: In(visits.map((v) => v.id)) });
+  const newest = visits.flatMap((v) => scores.filter((s) => s.assessmentId === v.id).sort((a, b) => b.seq - a.seq))[0];
+  return newest ? beighton(newest.items, age).high : false;
+}
+
+export async function measuredOf(
+  data: StudioData,
+  client: ClientEntity,
+  timeZone: string,
+  today: PlainDate,
+): Promise<Measured> {
+  const sided = await latestSidedValues(data, client.id, timeZone);
+  return { sided, hypermobile: await isHypermobile(data, client, sided, today) };
+}
+
+/** What the builder needs to know of a client on the first day of a block. */
+export function contextOf(
+  client: ClientEntity,
+  draft: Pick<BlockDraft, 'startDate'>,
+  cautions: readonly Caution[],
+  measured: Measured,
+  books: { readonly exercises: ExerciseBook; readonly styles: StyleBook },
+  past: (laneId: string) => readonly PlannedWeek[] = () => [],
+): PlanContext {
+  return {
+    client: {
+      age: ageOn(client.birthDate, draft.startDate),
+      level: client.level,
+      trainingDays: client.trainingDays,
+      easyOn: client.easyOn,
+      cautions: limitsOfCautions(cautions),
+      hypermobile: measured.hypermobile,
+      minutesPerSession: client.minutesPerSession,
+    },
+    findStyle: books.styles.find,
+    findExercise: books.exercises.find,
+    tighterSide: (group) => tighterSide(group, measured.sided),
+    past,
+  };
+}
+
+/** Weekly dose a side of the last build weeks of the block before, less what the break took. */
+async function baselinesOf(data: StudioData, clientId: string, today: PlainDate): Promise<PlanningView['baselines']> {
+  const programmes = await data.find(ProgrammeEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
+  const last = programmes.find((p) => p.startDate < today);
+  if (!last) return [];
+  const ended = last.endedAt?.toISOString().slice(0, 10) ?? endOfBlock(last.startDate, last.weeks);
+  const end = ended < today ? ended : today;
+  const away = daysBetween(end, today);
+  if (away > FRESH_DAYS) return [];
+  const [revision] = await data.find(RevisionEntity, { programmeId: last.id }, { order: { number: 'DESC' }, take: 1 });
+  const lanes = await data.find(LaneEntity, { revisionId: revision!.id }, { order: { place: 'ASC' } });
+  const cells = await data.find(
+    PrescriptionEntity,
+    { laneId: In(lanes.map((l) => l.id)), part: 0, kind: 'build' },
+    { order: { week: 'ASC' } },
+  );
+  const reached = Math.floor(daysBetween(last.startDate, end) / 7) + 1;
+  const missed = Math.max(0, Math.floor(away / 7));
+  return lanes.flatMap((l) => {
+    const cell = cells.filter((c) => c.laneId === l.id && c.week <= reached).at(-1);
+    // Only seconds of stretch carry over from one style to another.
+    if (!cell || boutDose({ technique: cell.technique, ...boutFields(cell) }) === 0) return [];
+    const seconds = Math.floor(cell.dose * returnShare(missed));
+    const words =
+      missed === 0
+        ? `${cell.dose} s a side in the last build week of the block before`
+        : `${cell.dose} s a side in the block before, less ${Math.round((1 - returnShare(missed)) * 100)} % for ${missed} weeks without`;
+    return [{ group: l.group, seconds, words }];
+  });
+}
+
+/** What a plan for a client depends on besides the coach's choices and the record. */
+export async function planningView(
+  data: StudioData,
+  client: ClientEntity,
+  timeZone: string,
+  today: PlainDate,
+): Promise<PlanningView> {
+  const measured = await measuredOf(data, client, timeZone, today);
+  return {
+    hypermobile: measured.hypermobile,
+    tighter: MUSCLE_GROUP_IDS.flatMap((group) => {
+      const side = tighterSide(group, measured.sided);
+      return side ? [{ group, side }] : [];
+    }),
+    baselines: await baselinesOf(data, client.id, today),
+  };
+}

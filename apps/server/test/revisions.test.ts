@@ -1,0 +1,300 @@
+import type { Block, Revision, RevisionSummary, Session, SessionSummary } from '@yandle/contract';
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { intakeBody } from './bodies.js';
+import { aClient, blockBody, harness, laneBody, TODAY, type Harness } from './harness.js';
+
+let h: Harness;
+beforeAll(async () => (h = await harness()));
+afterAll(() => h.close());
+
+const START = TODAY;
+/** Monday 9 March 2026 is day 1 of week 1. */
+const at = (iso: string) => {
+  h.clock.now = new Date(iso);
+};
+const plan = async (client: string, over: object = {}): Promise<Block> =>
+  (
+    await h.agent
+      .post(`/api/v1/clients/${client}/blocks`)
+      .send(blockBody({ startDate: START, ...over }))
+      .expect(201)
+  ).body as Block;
+const sessionsOf = async (client: string): Promise<SessionSummary[]> =>
+  (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
+const run = (session: string) =>
+  h.agent.post(`/api/v1/sessions/${session}/runs`).send({ id: uuid(), startedAt: h.clock.now.toISOString() });
+const revise = (block: Block, over: object = {}) =>
+  h.agent
+    .put(`/api/v1/blocks/${block.id}`)
+    .send({ ...block.choices, version: block.version, reason: 'Changed', ...over });
+const hold = (sets: number, holdSeconds: number) => ({
+  technique: 'static hold',
+  sets,
+  holdSeconds,
+  sessionsPerWeek: 3,
+  sensation: 5,
+});
+
+describe('a running block', () => {
+  it('changes only from next week on; what was done and this week’s sessions stay', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const before = await sessionsOf(client);
+    await run(before[0]!.id).expect(201);
+    at('2026-03-18T10:00:00.000Z');
+    const lanes = block.choices.lanes.map((l, i) =>
+      i === 0
+        ? {
+            ...l,
+            locked: [
+              { week: 1, prescription: hold(4, 60) },
+              { week: 4, prescription: hold(1, 20) },
+            ],
+          }
+        : l,
+    );
+    const after = (await revise(block, { lanes, reason: 'Lighter in week 4' }).expect(200)).body as Block;
+    expect(after.changeableFrom).toBe(3);
+    // Week 1 is over: what is set for it now changes nothing.
+    expect(after.lanes[0]!.weeks[0]!.prescription).toMatchObject({ sets: 2, holdSeconds: 30 });
+    expect(after.lanes[0]!.weeks[3]!).toMatchObject({ locked: true, prescription: { sets: 1, holdSeconds: 20 } });
+    const now = await sessionsOf(client);
+    const early = (s: SessionSummary[]) => s.filter((x) => x.week < 3).map((x) => x.id);
+    expect(early(now)).toEqual(early(before));
+    expect(now.filter((s) => s.week >= 3).some((s) => before.some((b) => b.id === s.id))).toBe(false);
+    at('2026-03-09T08:00:00.000Z');
+  });
+
+  it('keeps its start and the lanes that have begun, and takes a new lane from next week on', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    await run((await sessionsOf(client))[0]!.id).expect(201);
+    const moved = await revise(block, { startDate: '2026-03-16' }).expect(400);
+    expect(moved.body.errors[0].path).toBe('startDate');
+    const gone = await revise(block, { lanes: block.choices.lanes.slice(1) }).expect(400);
+    expect(gone.body.errors[0].message).toContain('last week');
+    const lanes = [...block.choices.lanes, laneBody('pectorals', 'doorway-pectorals')];
+    const after = (await revise(block, { lanes }).expect(200)).body as Block;
+    expect(after.lanes[2]!.weeks.map((w) => w.kind).slice(0, 3)).toEqual(['rest', 'build', 'build']);
+    const over = after.choices.lanes.map((l, i) => (i === 1 ? { ...l, untilWeek: 2 } : l));
+    const last = (await revise(after, { lanes: over }).expect(200)).body as Block;
+    expect(last.lanes[1]!.weeks.slice(0, 4).map((w) => w.kind)).toEqual(['build', 'build', 'rest', 'rest']);
+  });
+
+  it('takes a missed week: the dose comes back lower, and a week in which something was done was not missed', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    await run((await sessionsOf(client))[0]!.id).expect(201);
+    at('2026-03-24T10:00:00.000Z');
+    const no = await revise(block, { missedWeeks: [1] }).expect(400);
+    expect(no.body.errors[0].message).toContain('not missed');
+    const after = (
+      await revise(block, { missedWeeks: [2], weeks: 9, reason: 'Week 2 missed, block shifted' }).expect(200)
+    ).body as Block;
+    expect(after.lanes[0]!.weeks[1]!.kind).toBe('rest');
+    expect((await sessionsOf(client)).some((s) => s.week === 2)).toBe(false);
+    expect(after.endDate).toBe('2026-05-10');
+    at('2026-03-09T08:00:00.000Z');
+  });
+});
+
+describe('revisions', () => {
+  it('are listed with who, when, why and how much; one is given whole, and can be published again', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const second = (await revise(block, { weeks: 6, reason: 'Holiday in May' }).expect(200)).body as Block;
+    const list = (await h.agent.get(`/api/v1/blocks/${block.id}/revisions`).expect(200)).body as RevisionSummary[];
+    expect(list.map((r) => [r.number, r.reason, r.weeks, r.effectiveWeek])).toEqual([
+      [2, 'Holiday in May', 6, 1],
+      [1, 'First plan', 8, 1],
+    ]);
+    // By hand: 2 lanes × (180 + 210 + 240 + 160 + 270 + 300 + 330 + 220).
+    expect(list[1]!.totalDose).toBe(2 * 1910);
+    expect(list[0]!.coachName.length).toBeGreaterThan(0);
+    const first = (await h.agent.get(`/api/v1/blocks/${block.id}/revisions/1`).expect(200)).body as Revision;
+    expect(first.choices).toEqual(block.choices);
+    expect(first.laneWeeks).toEqual(block.lanes);
+    const back = (await revise({ ...second, choices: first.choices }, { reason: 'Back to revision 1' }).expect(200))
+      .body as Block;
+    expect(back).toMatchObject({ revision: 3, weeks: 8 });
+    expect(back.lanes).toEqual(block.lanes);
+    await h.agent.get(`/api/v1/blocks/${block.id}/revisions/9`).expect(404);
+    await h.agent.get(`/api/v1/blocks/${block.id}/revisions/x`).expect(404);
+    await h.other.get(`/api/v1/blocks/${block.id}/revisions`).expect(404);
+    await h.other.get(`/api/v1/blocks/${block.id}/revisions/1`).expect(404);
+  });
+
+  it('of two tabs the second is refused, and shown what stands now', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    await revise(block, { ramp: 0.1 }).expect(200);
+    const stale = await revise(block, { ramp: 0.3 }).expect(409);
+    expect(stale.body).toMatchObject({ code: 'stale-version', current: { revision: 2, choices: { ramp: 0.1 } } });
+  });
+
+  it('need a reason, and a block that is not over', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    await revise(block, { reason: ' ' }).expect(400);
+    const ended = (await h.agent.post(`/api/v1/blocks/${block.id}/end`).send({ version: 1 }).expect(200)).body as Block;
+    const late = await revise(ended).expect(409);
+    expect(late.body.code).toBe('block-has-logs');
+  });
+});
+
+describe('what a plan stores', () => {
+  it('all techniques with their bouts, rolling and activation beside the stretch, in plan and session alike', async () => {
+    const client = await aClient(h, { minutesPerSession: 40 });
+    const lanes = [
+      laneBody('calf', 'straight-knee-wall-calf', {
+        styleId: 'loaded-range',
+        exercises: [
+          { technique: 'loaded eccentric', exerciseId: 'step-heel-drop' },
+          { technique: 'loaded isometric', exerciseId: 'step-heel-drop' },
+        ],
+      }),
+      laneBody('hamstrings', 'supine-strap-hamstring', {
+        styleId: 'push-relax',
+        exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring' }],
+      }),
+      laneBody('gluteals', 'knee-hug', {
+        styleId: 'release-lengthen-activate',
+        exercises: [
+          { technique: 'static hold', exerciseId: 'knee-hug' },
+          { technique: 'release', exerciseId: 'seat-ball' },
+          { technique: 'activation', exerciseId: 'bridge' },
+        ],
+      }),
+    ];
+    const block = await plan(client, { lanes });
+    const [calf, ham, glute] = block.lanes;
+    expect(calf!.weeks[0]!.prescription).toEqual({
+      technique: 'loaded eccentric',
+      sets: 2,
+      holdSeconds: 2,
+      reps: 6,
+      lowerSeconds: 3,
+      sessionsPerWeek: 2,
+      sensation: 5,
+      assistance: 2,
+      load: 0,
+      loadUnit: 'kg',
+    });
+    expect(calf!.weeks[4]!.prescription.technique).toBe('loaded isometric');
+    expect(ham!.weeks[0]!.prescription).toMatchObject({
+      technique: 'contract-relax',
+      cycles: 3,
+      pushSeconds: 6,
+      effort: 20,
+    });
+    expect(glute!.weeks[0]!.extras.map((e) => [e.technique, e.holdSeconds, e.reps])).toEqual([
+      ['release', 60, undefined],
+      ['activation', 0, 10],
+    ]);
+    expect(block.lanes).toEqual(((await h.agent.get(`/api/v1/clients/${client}/blocks`)).body as Block[])[0]!.lanes);
+    const sessions = await sessionsOf(client);
+    const items = (
+      await Promise.all(
+        sessions.slice(0, 4).map(async (s) => (await h.agent.get(`/api/v1/sessions/${s.id}`)).body as Session),
+      )
+    ).flatMap((s) => s.items);
+    const push = items.find((i) => i.exerciseId === 'supine-strap-hamstring')!;
+    expect(push).toMatchObject({ technique: 'contract-relax', cycles: 3, pushSeconds: 6, effort: 20, holdSeconds: 15 });
+    expect(items.find((i) => i.exerciseId === 'bridge')).toMatchObject({ reps: 10 });
+    expect(items.find((i) => i.exerciseId === 'bridge')!.technique).toBeUndefined();
+  });
+
+  it('logs every cycle of contract-relax as a bout, and no more', async () => {
+    const client = await aClient(h);
+    const lanes = [
+      laneBody('hamstrings', 'supine-strap-hamstring', {
+        styleId: 'push-relax',
+        exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring' }],
+      }),
+    ];
+    await plan(client, { lanes });
+    const [first] = await sessionsOf(client);
+    const started = (await run(first!.id).expect(201)).body as Session;
+    const log = (set: number) =>
+      h.agent
+        .put(`/api/v1/runs/${started.run!.id}/sets/${uuid()}`)
+        .send({ item: 0, side: 'left', set, plannedSeconds: 15, doneSeconds: 15, replaces: null });
+    for (const set of [1, 2, 3]) await log(set).expect(200);
+    expect((await log(4).expect(400)).body.errors[0].path).toBe('set');
+  });
+
+  it('refuses what no coach may decide otherwise: a target that a caution forbids', async () => {
+    const client = await aClient(h, { easyOn: ['soleus'] });
+    const lanes = [laneBody('soleus', 'bent-knee-wall-calf', { locked: [{ week: 2, prescription: hold(2, 35) }] })];
+    const r = await h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes })).expect(400);
+    expect(r.body.errors[0].message).toContain('Sensation 5 of 10, at most 4');
+  });
+
+  it('refuses a technique without an exercise, an exercise that cannot be done so, and a style that is not there', async () => {
+    const client = await aClient(h);
+    const send = async (over: object) =>
+      (
+        await h.agent
+          .post(`/api/v1/clients/${client}/blocks`)
+          .send(blockBody({ lanes: [laneBody('soleus', 'bent-knee-wall-calf', over)] }))
+          .expect(400)
+      ).body as { errors?: { path: string; message: string }[]; detail: string };
+    const wrong = await send({ exercises: [{ technique: 'loaded eccentric', exerciseId: 'bent-knee-wall-calf' }] });
+    expect(wrong.errors![0]!.message).toContain('cannot be done as loaded eccentric');
+    expect((await send({ styleId: 'none' })).errors![0]!.path).toBe('lanes.0.styleId');
+    const none = await h.agent
+      .post(`/api/v1/clients/${client}/blocks`)
+      .send(blockBody({ lanes: [laneBody('soleus', 'bent-knee-wall-calf', { exercises: [] })] }))
+      .expect(422);
+    expect(none.body.detail).toContain('Choose an exercise for Soleus: static hold');
+  });
+});
+
+describe('a caution that comes while a block runs', () => {
+  it('stops sessions that were planned before, and the next revision swaps the stretch in this week’s sessions too', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const sessions = await sessionsOf(client);
+    await run(sessions[0]!.id).expect(201);
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody(['floor']))
+      .expect(200);
+    const refused = await run(sessions[1]!.id).expect(409);
+    expect(refused.body).toMatchObject({ code: 'screening-blocks-planning' });
+    expect(refused.body.detail).toContain('Lying hamstring stretch');
+    const lanes = block.choices.lanes.map((l) =>
+      l.group === 'hamstrings'
+        ? { ...l, exercises: [{ technique: 'static hold', exerciseId: 'chair-hamstring-hinge' }] }
+        : l,
+    );
+    await revise(block, { lanes, reason: 'Not on the floor' }).expect(200);
+    const next = (await h.agent.get(`/api/v1/sessions/${sessions[1]!.id}`).expect(200)).body as Session;
+    expect(next.items.map((i) => i.exerciseId)).toEqual(['bent-knee-wall-calf', 'chair-hamstring-hinge']);
+    await run(sessions[1]!.id).expect(201);
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody(['heart']))
+      .expect(200);
+    expect((await run(sessions[2]!.id).expect(409)).body.detail).toContain('licensed professional');
+  });
+});
+
+describe('planning', () => {
+  it('tells the tighter sides, and what the client is used to from the block before', async () => {
+    const client = await aClient(h);
+    const view = async () => (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as object;
+    expect(await view()).toEqual({ hypermobile: false, tighter: [], baselines: [] });
+    const block = await plan(client, { startDate: '2026-01-12' });
+    await h.agent.post(`/api/v1/blocks/${block.id}/end`).send({ version: 1 }).expect(200);
+    // The block's eighth week has just ended; its last build week, the seventh, asked 330 s.
+    expect(await view()).toMatchObject({
+      baselines: [
+        { group: 'soleus', seconds: 330 },
+        { group: 'hamstrings', seconds: 330 },
+      ],
+    });
+    await h.other.get(`/api/v1/clients/${client}/planning`).expect(404);
+  });
+});

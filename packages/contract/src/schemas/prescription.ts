@@ -1,0 +1,44 @@
+import { assertPrescription, CoreError, LOAD_UNITS, TECHNIQUES, type Prescription } from '@yandle/core';
+import Joi from 'joi';
+
+const whole = (min: number, max: number) => Joi.number().integer().min(min).max(max);
+
+/** What no schema of single fields can say: which of them a technique needs. */
+const doable: Joi.CustomValidator<Prescription> = (value, helpers) => {
+  try {
+    assertPrescription(value);
+    return value;
+  } catch (err) {
+    if (err instanceof CoreError) return helpers.message({ custom: err.message });
+    throw err;
+  }
+};
+
+/** What a lane asks in one week. */
+export const prescription = () =>
+  Joi.object<Prescription>({
+    technique: Joi.string()
+      .valid(...TECHNIQUES)
+      .required(),
+    sets: whole(1, 20).required(),
+    holdSeconds: whole(0, 600).required(),
+    sessionsPerWeek: whole(0, 7).required(),
+    sensation: whole(1, 6).required(),
+    reps: whole(0, 100),
+    cycles: whole(1, 10),
+    pushSeconds: whole(1, 60),
+    effort: whole(1, 100),
+    lowerSeconds: whole(1, 60),
+    load: Joi.number().min(0).max(500).precision(2),
+    loadUnit: Joi.string().valid(...LOAD_UNITS),
+    assistance: whole(0, 2),
+    depth: whole(0, 2),
+    bonus: Joi.object({
+      side: Joi.string().valid('left', 'right').required(),
+      sets: whole(0, 10).required(),
+      more: whole(0, 300).required(),
+    }),
+  }).custom(doable);
+
+/** A cell set by hand. */
+export const lockedCell = () => Joi.object({ week: whole(1, 16).required(), prescription: prescription().required() });

@@ -50,6 +50,11 @@ export const routes: Routes = [
         loadComponent: () => import('./library/library').then((m) => m.LibraryScreen),
       },
       {
+        path: 'styles',
+        title: title('Styles'),
+        loadComponent: () => import('./styles/styles').then((m) => m.StylesScreen),
+      },
+      {
         path: 'tests',
         title: title('Tests'),
         loadComponent: () => import('./tests/tests').then((m) => m.TestsScreen),
@@ -93,6 +98,11 @@ export const routes: Routes = [
             path: 'block',
             title: title('Block'),
             loadComponent: () => import('./block/block').then((m) => m.BlockScreen),
+          },
+          {
+            path: 'block/why',
+            title: title('Why this plan'),
+            loadComponent: () => import('./block/rationale').then((m) => m.RationaleScreen),
           },
           {
             path: 'sessions',

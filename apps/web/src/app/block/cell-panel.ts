@@ -1,59 +1,135 @@
-import { Component, computed, input, output, inject } from '@angular/core';
+import { Component, computed, inject, input, output } from '@angular/core';
 import {
+  amountVariable,
+  bonusWords,
+  doseArithmetic,
   doseRemark,
+  isLoaded,
   muscleGroupName,
+  prescriptionWords,
+  PUSH_AGAINST,
   runningList,
   sensationWords,
-  sessionDose,
   sourceWords,
-  STYLES,
+  sideWeeklyDose,
+  VARIABLE_NAME,
+  volume,
   type Exercise,
-  type MuscleGroupId,
-  type PlannedWeek,
+  type Fix,
+  type LaneDraft,
+  type PlannedLane,
+  type Prescription,
+  type Style,
+  type Technique,
+  type Variable,
+  type Violation,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
 import { LibraryService } from '../library/library.service';
+import { StylesService } from '../styles/styles.service';
+import { RuleList } from './rule-list';
 
-/** The arithmetic of one cell written out, why it is so, and what to watch. */
+/** A variable that can be turned by hand. */
+export type HandVariable = Exclude<Variable, 'activationReps'>;
+
+const HAND_NAME: Readonly<Partial<Record<HandVariable, string>>> = {
+  holdSeconds: 'Seconds',
+  sessionsPerWeek: 'Days a week',
+  sensation: 'Sensation target',
+  effort: 'Push, %',
+  assistance: 'Less help',
+};
+
+/** Which variables of a technique can be turned by hand, in the order of its style. */
+export function handVariables(p: Prescription): HandVariable[] {
+  const out: HandVariable[] = [amountVariable(p.technique), 'sets', 'sessionsPerWeek', 'sensation'];
+  if (p.technique === 'contract-relax') out.push('cycles', 'effort');
+  if (isLoaded(p.technique)) out.push('load', 'assistance');
+  if (p.technique === 'moving stretch') out.push('depth');
+  return out;
+}
+
+/** The arithmetic of one cell written out, why it is so, what can be turned, and what to watch. */
 @Component({
   selector: 'y-cell-panel',
-  imports: [FigureView, StopSigns],
+  imports: [FigureView, StopSigns, RuleList],
   templateUrl: './cell-panel.html',
 })
 export class CellPanel {
   private readonly library = inject(LibraryService);
-  readonly group = input.required<MuscleGroupId>();
-  readonly styleId = input.required<string>();
-  readonly exerciseId = input.required<string>();
-  readonly weeks = input.required<readonly PlannedWeek[]>();
-  readonly limitReasons = input.required<readonly string[]>();
+  private readonly stylesService = inject(StylesService);
+  readonly lane = input.required<LaneDraft>();
+  readonly planned = input.required<PlannedLane>();
   readonly week = input.required<number>();
-  /** Stretches to choose from; empty when the plan stands. */
-  readonly choices = input<readonly Exercise[]>([]);
-  readonly exercisePicked = output<string>();
+  readonly editable = input(false);
+  /** How many cells are selected. */
+  readonly selected = input(1);
+  readonly active = input<HandVariable>('holdSeconds');
+  readonly violations = input<readonly Violation[]>([]);
+  /** Exercises to choose from for a technique. */
+  readonly choices = input.required<(technique: Technique) => readonly Exercise[]>();
+  readonly baselineWords = input<string | null>(null);
+  readonly turned = output<{ readonly variable: HandVariable; readonly clicks: number }>();
+  readonly activated = output<HandVariable>();
+  readonly locked = output();
+  readonly unlocked = output();
+  readonly styled = output<{ readonly styleId: string; readonly week: number }>();
+  readonly exercisePicked = output<{ readonly technique: Technique; readonly exerciseId: string }>();
+  readonly baselineUsed = output<boolean>();
+  readonly fixed = output<Fix>();
 
-  protected readonly cell = computed(() => this.weeks()[this.week() - 1]!);
-  protected readonly name = computed(() => muscleGroupName(this.group()));
-  protected readonly exercise = computed(() => this.library.find(this.exerciseId()));
-  protected readonly style = computed(() => STYLES.find((s) => s.id === this.styleId())!);
-  protected readonly perSession = computed(() => sessionDose(this.cell().prescription));
-  protected readonly remark = computed(() => doseRemark(this.cell().dose));
-  protected readonly sensation = computed(() => sensationWords(this.cell().prescription.sensation));
   protected readonly list = runningList;
   protected readonly sourceWords = sourceWords;
+  protected readonly styles = this.stylesService.styles;
+  protected readonly cell = computed(() => this.planned().weeks[this.week() - 1]!);
+  protected readonly name = computed(() => muscleGroupName(this.planned().group));
+  protected readonly words = computed(() => prescriptionWords(this.cell().prescription));
+  protected readonly bonus = computed(() => bonusWords(this.cell().prescription));
+  protected readonly arithmetic = computed(() => doseArithmetic(this.cell().prescription));
+  protected readonly style = computed((): Style => this.stylesService.find(this.cell().styleId));
+  protected readonly remark = computed(() => {
+    const p = this.cell().prescription;
+    return this.cell().kind === 'rest' || this.cell().dose === 0
+      ? null
+      : doseRemark(Math.max(sideWeeklyDose(p, 'left'), sideWeeklyDose(p, 'right')));
+  });
+  protected readonly sensation = computed(() => sensationWords(this.cell().prescription.sensation));
+  protected readonly variables = computed(() =>
+    handVariables(this.cell().prescription).map((v) => ({
+      id: v,
+      name: HAND_NAME[v] ?? `${VARIABLE_NAME[v].charAt(0).toUpperCase()}${VARIABLE_NAME[v].slice(1)}`,
+      value:
+        v === 'assistance'
+          ? ['none', 'light', 'full'][this.cell().prescription.assistance ?? 0]!
+          : String(this.cell().prescription[v] ?? 0),
+    })),
+  );
+  /** Every technique of this week with its exercise. */
+  protected readonly exercises = computed(() => {
+    const c = this.cell();
+    const techniques = [...new Set([c.prescription, ...c.extras].map((b) => b.technique))];
+    return techniques.map((technique) => {
+      const chosen = this.lane().exercises.find((e) => e.technique === technique);
+      const exercise = chosen ? this.library.find(chosen.exerciseId) : null;
+      return { technique, exercise, push: exercise ? (PUSH_AGAINST[exercise.id] ?? null) : null };
+    });
+  });
 
   /** The build week before, to compare with. */
   protected readonly before = computed(() => {
-    const earlier = this.weeks()
-      .slice(0, this.week() - 1)
+    const c = this.cell();
+    const earlier = this.planned()
+      .weeks.slice(0, this.week() - 1)
       .filter((w) => w.kind === 'build')
       .at(-1);
-    if (!earlier) return null;
-    const percent = Math.round((this.cell().dose / earlier.dose - 1) * 100);
+    if (!earlier || c.kind === 'rest' || earlier.prescription.technique !== c.prescription.technique) return null;
+    const [then, now] = [volume(earlier.prescription), volume(c.prescription)];
+    if (then === 0) return null;
+    const percent = Math.round((now / then - 1) * 100);
     return {
       week: earlier.week,
-      dose: earlier.dose,
+      dose: then,
       words: `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)} %`,
     };
   });

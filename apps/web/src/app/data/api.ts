@@ -4,6 +4,7 @@ import type {
   AdoptErrorBody,
   Assessment,
   Block,
+  CalendarLink,
   Client,
   ClientListItem,
   ClearanceBody,
@@ -13,6 +14,7 @@ import type {
   CreateClientBody,
   FeltBody,
   FocusBody,
+  FileImport,
   FillIn,
   FocusView,
   GoalBody,
@@ -28,16 +30,24 @@ import type {
   OwnError,
   OwnExercise,
   OwnExerciseBody,
+  OwnStyle,
+  OwnStyleBody,
+  OwnTemplate,
+  OwnTemplateBody,
   OwnTest,
   OwnTestBody,
   Page,
+  PlanningView,
   Progress,
+  Revision,
+  RevisionSummary,
   ScreeningView,
   Session,
   SessionSummary,
   SetupBody,
   SignInBody,
   Study,
+  StyleVersion,
   StudyBody,
   SymptomReport,
   TestBookView,
@@ -108,11 +118,53 @@ export class Api {
   createBlock(clientId: string, body: CreateBlockBody): Observable<Block> {
     return this.http.post<Block>(`${V1}/clients/${clientId}/blocks`, body);
   }
-  replanBlock(id: string, body: UpdateBlockBody): Observable<Block> {
+  reviseBlock(id: string, body: UpdateBlockBody): Observable<Block> {
     return this.http.put<Block>(`${V1}/blocks/${id}`, body);
   }
   endBlock(id: string, version: number): Observable<Block> {
     return this.http.post<Block>(`${V1}/blocks/${id}/end`, { version });
+  }
+  planning(clientId: string): Observable<PlanningView> {
+    return this.http.get<PlanningView>(`${V1}/clients/${clientId}/planning`);
+  }
+  revisions(blockId: string): Observable<RevisionSummary[]> {
+    return this.http.get<RevisionSummary[]>(`${V1}/blocks/${blockId}/revisions`);
+  }
+  revision(blockId: string, number: number): Observable<Revision> {
+    return this.http.get<Revision>(`${V1}/blocks/${blockId}/revisions/${number}`);
+  }
+  moveSession(id: string, date: string): Observable<SessionSummary> {
+    return this.http.put<SessionSummary>(`${V1}/sessions/${id}/date`, { date });
+  }
+  calendarLink(clientId: string): Observable<CalendarLink> {
+    return this.http.get<CalendarLink>(`${V1}/clients/${clientId}/calendar-link`);
+  }
+  makeCalendarLink(clientId: string): Observable<CalendarLink> {
+    return this.http.post<CalendarLink>(`${V1}/clients/${clientId}/calendar-link`, {});
+  }
+  endCalendarLink(clientId: string): Observable<unknown> {
+    return this.http.delete(`${V1}/clients/${clientId}/calendar-link`);
+  }
+  ownStyles(): Observable<OwnStyle[]> {
+    return this.http.get<OwnStyle[]>(`${V1}/own-styles`);
+  }
+  putOwnStyle(id: string, body: OwnStyleBody): Observable<OwnStyle> {
+    return this.http.put<OwnStyle>(`${V1}/own-styles/${id}`, body);
+  }
+  styleVersions(id: string): Observable<StyleVersion[]> {
+    return this.http.get<StyleVersion[]>(`${V1}/own-styles/${id}/versions`);
+  }
+  importStyles(file: unknown): Observable<FileImport> {
+    return this.http.post<FileImport>(`${V1}/own-styles/import`, file);
+  }
+  ownTemplates(): Observable<OwnTemplate[]> {
+    return this.http.get<OwnTemplate[]>(`${V1}/own-templates`);
+  }
+  putOwnTemplate(id: string, body: OwnTemplateBody): Observable<OwnTemplate> {
+    return this.http.put<OwnTemplate>(`${V1}/own-templates/${id}`, body);
+  }
+  importTemplates(file: unknown): Observable<FileImport> {
+    return this.http.post<FileImport>(`${V1}/own-templates/import`, file);
   }
   sessions(clientId: string): Observable<SessionSummary[]> {
     return this.http.get<SessionSummary[]>(`${V1}/clients/${clientId}/sessions`);

@@ -1,5 +1,6 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Problem } from '@yandle/contract';
+import { CoreError } from '@yandle/core';
 
 /** Anything that went wrong with a request, as a problem a screen can show. */
 export function problemOf(err: unknown): Problem {
@@ -11,6 +12,8 @@ export function problemOf(err: unknown): Problem {
         'Yandle does not answer. Check the connection or start the server; what you entered is kept here.',
       );
   }
+  if (err instanceof CoreError)
+    return { ...offline(err.message), title: 'This cannot be planned', code: 'computation' };
   return offline('This did not work. Try again; if it stays, load the page anew.');
 }
 

@@ -1,15 +1,19 @@
-import type { Assessment } from '@yandle/contract';
+import type { Assessment, FocusView } from '@yandle/contract';
 import {
   exercisesFor,
   formatNumber,
   formatReading,
+  MUSCLE_GROUP_IDS,
   muscleGroupName,
+  standingComplaints,
   unlikeConditions,
   type GroupFinding,
   type MeasuredTest,
+  type MuscleGroupId,
   type RomTest,
   type TestBook,
   type TestFinding,
+  type Wish,
 } from '@yandle/core';
 import { asMeasuredIn, conditionsOf, isMeasured, resultOf, sidesOf, visitBefore } from '../measure/results';
 import { changeOf, changeWords } from '../ui/change-words';
@@ -98,3 +102,28 @@ export const groupNames = (groups: readonly Parameters<typeof muscleGroupName>[0
 
 /** Tests by name. */
 export const testNames = (tests: readonly RomTest[]): string => tests.map((t) => t.name).join(', ');
+
+const NO_INTEREST = { coach: 0, client: 0 };
+
+/** Goals that stand, by test. */
+export function goalsOf(view: FocusView): Map<string, number> {
+  return new Map(view.goals.filter((g) => g.endedOn === null).map((g) => [g.testId, g.value]));
+}
+
+/** What coach and client add to the numbers, by group. */
+export function wishesOf(
+  view: FocusView,
+  hasComplaint: (group: MuscleGroupId) => boolean,
+): Partial<Record<MuscleGroupId, Wish>> {
+  return Object.fromEntries(
+    MUSCLE_GROUP_IDS.map((group): [MuscleGroupId, Wish] => [
+      group,
+      { ...(view.focus.interests.find((i) => i.group === group) ?? NO_INTEREST), complaint: hasComplaint(group) },
+    ]),
+  );
+}
+
+/** Complaints that count now. */
+export function complaintsIn(view: FocusView): ReturnType<typeof standingComplaints>[number]['now'][] {
+  return standingComplaints(view.felt.filter((f) => f.kind === 'complaint')).map((c) => c.now);
+}

@@ -11,16 +11,13 @@ import {
   formatDate,
   formatReading,
   moveGroup,
-  MUSCLE_GROUP_IDS,
   muscleGroupName,
   quickCheckTests,
   sourceWords,
-  standingComplaints,
   symptomName,
   VERY_FREE_WARNING,
   type GroupFinding,
   type MuscleGroupId,
-  type Wish,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -32,7 +29,17 @@ import { eventOf } from '../measure/results';
 import { BodyFigure, type RegionShade } from '../ui/body-figure';
 import { ProblemNote } from '../ui/problem-note';
 import { FeltCard } from './felt-card';
-import { canBeLane, gapWords, groupNames, newestResults, targetWords, testNames } from './findings.model';
+import {
+  canBeLane,
+  complaintsIn,
+  gapWords,
+  goalsOf,
+  groupNames,
+  newestResults,
+  targetWords,
+  testNames,
+  wishesOf,
+} from './findings.model';
 import { FocusStore } from './focus.store';
 import { GoalsCard } from './goals-card';
 import { GroupRow, type Interest } from './group-row';
@@ -92,33 +99,17 @@ export class FindingsScreen {
     const c = this.context.client();
     return c ? { age: ageOn(c.birthDate, this.today), sex: c.sex } : null;
   });
-  private readonly goals = computed(
-    () =>
-      new Map(
-        this.focus
-          .view()
-          .goals.filter((g) => g.endedOn === null)
-          .map((g) => [g.testId, g.value]),
-      ),
-  );
+  private readonly goals = computed(() => goalsOf(this.focus.view()));
   protected readonly measured = computed(() => {
     const visits = this.visits();
     return visits ? newestResults(visits, this.bookService.book(), this.goals()) : null;
   });
-  private readonly complaints = computed(() =>
-    standingComplaints(this.focus.view().felt.filter((f) => f.kind === 'complaint')).map((c) => c.now),
-  );
+  private readonly complaints = computed(() => complaintsIn(this.focus.view()));
   protected readonly found = computed(() => {
     const person = this.person();
     const measured = this.measured();
     if (!person || !measured || measured.length === 0) return null;
-    const { interests } = this.focus.view().focus;
-    const wishes: Partial<Record<MuscleGroupId, Wish>> = {};
-    for (const group of MUSCLE_GROUP_IDS)
-      wishes[group] = {
-        ...(interests.find((i) => i.group === group) ?? NO_INTEREST),
-        complaint: this.complaintsOf(group).length > 0,
-      };
+    const wishes = wishesOf(this.focus.view(), (group) => this.complaintsOf(group).length > 0);
     return findings(measured, person, wishes);
   });
   /** As coach and client decided: pinned, by hand, by score; those left out apart. */

@@ -99,7 +99,9 @@ export class RunStore implements OnDestroy {
     const t = this.timeline();
     if (!t) return null;
     return (
-      t.cues.slice(this.player().cue + 1).find((c) => ['hold', 'switch', 'position', 'rest'].includes(c.kind)) ?? null
+      t.cues
+        .slice(this.player().cue + 1)
+        .find((c) => c.bout !== null || ['switch', 'position', 'rest', 'push'].includes(c.kind)) ?? null
     );
   });
 
@@ -203,9 +205,9 @@ export class RunStore implements OnDestroy {
     for (const bout of step.ended) this.log(bout);
     const now = this.cue();
     if (now !== before) {
-      if (before?.kind === 'hold') this.sounds.end();
-      if (now?.kind === 'hold') this.sounds.begin();
-      if (now?.kind === 'switch') this.sounds.change();
+      if (before && before.bout !== null) this.sounds.end();
+      if (now && now.bout !== null) this.sounds.begin();
+      if (now?.kind === 'switch' || now?.kind === 'push') this.sounds.change();
       this.keep();
     }
     if (this.finished()) this.stopClock();

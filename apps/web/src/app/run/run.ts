@@ -2,6 +2,8 @@ import { A11yModule } from '@angular/cdk/a11y';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import {
+  boutOf,
+  boutsOn,
   formatClock,
   isRedSymptom,
   sensationWords,
@@ -26,6 +28,11 @@ const HEADLINE: Readonly<Record<CueKind, string>> = {
   prop: 'Get ready',
   entry: 'Ease in',
   hold: 'Hold',
+  push: 'Push',
+  'let go': 'Let go',
+  repetitions: 'Repeat slowly',
+  roll: 'Roll',
+  breaths: 'Breathe',
   exit: 'Come out slowly',
   rest: 'Rest',
   switch: 'Other side',
@@ -76,7 +83,8 @@ export class RunScreen {
   protected readonly setWords = computed(() => {
     const c = this.store.cue();
     const item = this.store.item();
-    return c?.set && item ? `set ${c.set} of ${item.sets}` : '';
+    if (!c?.set || !item) return '';
+    return `set ${c.set} of ${boutsOn(boutOf(item, this.store.exercise()!), c.side).sets}`;
   });
   protected readonly nextWords = computed(() => {
     const n = this.store.next();
@@ -85,7 +93,7 @@ export class RunScreen {
     if (n.kind === 'position') return `Next: ${name}`;
     if (n.kind === 'switch') return `Next: ${n.side} side`;
     if (n.kind === 'rest') return `Next: rest ${n.seconds} s`;
-    return `Next: hold ${n.seconds} s${n.side ? `, ${n.side}` : ''}`;
+    return `Next: ${HEADLINE[n.kind].toLowerCase()} ${n.seconds} s${n.side ? `, ${n.side}` : ''}`;
   });
 
   protected toggle(): void {

@@ -8,12 +8,17 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   prop: 'prop',
   entry: 'into the stretch',
   hold: 'hold',
+  push: 'push',
+  'let go': 'let go',
+  repetitions: 'repetitions',
+  roll: 'rolling',
+  breaths: 'breathing',
   exit: 'coming out',
   rest: 'rest',
   switch: 'other side',
 };
 
-/** A session to scale: every cue as wide as it is long; holds above the line on the left, below it on the right side. */
+/** A session to scale: every cue as wide as it is long; work above the line on the left, below it on the right side. */
 @Component({
   selector: 'y-session-scale',
   template: `
@@ -51,8 +56,8 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
         }
       </div>
       <figcaption class="mt-1 flex flex-wrap gap-x-5 text-sm text-soft">
-        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-l-bar"></span>hold, left</span>
-        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-r-bar"></span>hold, right</span>
+        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-l-bar"></span>work, left</span>
+        <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-r-bar"></span>work, right</span>
         <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-minutes"></span>warm-up</span>
         <span><span class="mr-1 inline-block h-3 w-3 rounded-sm bg-line"></span>set-up, rest, changes</span>
       </figcaption>
@@ -71,7 +76,8 @@ export class SessionScale {
       const title = `${formatClock(c.start)} ${KIND_WORDS[c.kind]}${c.side ? `, ${c.side}` : ''}, ${c.seconds} s`;
       const base = { x: x(c.start), w: x(c.seconds), title };
       if (c.kind === 'warm-up') return { ...base, y: 24, h: 32, fill: 'var(--minutes)' };
-      if (c.kind !== 'hold') return { ...base, y: 35, h: 10, fill: 'var(--line)' };
+      if (c.kind === 'push') return { ...base, y: 30, h: 20, fill: 'var(--edge)' };
+      if (c.bout === null) return { ...base, y: 35, h: 10, fill: 'var(--line)' };
       if (c.side === null) return { ...base, y: 6, h: 68, fill: 'var(--sense-5)' };
       return c.side === 'left'
         ? { ...base, y: 6, h: 34, fill: 'var(--left-bar)' }

@@ -1,29 +1,50 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Block, Problem, SessionSummary } from '@yandle/contract';
-import { datesOfWeek, formatClock, formatDate, muscleGroupName, type PlainDate } from '@yandle/core';
+import {
+  datesOfWeek,
+  formatClock,
+  formatDate,
+  isLoaded,
+  missWeek,
+  muscleGroupName,
+  spacingTrouble,
+  weekOn,
+  type AwayDates,
+  type BlockDraft,
+  type PlainDate,
+  type SpacedSession,
+} from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
+import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { LibraryService } from '../library/library.service';
+import { CalendarTools } from './calendar-tools';
 
-/** The calendar strip of a block: a row a week, its dated sessions and retests. */
+/** The calendar strip of a block: a row a week, its dated sessions and retests; sessions move, weeks are missed, days are away. */
 @Component({
   selector: 'y-sessions',
-  imports: [RouterLink, ProblemNote],
+  imports: [RouterLink, ProblemNote, CalendarTools],
   templateUrl: './sessions.html',
 })
 export class SessionsScreen {
   private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
+  private readonly toasts = inject(ToastService);
+  private readonly context = inject(ClientContext);
   protected readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
   private readonly sessions = signal<readonly SessionSummary[] | null>(null);
   private readonly blocks = signal<readonly Block[]>([]);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly clock = formatClock;
+  protected readonly busy = signal(false);
+  /** The session that is being given another day. */
+  protected readonly moving = signal<SessionSummary | null>(null);
 
   constructor() {
     effect(() => {
@@ -43,7 +64,9 @@ export class SessionsScreen {
       const week = i + 1;
       return {
         week,
-        easier: b.lanes[0]?.weeks[i]?.kind === 'easier',
+        easier: b.lanes.some((l) => l.weeks[i]?.kind === 'easier'),
+        missed: b.choices.missedWeeks.includes(week),
+        mayBeMissed: this.mayBeMissed(b, week),
         days: datesOfWeek(b.startDate, week).map((date) => ({
           date,
           session: all.find((s) => s.blockId === b.id && s.date === date) ?? null,
@@ -59,6 +82,97 @@ export class SessionsScreen {
     const past = own.filter((s) => s.date < this.today);
     return { all: own.length, past: past.length, done: own.filter((s) => s.status === 'done').length };
   });
+
+  /** A week that is over, or nearly, of which nothing was logged. */
+  private mayBeMissed(b: Block, week: number): boolean {
+    const running = weekOn(b.startDate, this.today);
+    const own = (this.sessions() ?? []).filter((s) => s.blockId === b.id && s.week === week);
+    return (
+      b.endedAt === null &&
+      (week === running || week === running - 1) &&
+      !b.choices.missedWeeks.includes(week) &&
+      own.length > 0 &&
+      own.every((s) => s.status === 'planned') &&
+      own.some((s) => s.date < this.today)
+    );
+  }
+
+  private readonly spaced = computed((): SpacedSession[] => {
+    const b = this.block();
+    return (this.sessions() ?? [])
+      .filter((s) => s.blockId === b?.id)
+      .map((s) => {
+        const there = new Set(s.exerciseIds.map((id) => this.library.find(id).primary));
+        const loaded = (b?.lanes ?? [])
+          .filter((l) => there.has(l.group) && isLoaded(l.weeks[s.week - 1]?.prescription.technique ?? 'static hold'))
+          .map((l) => l.group);
+        return { id: s.id, date: s.date, loaded };
+      });
+  });
+
+  /** What would break if the session that is moved came to a day. */
+  protected trouble(date: PlainDate): string[] {
+    const s = this.moving();
+    const retests = (this.block()?.retests ?? []).map((r) => r.date);
+    return s ? spacingTrouble(this.spaced(), s.id, date, retests) : [];
+  }
+
+  protected mayMove(s: SessionSummary): boolean {
+    return s.status === 'planned' && this.block()?.endedAt === null;
+  }
+
+  protected async moveTo(date: PlainDate): Promise<void> {
+    const s = this.moving();
+    if (!s) return;
+    const trouble = this.trouble(date);
+    this.moving.set(null);
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.moveSession(s.id, date));
+      const care = trouble.length > 0 ? ` ${trouble.join(' ')}` : '';
+      this.toasts.show(`Moved to ${formatDate(date, 'EEE d MMM')}.${care}`);
+    });
+  }
+
+  protected miss(week: number, how: 'skip' | 'shift'): Promise<void> {
+    const words = how === 'skip' ? 'skipped' : 'the block is a week longer';
+    return this.revise((d) => missWeek(d, week, how), `Week ${week} missed: ${words}`);
+  }
+
+  protected addAway(away: AwayDates): Promise<void> {
+    return this.revise(
+      (d) => ({ ...d, away: [...d.away, away] }),
+      `Away ${formatDate(away.from, 'd MMM')} to ${formatDate(away.to, 'd MMM')}`,
+    );
+  }
+
+  protected removeAway(away: AwayDates): Promise<void> {
+    return this.revise(
+      (d) => ({ ...d, away: d.away.filter((a) => a.from !== away.from || a.to !== away.to) }),
+      `Not away ${formatDate(away.from, 'd MMM')} to ${formatDate(away.to, 'd MMM')}`,
+    );
+  }
+
+  /** Publishes a change of the calendar as a revision; the state before can be taken back on the Block. */
+  private revise(change: (d: BlockDraft) => BlockDraft, reason: string): Promise<void> {
+    const b = this.block()!;
+    return this.attempt(async () => {
+      await firstValueFrom(this.api.reviseBlock(b.id, { ...change(b.choices), version: b.version, reason }));
+      this.toasts.show(`${reason}. The state before stands in the revisions of the block.`);
+    });
+  }
+
+  private async attempt(work: () => Promise<unknown>): Promise<void> {
+    this.busy.set(true);
+    try {
+      await work();
+      await this.load(this.clientId());
+      this.context.refresh();
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    } finally {
+      this.busy.set(false);
+    }
+  }
 
   protected weekday(date: PlainDate): string {
     return formatDate(date, 'EEE');

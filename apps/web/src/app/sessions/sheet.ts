@@ -2,6 +2,9 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { RouterLink } from '@angular/router';
 import type { Problem, Session } from '@yandle/contract';
 import {
+  bonusWords,
+  boutOf,
+  boutWords,
   buildTimeline,
   DEFAULT_TIMINGS,
   formatClock,
@@ -9,12 +12,15 @@ import {
   isRedSymptom,
   itemSeconds,
   muscleGroupName,
+  PUSH_AGAINST,
   runningList,
   sensationWords,
   SIDES,
+  supportWords,
   symptomName,
   type Side,
   type SessionItem,
+  type Technique,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -28,6 +34,19 @@ import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
 import { SessionScale } from './session-scale';
 import { LibraryService } from '../library/library.service';
+
+/** A bout said to the client, by technique. */
+const WORK: Readonly<Record<Technique, (bout: string) => string>> = {
+  'static hold': (b) => `Hold ${b}`,
+  'loaded isometric': (b) => `Hold the loaded end ${b}`,
+  'contract-relax': (b) => `Push, let go, stretch: ${b}`,
+  'loaded eccentric': (b) => `Lower slowly: ${b}`,
+  'moving stretch': (b) => `Move in and out: ${b}`,
+  release: (b) => `Roll ${b}`,
+  activation: (b) => `Work the muscle: ${b}`,
+  breathing: (b) => `Breathe: ${b}`,
+  'nerve glide': (b) => `Glide: ${b}`,
+};
 
 /** One session: what is done in which order, to scale and in words, and afterwards what was done. */
 @Component({
@@ -74,16 +93,21 @@ export class SessionSheet {
     if (!t) return '';
     const k = t.byKind;
     const setUp = k.position + k.prop + k.entry + k.exit + k.switch;
-    return `warm-up ${formatClock(k['warm-up'])} · stretch ${formatClock(k.hold)} · set-up and changes ${formatClock(setUp)} · rests ${formatClock(k.rest)}`;
+    const work = k.hold + k.repetitions + k.roll + k.breaths + k.push + k['let go'];
+    return `warm-up ${formatClock(k['warm-up'])} · work ${formatClock(work)} · set-up and changes ${formatClock(setUp)} · rests ${formatClock(k.rest)}`;
   });
   /** Planned against done of each exercise, once there is a run. */
   protected readonly doneRows = computed(() => {
     const s = this.session();
     if (!s?.run) return [];
     const sets = s.run.sets.filter((x) => x.replacedBy === null);
-    const top = Math.max(...s.items.map((i) => i.sets * i.holdSeconds)) * 1.1;
+    const plannedOn = (place: number, side: Side) =>
+      this.timeline()!
+        .cues.filter((c) => c.item === place && (c.side === side || c.side === null))
+        .reduce((sum, c) => sum + c.counts, 0);
+    const top = Math.max(...s.items.flatMap((_, i) => SIDES.map((side) => plannedOn(i, side)))) * 1.1;
     return s.items.map((item, place) => {
-      const planned = item.sets * item.holdSeconds;
+      const planned = { left: plannedOn(place, 'left'), right: plannedOn(place, 'right') };
       const done = Object.fromEntries(
         SIDES.map((side) => [
           side,
@@ -94,8 +118,10 @@ export class SessionSheet {
       ) as Record<Side, number>;
       return doseRow(
         muscleGroupName(this.library.find(item.exerciseId).primary),
-        `planned ${planned} s a side`,
-        { left: planned, right: planned },
+        planned.left === planned.right
+          ? `planned ${planned.left} s a side`
+          : `planned left ${planned.left}, right ${planned.right} s`,
+        planned,
         done,
         top,
       );
@@ -115,9 +141,19 @@ export class SessionSheet {
   }
 
   protected inWords(item: SessionItem): string {
+    const exercise = this.library.find(item.exerciseId);
+    const bout = boutOf(item, exercise);
     const times = item.sets === 1 ? 'once' : `${item.sets} times`;
-    const each = this.library.find(item.exerciseId).sides === 'each';
-    return `Hold ${item.holdSeconds} s, ${times}${each ? ` on each side, ${item.firstSide} first` : ''}. Sensation ${item.sensation} of 10: ${sensationWords(item.sensation)}.`;
+    const sides = exercise.sides === 'each' ? ` on each side, ${item.firstSide} first` : '';
+    const support = supportWords(bout);
+    const bonus = bonusWords(bout);
+    const what = WORK[bout.technique](boutWords(bout));
+    return `${what}, ${times}${sides}${support ? `, ${support}` : ''}${bonus ? `; ${bonus}` : ''}. Sensation ${item.sensation} of 10: ${sensationWords(item.sensation)}.`;
+  }
+
+  /** What is pushed against, when the stretch is done as contract-relax. */
+  protected push(item: SessionItem): string | null {
+    return item.technique === 'contract-relax' ? (PUSH_AGAINST[item.exerciseId] ?? null) : null;
   }
 
   protected long(date: string): string {

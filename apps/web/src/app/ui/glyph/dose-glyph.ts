@@ -2,12 +2,12 @@ import { Component, computed, input } from '@angular/core';
 import { sensationColour, type GlyphModel } from './glyph.model';
 
 const STROKE = 6;
-const STEP = 10;
 const FOOT = 12;
 
 /**
  * One cell of the stave. A stroke is a set, its length the seconds on the printed scale, its warmth the sensation target; gaps are
- * contract-relax cycles; an outlined stroke is the tighter side's extra set; load and help stand below the strokes, never over them.
+ * contract-relax cycles; an outlined stroke is the tighter side's extra set; load, help, rolling and activation stand below the strokes,
+ * never over them.
  */
 @Component({
   selector: 'y-dose-glyph',
@@ -31,22 +31,28 @@ const FOOT = 12;
           stroke-width="1.4"
         />
       }
-      @if (model().loadKg !== null) {
+      @if (model().load; as load) {
         <path [attr.d]="weight()" fill="var(--ink)" />
-        <text x="14" [attr.y]="height() - 1" font-size="10" font-weight="600" fill="var(--ink)">
-          {{ model().loadKg }} kg
-        </text>
+        <text x="14" [attr.y]="foot() + 10" font-size="10" font-weight="600" fill="var(--ink)">{{ load }}</text>
       }
       @if (model().assisted) {
         <line
           x1="0"
           x2="28"
-          [attr.y1]="height() - 3"
-          [attr.y2]="height() - 3"
+          [attr.y1]="height() - 2"
+          [attr.y2]="height() - 2"
           stroke="var(--ink)"
           stroke-width="1.8"
           stroke-dasharray="2 3"
         />
+      }
+      @if (model().roll; as roll) {
+        <circle cx="4" [attr.cy]="foot() + 6.5" r="3" fill="none" stroke="var(--ink)" stroke-width="1.4" />
+        <text x="10" [attr.y]="foot() + 10" font-size="10" fill="var(--ink)">{{ roll }}</text>
+      }
+      @if (model().activate; as reps) {
+        <path [attr.d]="triangle()" fill="var(--ink)" />
+        <text [attr.x]="activateAt() + 10" [attr.y]="foot() + 10" font-size="10" fill="var(--ink)">{{ reps }}</text>
       }
     </svg>
   `,
@@ -61,10 +67,19 @@ export class DoseGlyph {
 
   protected readonly colour = computed(() => sensationColour(this.model().sensation));
   private readonly rows = computed(() => this.model().strokes.length + (this.model().bonus === null ? 0 : 1));
-  private readonly footed = computed(() => this.model().loadKg !== null || this.model().assisted);
-  protected readonly height = computed(() => this.rows() * STEP - (STEP - STROKE) + 1 + (this.footed() ? FOOT : 0));
+  /** Many sets stand closer. */
+  private readonly step = computed(() => (this.rows() > 3 ? 8 : 10));
+  /** Top of what stands below the strokes. */
+  protected readonly foot = computed(() => this.rows() * this.step() - (this.step() - STROKE) + 1);
+  protected readonly height = computed(() => {
+    const m = this.model();
+    const written = m.load !== null || m.roll !== null || m.activate !== null;
+    return Math.max(1, this.foot() + (written ? FOOT : 0) + (m.assisted ? 5 : 0));
+  });
 
-  protected readonly weight = computed(() => `M3 ${this.height() - 10} h4 v2 h2 l1 7 h-10 l1 -7 h2 z`);
+  protected readonly weight = computed(() => `M3 ${this.foot() + 2} h4 v2 h2 l1 7 h-10 l1 -7 h2 z`);
+  protected readonly activateAt = computed(() => (this.model().roll === null ? 0 : 24));
+  protected readonly triangle = computed(() => `M${this.activateAt()} ${this.foot() + 10} l4 -7 l4 7 z`);
 
   protected readonly parts = computed(() => {
     const m = this.model();
@@ -74,10 +89,10 @@ export class DoseGlyph {
     m.strokes.forEach((seconds, i) => {
       const gap = m.cycles > 1 ? 2 : 0;
       const w = (length(seconds) - gap * (m.cycles - 1)) / m.cycles;
-      for (let c = 0; c < m.cycles; c++) out.push({ x: c * (w + gap), y: i * STEP, w, outline: false });
+      for (let c = 0; c < m.cycles; c++) out.push({ x: c * (w + gap), y: i * this.step(), w, outline: false });
     });
     if (m.bonus !== null)
-      out.push({ x: 0.7, y: m.strokes.length * STEP + 0.5, w: length(m.bonus) - 1.4, outline: true });
+      out.push({ x: 0.7, y: m.strokes.length * this.step() + 0.5, w: length(m.bonus) - 1.4, outline: true });
     return out;
   });
 }

@@ -1,32 +1,46 @@
-import type { PlannedWeek } from '@yandle/core';
+import { amountOf, boutDose, loadWords, withAmount, type PlannedWeek } from '@yandle/core';
 
 /** What a dose glyph draws. One stroke a set; its length is seconds, its warmth the sensation. */
 export interface GlyphModel {
-  /** Seconds of each set, top to bottom. */
+  /** Seconds of each set, top to bottom; empty in a week of rest. */
   readonly strokes: readonly number[];
-  /** Seconds of the extra set of the tighter side; null for none. Drawn as an outline. */
+  /** Seconds of the tighter side's extra or longer set; null for none. Drawn as an outline. */
   readonly bonus: number | null;
   /** Parts of a stroke: contract-relax cycles; 1 for an unbroken hold. */
   readonly cycles: number;
   /** Target sensation, 0-10. */
   readonly sensation: number;
   readonly easier: boolean;
-  /** Load in kilograms; null for none. */
-  readonly loadKg: number | null;
+  /** Load in words: "2.5 kg"; null for none. */
+  readonly load: string | null;
   readonly assisted: boolean;
+  /** Seconds rolled before, and repetitions of activation after; null for none. */
+  readonly roll: number | null;
+  readonly activate: number | null;
 }
+
+const MOST_CYCLES = 6;
 
 /** The glyph of a planned week. */
 export function glyphOf(week: PlannedWeek): GlyphModel {
   const p = week.prescription;
+  const rest = week.kind === 'rest';
+  // A technique that stretches nothing is drawn by its own amount, so that it can be seen.
+  const seconds = boutDose(p) > 0 ? boutDose(p) : amountOf(p);
+  const longer = p.bonus && p.bonus.more > 0 ? boutDose(withAmount(p, amountOf(p) + p.bonus.more)) : seconds;
+  const extra = (technique: string) => week.extras.find((e) => e.technique === technique) ?? null;
+  const roll = extra('release');
+  const activate = extra('activation');
   return {
-    strokes: Array.from({ length: p.sets }, () => p.holdSeconds),
-    bonus: null,
-    cycles: 1,
+    strokes: rest ? [] : Array.from({ length: p.sets }, () => seconds),
+    bonus: rest || !p.bonus ? null : longer,
+    cycles: p.technique === 'contract-relax' ? Math.min(MOST_CYCLES, p.cycles ?? 1) : 1,
     sensation: p.sensation,
     easier: week.kind === 'easier',
-    loadKg: null,
-    assisted: false,
+    load: rest ? null : loadWords(p) || null,
+    assisted: !rest && (p.assistance ?? 0) > 0,
+    roll: roll ? amountOf(roll) : null,
+    activate: activate ? amountOf(activate) : null,
   };
 }
 

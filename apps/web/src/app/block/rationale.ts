@@ -1,0 +1,152 @@
+import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Assessment, Block, FocusView, Problem } from '@yandle/contract';
+import {
+  ageOn,
+  complaintsOf,
+  findings,
+  formatDate,
+  muscleGroupName,
+  prescriptionWords,
+  sourceWords,
+  techniquesUsed,
+  type MuscleGroupId,
+} from '@yandle/core';
+import { firstValueFrom, forkJoin } from 'rxjs';
+import { AccountService } from '../data/account.service';
+import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
+import { problemOf } from '../data/problem';
+import { TestBookService } from '../data/test-book.service';
+import { complaintsIn, goalsOf, newestResults, whyWords, wishesOf } from '../findings/findings.model';
+import { LibraryService } from '../library/library.service';
+import { StylesService } from '../styles/styles.service';
+import { ProblemNote } from '../ui/problem-note';
+import { StopSigns } from '../ui/stop-signs';
+
+/** Why the block is as it is, on one page: findings, lanes, styles, ramp, safety, sources. */
+@Component({
+  selector: 'y-rationale',
+  imports: [RouterLink, ProblemNote, StopSigns],
+  templateUrl: './rationale.html',
+})
+export class RationaleScreen {
+  private readonly api = inject(Api);
+  private readonly context = inject(ClientContext);
+  private readonly library = inject(LibraryService);
+  private readonly styles = inject(StylesService);
+  private readonly books = inject(TestBookService);
+  private readonly today = inject(AccountService).me()?.today ?? '';
+  readonly clientId = input.required<string>();
+  protected readonly problem = signal<Problem | null>(null);
+  private readonly read = signal<{
+    readonly blocks: readonly Block[];
+    readonly visits: readonly Assessment[];
+    readonly focus: FocusView;
+  } | null>(null);
+  protected readonly client = this.context.client;
+  protected readonly loaded = computed(() => this.read() !== null);
+  protected readonly name = muscleGroupName;
+  protected readonly sourceWords = sourceWords;
+
+  constructor() {
+    effect(() => {
+      const id = this.clientId();
+      untracked(() => void this.load(id));
+    });
+  }
+
+  /** The running block, or the last one. */
+  protected readonly block = computed(() => this.read()?.blocks[0] ?? null);
+  protected readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
+
+  private readonly found = computed(() => {
+    const read = this.read();
+    const c = this.client();
+    if (!read || !c) return null;
+    const measured = newestResults(read.visits, this.books.book(), goalsOf(read.focus));
+    if (measured.length === 0) return null;
+    const person = { age: ageOn(c.birthDate, this.today), sex: c.sex };
+    return findings(
+      measured,
+      person,
+      wishesOf(read.focus, (g) => this.complaintsHere(g).length > 0),
+    );
+  });
+
+  private complaintsHere(group: MuscleGroupId) {
+    const read = this.read();
+    return read ? complaintsOf(group, complaintsIn(read.focus)) : [];
+  }
+
+  /** Each lane with why it is there, how it is worked and where it goes. */
+  protected readonly lanes = computed(() => {
+    const b = this.block();
+    if (!b) return [];
+    return b.lanes.map((l, i) => {
+      const finding = this.found()?.ranked.find((r) => r.group === l.group);
+      const draft = b.choices.lanes[i]!;
+      const worked = l.weeks.filter((w) => w.kind !== 'rest');
+      const build = worked.filter((w) => w.kind === 'build');
+      const [first, last] = [build[0], build.at(-1)];
+      const peak = Math.max(0, ...worked.map((w) => w.dose));
+      const styles = [...new Set(worked.map((w) => w.styleId))].map((id) => this.styles.find(id).name);
+      const exercises = techniquesUsed(l).map((t) => {
+        const id = draft.exercises.find((e) => e.technique === t)?.exerciseId;
+        return `${t}: ${id ? this.library.find(id).name : 'none chosen'}`;
+      });
+      return {
+        group: l.group,
+        why: finding ? whyWords(finding) : 'Chosen by the coach; the newest measurements do not ask for it.',
+        styles: styles.join(', then '),
+        exercises: exercises.join('; '),
+        first: first ? prescriptionWords(first.prescription) : '–',
+        last: last ? prescriptionWords(last.prescription) : '–',
+        dose: `${first?.dose ?? 0} → ${peak} s a side and week`,
+        set: worked.filter((w) => w.locked).map((w) => w.week),
+      };
+    });
+  });
+
+  protected readonly calendar = computed(() => {
+    const b = this.block();
+    if (!b) return null;
+    const easier = [...new Set(b.lanes.flatMap((l) => l.weeks.filter((w) => w.kind === 'easier').map((w) => w.week)))];
+    return {
+      ramp: Math.round(b.choices.ramp * 100),
+      easier: easier.sort((x, y) => x - y),
+      retests: b.retests.map((r) => `${formatDate(r.date, 'd MMM')} (${r.week === 1 ? 'baseline' : `week ${r.week}`})`),
+      missed: b.choices.missedWeeks,
+    };
+  });
+  protected readonly limits = computed(() => [...new Set(this.block()?.lanes.flatMap((l) => l.limitReasons) ?? [])]);
+  protected readonly leftOut = computed(() => [...new Set(this.block()?.lanes.flatMap((l) => l.leftOut) ?? [])]);
+  protected readonly sources = computed(() => {
+    const b = this.block();
+    if (!b) return [];
+    const used = [...new Set(b.lanes.flatMap((l) => l.weeks.map((w) => w.styleId)))];
+    const all = used.flatMap((id) => this.styles.find(id).sources);
+    return all.filter((s, i) => all.findIndex((x) => x.text === s.text) === i);
+  });
+
+  protected day(date: string): string {
+    return formatDate(date, 'd MMM yyyy');
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  private async load(id: string): Promise<void> {
+    try {
+      await Promise.all([this.library.ready(), this.styles.ready()]);
+      const [blocks, visits, focus] = await firstValueFrom(
+        forkJoin([this.api.blocks(id), this.api.assessments(id), this.api.focus(id)]),
+      );
+      this.read.set({ blocks, visits, focus });
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}

@@ -1,0 +1,123 @@
+import {
+  bonusWords,
+  muscleGroupName,
+  prescriptionWords,
+  type CellPlace,
+  type CellRange,
+  type PlannedWeek,
+  type Technique,
+  type Violation,
+} from '@yandle/core';
+import { glyphOf, type GlyphModel } from '../ui/glyph/glyph.model';
+
+/** A lane as the stave draws it. */
+export interface StaveLane {
+  readonly id: string;
+  readonly group: Parameters<typeof muscleGroupName>[0];
+  readonly styleName: string;
+  readonly weeks: readonly PlannedWeek[];
+  /** The same lane in the plan that is laid over, to look at; null for none. */
+  readonly other: readonly PlannedWeek[] | null;
+  /** Weeks that differ between two states that are compared. */
+  readonly marked?: readonly number[];
+}
+
+/** A selection: a cell, and the range around it. */
+export interface Selection {
+  readonly head: CellPlace;
+  readonly range: CellRange;
+}
+
+/** What a key on the stave asks for. */
+export type StaveCommand =
+  | { readonly kind: 'turn'; readonly clicks: number }
+  | { readonly kind: 'copy' | 'paste' | 'fill' | 'lock' | 'unlock' | 'undo' | 'redo' }
+  | { readonly kind: 'move-lane'; readonly from: number; readonly to: number };
+
+/** How a technique is called where there is little room. */
+export const SHORT_TECHNIQUE: Readonly<Record<Technique, string>> = {
+  'static hold': 'hold',
+  'contract-relax': 'push, relax',
+  'loaded eccentric': 'lower',
+  'loaded isometric': 'load, hold',
+  'moving stretch': 'move',
+  release: 'roll',
+  'nerve glide': 'glide',
+  activation: 'activate',
+  breathing: 'breathe',
+};
+
+/** A cell, ready to be drawn. */
+export interface StaveCellView {
+  readonly week: number;
+  readonly kind: PlannedWeek['kind'];
+  readonly glyph: GlyphModel;
+  readonly foot: string;
+  /** Said once where the technique changes; empty elsewhere. */
+  readonly technique: string;
+  readonly locked: boolean;
+  readonly past: boolean;
+  /** Dose in the plan that is laid over, when it differs. */
+  readonly other: string | null;
+  readonly otherUp: boolean;
+  readonly marked: boolean;
+  readonly stops: number;
+  readonly warnings: number;
+  readonly spoken: string;
+  readonly reason: string;
+}
+
+function footOf(w: PlannedWeek): string {
+  if (w.kind === 'rest') return 'rest';
+  if (w.dose > 0) return `${w.dose} s`;
+  return `${w.prescription.sets * w.prescription.sessionsPerWeek} sets`;
+}
+
+/** The cells of a lane. */
+export function cellViews(
+  lane: StaveLane,
+  place: number,
+  fromWeek: number,
+  violations: readonly Violation[],
+): StaveCellView[] {
+  const name = muscleGroupName(lane.group);
+  return lane.weeks.map((w, i): StaveCellView => {
+    const before = lane.weeks[i - 1];
+    const at = violations.filter((v) => v.lane === place && v.week === w.week);
+    const changes =
+      w.kind !== 'rest' && before !== undefined && before.prescription.technique !== w.prescription.technique;
+    const other = lane.other?.[i];
+    const differs = other !== undefined && footOf(other) !== footOf(w);
+    const bonus = bonusWords(w.prescription);
+    const said = [
+      `${name}, week ${w.week}${w.kind === 'easier' ? ', easier' : ''}: ${prescriptionWords(w.prescription)}`,
+      ...(w.kind === 'rest' ? [] : [`sensation ${w.prescription.sensation}`, `${w.dose} s a side in the week`]),
+      ...(bonus ? [bonus] : []),
+      ...(w.locked ? ['set by you'] : []),
+      ...(at.length > 0 ? [`${at.length} ${at.length === 1 ? 'rule' : 'rules'} broken`] : []),
+      ...(lane.marked?.includes(w.week) ? ['differs from the other revision'] : []),
+      ...(differs ? [`would be ${footOf(other)}`] : []),
+    ];
+    return {
+      week: w.week,
+      kind: w.kind,
+      glyph: glyphOf(w),
+      foot: footOf(w),
+      technique: changes ? SHORT_TECHNIQUE[w.prescription.technique] : '',
+      locked: w.locked,
+      past: w.week < fromWeek,
+      other: differs ? footOf(other) : null,
+      otherUp: (other?.dose ?? 0) > w.dose,
+      marked: lane.marked?.includes(w.week) ?? false,
+      stops: at.filter((v) => v.severity === 'stop').length,
+      warnings: at.filter((v) => v.severity === 'warning').length,
+      spoken: said.join(', '),
+      reason: w.reason,
+    };
+  });
+}
+
+/** True when a cell lies in a range. */
+export function inRange(range: CellRange, lane: number, week: number): boolean {
+  return lane >= range.fromLane && lane <= range.toLane && week >= range.fromWeek && week <= range.toWeek;
+}

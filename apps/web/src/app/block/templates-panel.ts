@@ -1,0 +1,111 @@
+import { Component, computed, inject, input, output, signal } from '@angular/core';
+import { OWN_TEMPLATE_PREFIX, type OwnTemplate, type Problem, type TemplateFile } from '@yandle/contract';
+import { muscleGroupName, TEMPLATES, type BlockTemplate, type TemplateDefinition } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { newId } from '../data/ids';
+import { NO_JSON, saveJson } from '../data/json-file';
+import { problemOf } from '../data/problem';
+import { StylesService } from '../styles/styles.service';
+import { ProblemNote } from '../ui/problem-note';
+
+/** An own template as the computation knows it. */
+function templateOfOwn({ version: _v, retired: _r, ...own }: OwnTemplate): BlockTemplate {
+  return { ...own, id: OWN_TEMPLATE_PREFIX + own.id };
+}
+
+/** Blocks without a client: those that ship and the studio's own. Take one, keep this block as one, bring files in and out. */
+@Component({
+  selector: 'y-templates-panel',
+  imports: [ProblemNote],
+  templateUrl: './templates-panel.html',
+})
+export class TemplatesPanel {
+  private readonly api = inject(Api);
+  private readonly styles = inject(StylesService);
+  /** Whether the present draft can be replaced, and kept as a template. */
+  readonly usable = input(true);
+  /** The present draft as a template under a name; null when there is nothing to keep. */
+  readonly make = input<((name: string, summary: string) => TemplateDefinition) | null>(null);
+  /** What could not be taken over from the template taken last. */
+  readonly notes = input<readonly string[]>([]);
+  readonly taken = output<BlockTemplate>();
+  readonly closed = output();
+  protected readonly own = signal<readonly OwnTemplate[]>([]);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly said = signal('');
+  protected readonly shipped = TEMPLATES;
+  protected readonly ownList = computed(() => this.own().filter((t) => !t.retired));
+  private id = newId();
+
+  constructor() {
+    void this.attempt(async () => this.own.set(await firstValueFrom(this.api.ownTemplates())));
+  }
+
+  protected lanesOf(t: TemplateDefinition): string {
+    return t.lanes
+      .map((l) => `${muscleGroupName(l.group)} (${this.styles.find(l.styleId).name.toLowerCase()})`)
+      .join(', ');
+  }
+
+  protected takeOwn(t: OwnTemplate): void {
+    this.taken.emit(templateOfOwn(t));
+  }
+
+  protected async keep(event: Event, name: HTMLInputElement, summary: HTMLInputElement): Promise<void> {
+    event.preventDefault();
+    const make = this.make();
+    if (!make || name.value.trim() === '') return;
+    await this.attempt(async () => {
+      const definition = make(name.value.trim(), summary.value.trim());
+      await firstValueFrom(this.api.putOwnTemplate(this.id, { ...definition, version: null, retired: false }));
+      this.id = newId();
+      this.own.set(await firstValueFrom(this.api.ownTemplates()));
+      this.said.set(`“${name.value.trim()}” is kept as a template, without anything of the client.`);
+      name.value = '';
+      summary.value = '';
+    });
+  }
+
+  protected async retire(t: OwnTemplate): Promise<void> {
+    const { id, version, retired: _, ...definition } = t;
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.putOwnTemplate(id, { ...definition, version, retired: true }));
+      this.own.set(await firstValueFrom(this.api.ownTemplates()));
+      this.said.set(`“${t.name}” is retired.`);
+    });
+  }
+
+  protected save(): void {
+    const templates = this.ownList().map(({ id: _i, version: _v, retired: _r, ...definition }) => definition);
+    const file: TemplateFile = { format: 'yandle-templates', formatVersion: 1, templates };
+    saveJson('templates.json', file);
+  }
+
+  protected async open(field: HTMLInputElement): Promise<void> {
+    const file = field.files?.[0];
+    field.value = '';
+    if (!file) return;
+    let content: unknown;
+    try {
+      content = JSON.parse(await file.text());
+    } catch {
+      this.problem.set(NO_JSON);
+      return;
+    }
+    await this.attempt(async () => {
+      const { added, same } = await firstValueFrom(this.api.importTemplates(content));
+      this.own.set(await firstValueFrom(this.api.ownTemplates()));
+      this.said.set(`${added} added${same > 0 ? `, ${same} were there already` : ''}.`);
+    });
+  }
+
+  private async attempt(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}

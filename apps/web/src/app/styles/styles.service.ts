@@ -1,0 +1,118 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { OWN_STYLE_PREFIX, type OwnStyle, type Problem, type StyleFile, type StyleVersion } from '@yandle/contract';
+import { CoreError, findStyleAmong, STYLES, type Style, type StyleDefinition } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { AccountService } from '../data/account.service';
+import { Api } from '../data/api';
+import { NO_JSON } from '../data/json-file';
+import { problemOf } from '../data/problem';
+
+/** An own style as the computation knows it. */
+export function styleOfOwn({ version: _v, retired: _r, ...own }: OwnStyle): Style {
+  return { ...own, id: OWN_STYLE_PREFIX + own.id };
+}
+
+/** What is stored and exported of a style: all but its id. */
+export function definitionOfStyle({ id: _, ...definition }: Style): StyleDefinition {
+  return definition;
+}
+
+/** The styles a studio works with: those that ship and its own. */
+@Injectable({ providedIn: 'root' })
+export class StylesService {
+  private readonly api = inject(Api);
+  private readonly account = inject(AccountService);
+  readonly own = signal<readonly OwnStyle[]>([]);
+  readonly problem = signal<Problem | null>(null);
+  private loading: Promise<void> = Promise.resolve();
+  /** Styles to choose from; retired ones are still found. */
+  readonly styles = computed((): readonly Style[] => [
+    ...STYLES,
+    ...this.own()
+      .filter((o) => !o.retired)
+      .map(styleOfOwn),
+  ]);
+  private readonly search = computed(() => findStyleAmong(this.own().map(styleOfOwn)));
+
+  constructor() {
+    effect(() => {
+      const coach = this.account.me()?.coach.id;
+      untracked(() => {
+        this.own.set([]);
+        if (coach) this.loading = this.load();
+      });
+    });
+  }
+
+  /** Resolves when the studio's own styles have been asked for, answered or not. */
+  ready(): Promise<void> {
+    return this.loading;
+  }
+
+  /** A style by its id, retired ones too. Until the studio's own are here, the first that ships stands in. */
+  find(id: string): Style {
+    try {
+      return this.search()(id);
+    } catch (err) {
+      if (!(err instanceof CoreError)) throw err;
+      return { ...STYLES[0]!, id, name: 'A style of the studio' };
+    }
+  }
+
+  async load(): Promise<void> {
+    await this.attempt(async () => this.own.set(await firstValueFrom(this.api.ownStyles())));
+  }
+
+  async keep(
+    id: string,
+    version: number | null,
+    retired: boolean,
+    definition: StyleDefinition,
+  ): Promise<OwnStyle | null> {
+    let kept: OwnStyle | null = null;
+    await this.attempt(async () => {
+      kept = await firstValueFrom(this.api.putOwnStyle(id, { ...definition, version, retired }));
+      this.own.set(await firstValueFrom(this.api.ownStyles()));
+    });
+    return kept;
+  }
+
+  versions(id: string): Promise<StyleVersion[]> {
+    return firstValueFrom(this.api.styleVersions(id));
+  }
+
+  /** The studio's own styles as a file. */
+  file(): StyleFile {
+    const styles = this.own()
+      .filter((o) => !o.retired)
+      .map((o) => definitionOfStyle(styleOfOwn(o)));
+    return { format: 'yandle-styles', formatVersion: 1, styles };
+  }
+
+  /** Takes a file in; says what came of it, or null when it was refused. */
+  async take(text: string): Promise<string | null> {
+    let file: unknown;
+    try {
+      file = JSON.parse(text);
+    } catch {
+      this.problem.set(NO_JSON);
+      return null;
+    }
+    let words: string | null = null;
+    await this.attempt(async () => {
+      const { added, same } = await firstValueFrom(this.api.importStyles(file));
+      words = `${added} added${same > 0 ? `, ${same} were there already` : ''}.`;
+      this.own.set(await firstValueFrom(this.api.ownStyles()));
+    });
+    return words;
+  }
+
+  private async attempt(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}

@@ -136,10 +136,7 @@ function freeStep(rung: Rung, variable: Variable, climb: Climb): Step {
     }
     case 'assistance': {
       const next = ((p.assistance ?? 0) - 1) as Assistance;
-      return made(
-        { ...p, assistance: next },
-        `help ${ASSISTANCE_WORDS[p.assistance ?? 0]} → ${ASSISTANCE_WORDS[next]}`,
-      );
+      return made({ ...p, assistance: next }, `${ASSISTANCE_WORDS[p.assistance ?? 0]} → ${ASSISTANCE_WORDS[next]}`);
     }
     case 'load':
       return loadedStep(rung, climb, made);

@@ -8,6 +8,7 @@ import {
   blockInputOf,
   buildBlock,
   checkBlock,
+  compareBlocks,
   chooseExercises,
   CoreError,
   exercisesDoing,
@@ -101,7 +102,26 @@ export class BlockStore {
     return week >= 1 && week <= r.weeks ? week : null;
   });
 
-  readonly preview = computed((): Preview | null => this.previewOf(this.draft()));
+  /** True when the coach wants the published choices planned anew, with what has been measured and asked since. */
+  readonly renewing = signal(false);
+  private readonly computedPlan = computed((): Preview | null => this.previewOf(this.draft()));
+  /** The plan that is shown: as it was published while nothing is changed, else as it would be. */
+  readonly preview = computed((): Preview | null => {
+    const published = this.published();
+    return published && !this.changed() && !this.renewing() ? { plan: published, refusal: null } : this.computedPlan();
+  });
+  private readonly published = computed((): BlockPlan | null => {
+    const r = this.running();
+    return r ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), trims: r.trims } : null;
+  });
+  /** Cells that would differ if the published choices were planned today: a side no longer tighter, a new caution. */
+  readonly outdated = computed((): number => {
+    const r = this.running();
+    const plan = this.computedPlan()?.plan;
+    if (!r || !plan || this.changed()) return 0;
+    const now = plan.lanes.map((l, i) => ({ id: r.lanes[i]!.id, group: l.group, weeks: l.weeks }));
+    return compareBlocks(r.lanes, now).cells.length;
+  });
   readonly overlay = computed((): BlockPlan | null => {
     const other = this.whatIf();
     return other ? (this.previewOf(other)?.plan ?? null) : null;
@@ -181,6 +201,7 @@ export class BlockStore {
     const r = this.running();
     this.base = r ? { version: r.version, choices: r.choices } : null;
     this.whatIf.set(null);
+    this.renewing.set(false);
     this.stack.reset(r ? r.choices : this.emptyDraft());
   }
 

@@ -202,7 +202,7 @@ export class BlockScreen {
   protected readonly draftLanes = computed(() => {
     const draft = this.store.draft();
     const plan = this.plan();
-    if (!draft || !plan || !this.store.changed()) return null;
+    if (!draft || !plan || !(this.store.changed() || this.store.renewing())) return null;
     return plan.lanes.map((l, i) => ({ id: draft.lanes[i]!.id, group: l.group, weeks: l.weeks }));
   });
 
@@ -363,6 +363,12 @@ export class BlockScreen {
         return { ...l, baseline: used ? seconds : null };
       }),
     }));
+  }
+
+  /** The same choices with what has been measured and asked since; published like any change. */
+  protected renew(): void {
+    this.store.renewing.set(true);
+    this.suggestedReason.set('Planned anew from the newest measurements');
   }
 
   protected openWhatIf(): void {

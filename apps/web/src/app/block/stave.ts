@@ -39,7 +39,9 @@ export class Stave {
   private stretching: { readonly x: number; readonly weeks: number; readonly column: number } | null = null;
 
   /** Fewer weeks leave more room for a stroke; all cells of a stave have the same scale. */
-  protected readonly glyphWidth = computed(() => (this.weeks().length <= 8 ? 66 : this.weeks().length <= 12 ? 48 : 44));
+  protected readonly glyphWidth = computed(() =>
+    this.weeks().length <= 8 ? 66 : this.plain() ? 38 : this.weeks().length <= 12 ? 48 : 44,
+  );
   protected readonly weeks = computed(() => this.lanes()[0]?.weeks.map((w) => w.week) ?? []);
   protected readonly easier = computed(() => new Set(this.easierWeeks()));
   protected readonly missed = computed(() => new Set(this.missedWeeks()));

@@ -36,21 +36,21 @@ import { StylesService } from '../styles/styles.service';
         <thead>
           <tr>
             <th scope="col"></th>
-            <th scope="col" class="!text-right">now</th>
-            <th scope="col" class="!text-right">then</th>
+            <th scope="col" class="!text-right">whole block</th>
+            <th scope="col" class="!text-right">highest week</th>
           </tr>
         </thead>
         <tbody>
           @for (row of rows(); track row.name) {
             <tr>
               <td>{{ row.name }}</td>
-              <td class="text-right">{{ row.now }}</td>
-              <td class="text-right font-semibold">{{ row.then }}</td>
+              <td class="text-right">{{ row.total }}</td>
+              <td class="text-right">{{ row.peak }}</td>
             </tr>
           }
         </tbody>
       </table>
-      <p class="text-sm text-soft">Seconds a side over the whole block, and the last week.</p>
+      <p class="text-sm text-soft">Seconds a side, now → then.</p>
       <div class="flex gap-2">
         <button type="button" class="btn btn-go" [disabled]="!overlay()" (click)="accepted.emit()">Take it</button>
         <button type="button" class="btn" (click)="left.emit()">Leave it</button>
@@ -82,9 +82,10 @@ export class WhatIfPanel {
   protected readonly rows = computed(() =>
     this.plan().lanes.map((l, i) => {
       const then = this.overlay()?.lanes[i];
-      const words = (weeks: typeof l.weeks | undefined) =>
-        weeks ? `${weeks.reduce((sum, w) => sum + w.dose, 0)} · ${weeks.at(-1)!.dose}` : '–';
-      return { name: muscleGroupName(l.group), now: words(l.weeks), then: words(then?.weeks) };
+      const total = (weeks: typeof l.weeks) => weeks.reduce((sum, w) => sum + w.dose, 0);
+      const peak = (weeks: typeof l.weeks) => Math.max(0, ...weeks.map((w) => w.dose));
+      const both = (of: typeof total) => `${of(l.weeks)} → ${then ? of(then.weeks) : '–'}`;
+      return { name: muscleGroupName(l.group), total: both(total), peak: both(peak) };
     }),
   );
 

@@ -1,7 +1,9 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { Component, computed, inject, signal } from '@angular/core';
 import type { OwnStyle, StyleVersion } from '@yandle/contract';
 import {
   BLOCK_BOUNDS,
+  prescriptionWords,
   sourceWords,
   STRETCHING,
   STYLE_BOUNDS,
@@ -26,7 +28,7 @@ import { definitionOfStyle, styleOfOwn, StylesService } from './styles.service';
 /** The styles: look, copy, change, with the weeks they make beside them at every keystroke. */
 @Component({
   selector: 'y-styles',
-  imports: [ProblemNote, StylePreview],
+  imports: [NgTemplateOutlet, ProblemNote, StylePreview],
   templateUrl: './styles.html',
 })
 export class StylesScreen {
@@ -63,9 +65,7 @@ export class StylesScreen {
   protected readonly facts = computed(() =>
     this.style().phases.map((p) => ({
       technique: p.technique,
-      start: startFields(p.technique)
-        .map((f) => `${f.label.toLowerCase()} ${p.start[f.key] ?? '–'}`)
-        .join(' · '),
+      start: prescriptionWords({ technique: p.technique, sensation: 5, ...p.start }),
       order: p.order.map((v) => VARIABLE_NAME[v]).join(' → '),
       caps: Object.entries(p.caps)
         .map(([v, n]) => `${VARIABLE_NAME[v as Variable]} ${n}`)

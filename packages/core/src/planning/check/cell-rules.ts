@@ -69,6 +69,10 @@ function unlock(v: CellView): Fix | null {
     : null;
 }
 
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
 function oneVariable(v: CellView): Found[] {
   const { cell, base } = v;
   if (!base || cell.kind !== 'build' || base.prescription.technique !== cell.prescription.technique) return [];
@@ -79,7 +83,7 @@ function oneVariable(v: CellView): Found[] {
     {
       rule: 'one-variable',
       severity: 'warning',
-      message: `${up.map((x) => VARIABLE_NAME[x]).join(' and ')} rise together against week ${base.week}; nobody could tell which did it.`,
+      message: `${capital(up.map((x) => VARIABLE_NAME[x]).join(' and '))} rise together against week ${base.week}; nobody could tell which did it.`,
       fix: unlock(v) ?? setCell(v, base.prescription),
     },
   ];

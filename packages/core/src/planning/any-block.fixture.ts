@@ -48,7 +48,7 @@ function exercisesOf(client: PlanClient, group: LaneInput['group']): Partial<Rec
       });
       return e ? [[t, e]] : [];
     }),
-  ) as Partial<Record<Technique, Exercise>>;
+  );
 }
 
 /** Any block a coach could ask for, of any styles, with the client's own exercises. Lanes that a caution rests are left out. */

@@ -185,6 +185,13 @@ describe('entering', () => {
 });
 
 describe('clampRung', () => {
+  it('leaves alone what a style gives no cap', () => {
+    const { cycles: _, effort: __, ...caps } = PUSH_RELAX.phases[0]!.caps;
+    const plain = { ...PUSH_RELAX, phases: [{ ...PUSH_RELAX.phases[0]!, caps, order: ['holdSeconds' as const] }] };
+    const climb = climbOf(plain);
+    expect(clampRung(firstStep(climb), climb, 0.2).prescription).toMatchObject({ cycles: 3, effort: 20 });
+  });
+
   it('brings what a hand left outside back inside, within the ramp', () => {
     const rung = { prescription: at(6, 90, 6, 6), activationReps: 0 };
     const back = clampRung(rung, steady, 0.2).prescription;

@@ -248,15 +248,18 @@ export function nextStep(rung: Rung, climb: Climb, ramp: number): Step | TopOfLa
 export function clampRung(rung: Rung, climb: Climb, ramp: number): Rung {
   const { limits, phase } = climb;
   const p = rung.prescription;
+  // A variable without a cap does not move; what was set by hand stays.
+  const capped = (variable: 'effort' | 'cycles' | 'load', value: number): number =>
+    phase.caps[variable] === undefined ? value : Math.min(value, capOf(variable, climb));
   const within: Prescription = withAmount(
     {
       ...p,
       sets: Math.min(p.sets, limits.setsMax),
       sessionsPerWeek: Math.min(p.sessionsPerWeek, limits.sessionsMax),
       sensation: Math.min(p.sensation, limits.sensationMax),
-      ...(p.effort === undefined ? {} : { effort: Math.min(p.effort, capOf('effort', climb)) }),
-      ...(p.cycles === undefined ? {} : { cycles: Math.min(p.cycles, capOf('cycles', climb)) }),
-      ...(p.load === undefined ? {} : { load: Math.min(p.load, capOf('load', climb)) }),
+      ...(p.effort === undefined ? {} : { effort: capped('effort', p.effort) }),
+      ...(p.cycles === undefined ? {} : { cycles: capped('cycles', p.cycles) }),
+      ...(p.load === undefined ? {} : { load: capped('load', p.load) }),
     },
     Math.min(Math.max(amountOf(p), limits.amountMin), limits.amountMax),
   );

@@ -37,7 +37,7 @@ const LANE_PARTS = [
 
 function say(value: unknown): string {
   if (value === null || value === undefined) return 'none';
-  return typeof value === 'object' ? JSON.stringify(value) : String(value as string | number);
+  return typeof value === 'string' ? value : JSON.stringify(value);
 }
 
 const lockOf = (l: LaneDraft | undefined, week: number): LockedCell | null =>

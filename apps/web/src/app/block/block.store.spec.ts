@@ -1,8 +1,9 @@
-import { TestBed } from '@angular/core/testing';
 import { Component, inject } from '@angular/core';
-import type { Block } from '@yandle/contract';
-import { cautionsFor, exerciseById } from '@yandle/core';
+import { TestBed } from '@angular/core/testing';
+import type { Block, PlanningView } from '@yandle/contract';
+import { applyFix, cautionsFor, exerciseById, setCells, TEMPLATES } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
+import { aBlock, aDraft } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { BlockStore } from './block.store';
 
@@ -11,18 +12,36 @@ class Host {
   readonly store = inject(BlockStore);
 }
 
+const NOTHING: PlanningView = { hypermobile: false, tighter: [], baselines: [] };
+const hold = (sets: number, holdSeconds: number) => ({
+  technique: 'static hold' as const,
+  sets,
+  holdSeconds,
+  sessionsPerWeek: 3,
+  sensation: 5,
+});
+
 describe('BlockStore', () => {
   let screen: Screen<Host>;
   let store: BlockStore;
 
-  async function open(blocks: Block[] = []): Promise<void> {
+  async function answerLoad(blocks: Block[], planning: PlanningView = NOTHING): Promise<void> {
+    screen.http.expectOne('/api/v1/clients/c1/blocks').flush(blocks);
+    await screen.answer('/clients/c1/planning', planning);
+  }
+
+  async function open(blocks: Block[] = [], planning: PlanningView = NOTHING, keep = ''): Promise<void> {
     screen = await Screen.open(Host);
+    if (keep) localStorage.setItem('yandle.block-draft.c1', keep);
     store = screen.fixture.componentInstance.store;
     TestBed.inject(ClientContext).open('c1');
     await screen.settle();
     await screen.answer('/clients/c1', PATH);
     const loaded = store.load('c1');
-    await screen.answer('/clients/c1/blocks', blocks);
+    for (const path of ['/own-exercises', '/own-styles'])
+      for (const r of screen.http.match(`/api/v1${path}`)) r.flush([]);
+    await screen.settle();
+    await answerLoad(blocks, planning);
     await loaded;
   }
 
@@ -47,28 +66,45 @@ describe('BlockStore', () => {
     expect(store.preview()!.refusal).toBe('Choose a start date.');
   });
 
-  it('sends the choices, not the plan, under one id until it is taken', async () => {
+  it('takes every change back and does it again', async () => {
+    await open();
+    const states = [store.draft()];
+    for (const group of ['soleus', 'hamstrings', 'calf'] as const) {
+      store.toggleLane(group);
+      states.push(store.draft());
+    }
+    for (const before of states.slice(0, -1).reverse()) {
+      store.undo();
+      expect(store.draft()).toBe(before);
+    }
+    expect(store.canUndo()).toBe(false);
+    store.redo();
+    store.redo();
+    expect(store.draft()).toBe(states[2]);
+    store.toggleLane('gluteals');
+    expect(store.canRedo()).toBe(false);
+  });
+
+  it('sends the choices and the reason, not the plan, under one id until it is taken', async () => {
     await open();
     store.toggleLane('soleus');
-    const first = store.save();
+    const first = store.save('First plan');
     const one = screen.request('POST', '/clients/c1/blocks');
-    expect(Object.keys(one.request.body as object).sort()).toEqual([
-      'easierEvery',
-      'id',
-      'lanes',
-      'ramp',
-      'startDate',
-      'weeks',
-    ]);
+    expect(one.request.body).toMatchObject({
+      reason: 'First plan',
+      weeks: 8,
+      lanes: [{ group: 'soleus', locked: [] }],
+    });
+    expect(one.request.body).not.toHaveProperty('plan');
     one.flush({}, { status: 503, statusText: 'down' });
     expect(await first).toBe(false);
     expect(store.problem()).not.toBeNull();
-    const again = store.save();
+    const again = store.save('First plan');
     const two = screen.request('POST', '/clients/c1/blocks');
     expect((two.request.body as { id: string }).id).toBe((one.request.body as { id: string }).id);
     two.flush({});
     await screen.settle();
-    await screen.answer('/clients/c1/blocks', []);
+    await answerLoad([]);
     expect(await again).toBe(true);
   });
 
@@ -78,66 +114,158 @@ describe('BlockStore', () => {
     TestBed.inject(ClientContext).refresh();
     await screen.settle();
     await screen.answer('/clients/c1', { ...PATH, cautions });
-    const left = store.leftOut();
-    expect(left.map((l) => l.exercise.id)).toContain('supine-strap-hamstring');
-    expect(left.every((l) => l.because.length > 0 && l.exercise.technique === 'static hold')).toBe(true);
+    expect(store.leftOut().map((l) => l.exercise.id)).toContain('supine-strap-hamstring');
     expect(store.allowedFor('hamstrings').map((e) => e.position)).toEqual(['sitting', 'standing', 'sitting']);
     store.toggleLane('hamstrings');
-    expect(store.draft()!.lanes[0]!.exerciseId).toBe('chair-hamstring-hinge');
+    expect(store.draft()!.lanes[0]!.exercises[0]!.exerciseId).toBe('chair-hamstring-hinge');
     const weeks = store.preview()!.plan!.lanes[0]!.weeks;
     expect(Math.max(...weeks.map((w) => w.prescription.sensation))).toBe(4);
-    store.setExercise('hamstrings', 'supine-strap-hamstring');
-    expect(store.preview()!.refusal).toContain('Lying hamstring stretch with a strap is left out for this client.');
+    store.setExercise(0, 'static hold', 'supine-strap-hamstring');
+    expect(store.violations().map((v) => [v.rule, v.severity])).toContainEqual(['caution', 'stop']);
   });
 
   it('plans with the studio’s own exercises', async () => {
-    await open();
     const { id: _, ...definition } = exerciseById('bent-knee-wall-calf');
+    screen = await Screen.open(Host);
+    store = screen.fixture.componentInstance.store;
+    TestBed.inject(ClientContext).open('c1');
+    await screen.settle();
+    await screen.answer('/clients/c1', PATH);
+    const loaded = store.load('c1');
     await screen.answer('/own-exercises', [
       { ...definition, name: 'Stairs', id: 'o1', version: 1, retired: false },
       { ...definition, name: 'Gone', id: 'o2', version: 1, retired: true },
     ]);
+    await screen.answer('/own-styles', []);
+    await answerLoad([]);
+    await loaded;
     expect(store.allowedFor('soleus').map((e) => e.name)).toContain('Stairs');
     expect(store.allowedFor('soleus').map((e) => e.name)).not.toContain('Gone');
     store.toggleLane('soleus');
-    store.setExercise('soleus', 'own-o1');
+    store.setExercise(0, 'static hold', 'own-o1');
     expect(store.longest()[0]).toBeGreaterThan(200);
   });
 
-  it('knows the running block, what is past, and whether it may still be planned anew', async () => {
-    const block = (over: Partial<Block>): Block => ({
-      id: 'b1',
-      clientId: 'c1',
-      version: 2,
-      revision: 1,
-      startDate: '2026-03-09',
-      endDate: '2026-05-03',
-      weeks: 8,
-      ramp: 0.2,
-      easierEvery: 4,
-      lanes: [],
-      retests: [],
-      replannable: false,
-      endedAt: null,
-      ...over,
-    });
+  it('gives each technique of a style its exercise, and changes style from a week on', async () => {
+    await open();
+    store.toggleLane('calf', 'loaded-range');
+    expect(store.draft()!.lanes[0]!.exercises.map((e) => e.technique)).toEqual([
+      'loaded eccentric',
+      'loaded isometric',
+      'static hold',
+    ]);
+    store.setLaneStyle(0, 'push-relax', 6);
+    const weeks = store.preview()!.plan!.lanes[0]!.weeks;
+    expect(weeks[4]!.prescription.technique).toBe('loaded isometric');
+    expect(weeks[5]!.prescription.technique).toBe('contract-relax');
+  });
+
+  it('begins where the client is, and takes a template within it', async () => {
+    await open([], { ...NOTHING, baselines: [{ group: 'soleus', seconds: 240, words: 'x' }] });
+    store.toggleLane('soleus');
+    // 2 × 40 × 3 = 240 s: the highest step that does not pass it.
+    expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.dose).toBe(240);
+    store.applyTemplate(TEMPLATES.find((t) => t.id === 'runner')!);
+    expect(store.draft()!.lanes.map((l) => l.group)).toEqual([
+      'soleus',
+      'calf',
+      'hamstrings',
+      'hip-flexors',
+      'gluteals',
+    ]);
+    expect(store.draft()!.lanes[0]!.baseline).toBe(240);
+    store.undo();
+    expect(store.draft()!.lanes).toHaveLength(1);
+  });
+
+  it('finds broken rules and mends them, undoably', async () => {
+    await open();
+    store.toggleLane('soleus');
+    store.edit((d) => setCells(d, [{ lane: 0, week: 2, prescription: hold(4, 60) }]));
+    const ramp = store.violations().find((v) => v.rule === 'ramp')!;
+    expect(ramp).toMatchObject({ lane: 0, week: 2 });
+    const broken = store.draft();
+    store.edit((d) => applyFix(d, ramp.fix!));
+    expect(store.violations().some((v) => v.rule === 'ramp' && v.week === 2)).toBe(false);
+    store.undo();
+    expect(store.draft()).toBe(broken);
+  });
+
+  it('shows the block as it was published, and says when it would be planned otherwise today', async () => {
+    await open([aBlock()], { ...NOTHING, tighter: [{ group: 'soleus', side: 'left' }] });
+    expect(store.changed()).toBe(false);
+    expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus).toBeUndefined();
+    expect(store.outdated()).toBe(8);
+    store.renewing.set(true);
+    expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus).toMatchObject({ side: 'left' });
+    store.resetDraft();
+    expect(store.renewing()).toBe(false);
+  });
+
+  it('ends a lane that has begun instead of taking it out, and begins a new one next week', async () => {
+    await open([aBlock(aDraft(), { changeableFrom: 3 })]);
+    store.toggleLane('hamstrings');
+    expect(store.draft()!.lanes[1]).toMatchObject({ group: 'hamstrings', untilWeek: 2 });
+    store.toggleLane('hamstrings');
+    expect(store.draft()!.lanes[1]).toMatchObject({ untilWeek: null });
+    store.toggleLane('calf');
+    expect(store.draft()!.lanes[2]).toMatchObject({ group: 'calf', fromWeek: 3 });
+    expect(
+      store
+        .preview()!
+        .plan!.lanes[2]!.weeks.map((w) => w.kind)
+        .slice(0, 3),
+    ).toEqual(['rest', 'rest', 'build']);
+  });
+
+  it('keeps unsaved work over a reload, unless somebody published meanwhile', async () => {
+    const draft = aDraft({ weeks: 10 });
+    await open([aBlock()], NOTHING, JSON.stringify({ base: 2, draft }));
+    expect(store.draft()!.weeks).toBe(10);
+    expect(store.changed()).toBe(true);
+    await open([aBlock()], NOTHING, JSON.stringify({ base: 1, draft }));
+    expect(store.draft()!.weeks).toBe(8);
+    await open([aBlock()], NOTHING, 'no json');
+    expect(store.draft()!.weeks).toBe(8);
+    store.change({ weeks: 9 });
+    await screen.settle();
+    expect(localStorage.getItem('yandle.block-draft.c1')).toContain('"weeks":9');
+  });
+
+  it('brings two coaches’ changes together, and asks for what both changed', async () => {
+    await open([aBlock()]);
+    store.change({ ramp: 0.1, weeks: 6 });
+    const saved = store.save('Slower');
+    const theirs = aBlock(aDraft({ ramp: 0.3, easierEvery: 3 }), { version: 3, revision: 2 });
+    screen
+      .request('PUT', '/blocks/b1')
+      .flush({ code: 'stale-version', title: 'x', detail: 'y', current: theirs }, { status: 409, statusText: 'c' });
+    expect(await saved).toBe(false);
+    expect(store.conflict()!.clashes.map((c) => [c.key, c.mine, c.theirs])).toEqual([['ramp', '0.1', '0.3']]);
+    store.resolve(() => 'theirs');
+    expect(store.draft()).toMatchObject({ ramp: 0.3, weeks: 6, easierEvery: 3 });
+    const again = store.save('Together');
+    const put = screen.request('PUT', '/blocks/b1');
+    expect(put.request.body).toMatchObject({ version: 3, ramp: 0.3, weeks: 6 });
+    put.flush({});
+    await screen.settle();
+    await answerLoad([]);
+    expect(await again).toBe(true);
+  });
+
+  it('knows the running block, what is past, and ends it by version', async () => {
     await open([
-      block({}),
-      block({ id: 'b0', startDate: '2026-01-05', endDate: '2026-03-01' }),
-      block({ id: 'b9', endedAt: 'x' }),
+      aBlock(),
+      aBlock(aDraft(), { id: 'b0', startDate: '2026-01-05', endDate: '2026-03-01' }),
+      aBlock(aDraft(), { id: 'b9', endedAt: 'x' }),
     ]);
     expect(store.running()!.id).toBe('b1');
+    expect(store.currentWeek()).toBe(1);
     expect(store.past().map((b) => b.id)).toEqual(['b0', 'b9']);
-    expect(store.editable()).toBe(false);
-    expect(store.changed()).toBe(false);
-    store.change({ weeks: 9 });
-    expect(store.changed()).toBe(true);
-    store.resetDraft();
-    expect(store.changed()).toBe(false);
     const ended = store.end();
     const end = screen.request('POST', '/blocks/b1/end');
     expect(end.request.body).toEqual({ version: 2 });
-    end.flush({ code: 'stale-version', title: 'x', detail: 'Look again.' }, { status: 409, statusText: 'c' });
+    end.flush({ code: 'conflict', title: 'x', detail: 'Look again.' }, { status: 409, statusText: 'c' });
     expect(await ended).toBe(false);
     expect(store.problem()!.detail).toBe('Look again.');
   });

@@ -29,7 +29,7 @@ export class Stave {
   /** Only the lanes: no minutes below. */
   readonly plain = input(false);
   readonly selection = model.required<Selection>();
-  readonly command = output<StaveCommand>();
+  readonly asked = output<StaveCommand>();
   readonly easierMoved = output<{ readonly from: number; readonly to: number }>();
   readonly weeksStretched = output<number>();
 
@@ -111,7 +111,7 @@ export class Stave {
 
   protected dropLane(event: CdkDragDrop<unknown>): void {
     if (event.previousIndex !== event.currentIndex)
-      this.command.emit({ kind: 'move-lane', from: event.previousIndex, to: event.currentIndex });
+      this.asked.emit({ kind: 'move-lane', from: event.previousIndex, to: event.currentIndex });
   }
 
   protected dropWeek(event: DragEvent, to: number): void {
@@ -157,7 +157,7 @@ export class Stave {
     if (event.altKey) {
       const to = event.key === 'ArrowUp' ? lane - 1 : event.key === 'ArrowDown' ? lane + 1 : null;
       if (to === null || to < 0 || to >= this.lanes().length) return false;
-      this.command.emit({ kind: 'move-lane', from: lane, to });
+      this.asked.emit({ kind: 'move-lane', from: lane, to });
       this.select({ lane: to, week });
       this.focusHead();
       return true;
@@ -198,7 +198,7 @@ export class Stave {
     };
     const command = event.ctrlKey || event.metaKey ? withCtrl[key] : event.altKey ? undefined : plain[key];
     if (!command) return false;
-    this.command.emit(command);
+    this.asked.emit(command);
     return true;
   }
 

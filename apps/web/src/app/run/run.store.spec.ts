@@ -10,6 +10,7 @@ const session: Session = {
   clientId: 'c1',
   blockId: 'b1',
   date: '2026-03-09',
+  plannedDate: '2026-03-09',
   week: 1,
   status: 'planned',
   totalSeconds: 0,

@@ -1,47 +1,15 @@
 import type { Block, SessionSummary } from '@yandle/contract';
+import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { Screen, TODAY } from '../testing/screen';
 import { SessionsScreen } from './sessions';
 
-const block: Block = {
-  id: 'b1',
-  clientId: 'c1',
-  version: 1,
-  revision: 1,
-  startDate: '2026-03-09',
-  endDate: '2026-04-05',
-  weeks: 4,
-  ramp: 0.2,
-  easierEvery: 4,
-  lanes: [
-    {
-      id: 'l1',
-      group: 'soleus',
-      styleId: 'steady-hold',
-      exerciseId: 'bent-knee-wall-calf',
-      limitReasons: [],
-      weeks: [1, 2, 3, 4].map((week) => ({
-        week,
-        kind: week === 4 ? ('easier' as const) : ('build' as const),
-        prescription: { technique: 'static hold' as const, sets: 2, holdSeconds: 30, sessionsPerWeek: 3, sensation: 5 },
-        dose: 180,
-        step: 1,
-        changed: null,
-        reason: 'as planned here',
-      })),
-    },
-  ],
-  retests: [
-    { week: 1, date: '2026-03-08' },
-    { week: 4, date: '2026-04-05' },
-  ],
-  replannable: true,
-  endedAt: null,
-};
+const block: Block = aBlock(aDraft({ weeks: 4, lanes: [aLane('soleus', 'bent-knee-wall-calf')] }), { version: 1 });
 const session = (date: string, status: SessionSummary['status']): SessionSummary => ({
   id: date,
   clientId: 'c1',
   blockId: 'b1',
   date,
+  plannedDate: date,
   week: 1,
   status,
   totalSeconds: 327,
@@ -53,6 +21,8 @@ describe('SessionsScreen', () => {
     const screen = await Screen.open(SessionsScreen, { clientId: 'c1' });
     screen.http.expectOne('/api/v1/clients/c1/sessions').flush(sessions);
     await screen.answer('/clients/c1/blocks', blocks);
+    for (const r of screen.http.match('/api/v1/clients/c1/calendar-link')) r.flush({ path: null, madeAt: null });
+    await screen.settle();
     return screen;
   }
 
@@ -108,5 +78,67 @@ describe('SessionsScreen', () => {
     screen.http.expectOne('/api/v1/clients/c1/blocks');
     await screen.answer('/clients/c1/sessions', { code: 'internal', title: 'x', detail: 'Try again.' }, 500);
     expect(screen.text).toContain('Try again.');
+  });
+
+  it('moves a session to a free day, and says when it comes too close to a retest', async () => {
+    const screen = await open([session('2026-03-13', 'planned'), session('2026-03-16', 'planned')], [block]);
+    screen.el.querySelector<HTMLButtonElement>('button[aria-pressed]')!.click();
+    await screen.settle();
+    const places = [...screen.el.querySelectorAll<HTMLButtonElement>('td button')].filter((b) =>
+      b.textContent.includes('here'),
+    );
+    // The last retest is Sunday 5 April: the day itself and the one before are too close.
+    expect(
+      places.filter((b) => b.textContent.includes('too close')).map((b) => b.textContent.trim().slice(0, 5)),
+    ).toEqual(['4 Apr', '5 Apr']);
+    places[0]!.click();
+    const put = screen.request('PUT', '/sessions/2026-03-13/date');
+    expect(put.request.body).toEqual({ date: TODAY });
+    put.flush({});
+    await screen.settle();
+    screen.http.expectOne('/api/v1/clients/c1/sessions').flush([session(TODAY, 'planned')]);
+    await screen.answer('/clients/c1/blocks', [block]);
+    expect(screen.text).toContain('11 Mar');
+  });
+
+  it('marks a week as missed, skipped or shifting the block, and takes days away', async () => {
+    const screen = await open([session('2026-03-09', 'planned'), session('2026-03-13', 'planned')], [block]);
+    await screen.press('shift');
+    const put = screen.request('PUT', '/blocks/b1');
+    expect(put.request.body).toMatchObject({
+      version: 1,
+      weeks: 5,
+      missedWeeks: [1],
+      easierWeeks: [5],
+      reason: 'Week 1 missed: the block is a week longer',
+    });
+    put.flush({ code: 'conflict', title: 'x', detail: 'Look again.' }, { status: 409, statusText: 'c' });
+    await screen.settle();
+    expect(screen.text).toContain('Look again.');
+    const [from, to] = [...screen.el.querySelectorAll<HTMLInputElement>('form input[type=date]')];
+    from!.value = '2026-03-20';
+    to!.value = '2026-03-18';
+    await screen.press('Add');
+    expect(screen.text).toContain('The last day is before the first.');
+    to!.value = '2026-03-22';
+    await screen.press('Add');
+    expect(screen.request('PUT', '/blocks/b1').request.body).toMatchObject({
+      away: [{ from: '2026-03-20', to: '2026-03-22' }],
+      reason: 'Away 20 Mar to 22 Mar',
+    });
+  });
+
+  it('gives the calendar an address, shown once, and takes it back', async () => {
+    const screen = await open([session('2026-03-13', 'planned')], [block]);
+    await screen.press('Make an address');
+    screen
+      .request('POST', '/clients/c1/calendar-link')
+      .flush({ path: '/api/v1/calendar/abc.ics', madeAt: '2026-03-11T10:00:00.000Z' });
+    await screen.settle();
+    expect(screen.el.querySelector<HTMLInputElement>('input[readonly]')!.value).toContain('/api/v1/calendar/abc.ics');
+    await screen.press('Take it back');
+    screen.request('DELETE', '/clients/c1/calendar-link').flush({});
+    await screen.settle();
+    expect(screen.el.querySelector('input[readonly]')).toBeNull();
   });
 });

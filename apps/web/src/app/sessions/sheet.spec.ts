@@ -7,6 +7,7 @@ const session: Session = {
   clientId: 'c1',
   blockId: 'b1',
   date: '2026-03-11',
+  plannedDate: '2026-03-11',
   week: 1,
   status: 'planned',
   totalSeconds: 534,
@@ -32,7 +33,7 @@ describe('SessionSheet', () => {
   it('adds up to the second and says each exercise in words', async () => {
     const screen = await open();
     expect(screen.text).toContain('8:54 of 20:00 min');
-    expect(screen.text).toContain('warm-up 2:00 · stretch 4:00 · set-up and changes 2:14 · rests 0:40');
+    expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:14 · rests 0:40');
     expect(screen.text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
     expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(1 + 2 * 17);
     expect(screen.text).not.toContain('over the client');

@@ -17,6 +17,7 @@ const session = (date: string, over: object = {}) => ({
   clientName: 'Ottoline Varga',
   blockId: 'b1',
   date,
+  plannedDate: date,
   week: 2,
   status: 'planned' as const,
   totalSeconds: 718,

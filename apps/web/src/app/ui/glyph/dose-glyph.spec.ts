@@ -9,8 +9,10 @@ const base: GlyphModel = {
   cycles: 1,
   sensation: 5,
   easier: false,
-  loadKg: null,
+  load: null,
   assisted: false,
+  roll: null,
+  activate: null,
 };
 
 async function render(over: Partial<GlyphModel>, fullScale = 60): Promise<SVGElement> {
@@ -44,7 +46,7 @@ describe('DoseGlyph', () => {
   });
 
   it('puts load and help below the strokes, never over them', async () => {
-    const svg = await render({ loadKg: 4, assisted: true });
+    const svg = await render({ load: '4 kg', assisted: true });
     const bottom = Math.max(
       ...[...svg.querySelectorAll('rect')].map((r) => Number(r.getAttribute('y')) + Number(r.getAttribute('height'))),
     );
@@ -61,6 +63,26 @@ describe('DoseGlyph', () => {
 });
 
 describe('glyphOf', () => {
+  const first = (styleId: string, over: object = {}) =>
+    glyphOf(
+      buildBlock({
+        client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+        lanes: [{ group: 'hamstrings', styleId, ...over }],
+        weeks: 4,
+        ramp: 0.2,
+        easierEvery: null,
+      }).lanes[0]!.weeks[0]!,
+    );
+  it('draws every technique by its seconds of stretch, and what stands around it', () => {
+    // Push-relax: 3 cycles of 15 s; Loaded range: 6 × (3 + 2) s, helped; Move through: 6 × 2 s.
+    expect(first('push-relax')).toMatchObject({ strokes: [45], cycles: 3 });
+    expect(first('loaded-range')).toMatchObject({ strokes: [30, 30], assisted: true, load: null });
+    expect(first('move-through')).toMatchObject({ strokes: [12] });
+    expect(first('release-lengthen-activate')).toMatchObject({ strokes: [30], roll: 60, activate: 10 });
+    expect(first('steady-hold', { tighterSide: 'left' })).toMatchObject({ strokes: [30, 30], bonus: 30 });
+    expect(first('steady-hold', { fromWeek: 2 })).toMatchObject({ strokes: [] });
+  });
+
   it('takes sets, seconds, sensation and kind from the plan', () => {
     const weeks = buildBlock({
       client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },

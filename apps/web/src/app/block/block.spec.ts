@@ -1,0 +1,168 @@
+import { TestBed } from '@angular/core/testing';
+import type { Block, PlanningView, Revision } from '@yandle/contract';
+import { ClientContext } from '../data/client-context';
+import { aBlock, aDraft, aLane } from '../testing/a-block';
+import { PATH, Screen } from '../testing/screen';
+import { BlockScreen } from './block';
+
+const NOTHING: PlanningView = { hypermobile: false, tighter: [], baselines: [] };
+
+describe('BlockScreen', () => {
+  let screen: Screen<BlockScreen>;
+
+  async function open(blocks: Block[] = [aBlock()], planning = NOTHING): Promise<void> {
+    screen = await Screen.open(BlockScreen, { clientId: 'c1' });
+    TestBed.inject(ClientContext).open('c1');
+    await screen.settle();
+    await screen.answer('/clients/c1', PATH);
+    for (const path of ['/own-exercises', '/own-styles'])
+      for (const r of screen.http.match(`/api/v1${path}`)) r.flush([]);
+    await screen.settle();
+    screen.http.expectOne('/api/v1/clients/c1/blocks').flush(blocks);
+    await screen.answer('/clients/c1/planning', planning);
+  }
+  const cell = (words: string) =>
+    [...screen.el.querySelectorAll<HTMLButtonElement>('button.cell')].find((b) =>
+      b.getAttribute('aria-label')!.startsWith(words),
+    )!;
+  const press = async (key: string, over: KeyboardEventInit = {}) => {
+    screen.el
+      .querySelector('table.stave')!
+      .dispatchEvent(new KeyboardEvent('keydown', { key, cancelable: true, bubbles: true, ...over }));
+    await screen.settle();
+  };
+
+  it('writes the arithmetic of the selected cell out', async () => {
+    await open();
+    cell('Hamstrings, week 2').click();
+    await screen.settle();
+    const panel = screen.el.querySelector('aside')!.textContent;
+    expect(panel).toContain('2 sets × 35 s');
+    expect(panel).toContain('× 3 sessions');
+    expect(panel).toContain('Hold 30 → 35 s: planned step 2 of 6.');
+    expect(panel).toContain('+17 %');
+  });
+
+  it('turns the marked variable with + and −, says which rule breaks, and mends it', async () => {
+    await open();
+    cell('Soleus, week 2').click();
+    await screen.settle();
+    await press('+');
+    await press('+');
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).toContain('2 × 45 s');
+    expect(screen.text).toContain('180 → 270 s is 50 % more than week 1; the ramp allows 20 %, 216 s.');
+    await screen.press('Take 2 × 35 s, 3 days');
+    expect(screen.text).not.toContain('the ramp allows');
+    await press('z', { ctrlKey: true });
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).toContain('2 rules broken'.replace('2 rules', '1 rule'));
+    await press('Delete');
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).not.toContain('set by you');
+  });
+
+  it('copies, pastes and fills to the right over a range', async () => {
+    await open();
+    cell('Soleus, week 1').click();
+    await screen.settle();
+    await press('c', { ctrlKey: true });
+    cell('Hamstrings, week 3').click();
+    await screen.settle();
+    await press('v', { ctrlKey: true });
+    expect(cell('Hamstrings, week 3').getAttribute('aria-label')).toContain('2 × 30 s, 3 days');
+    await press('ArrowRight', { shiftKey: true });
+    await press('ArrowRight', { shiftKey: true });
+    await press('f');
+    expect(cell('Hamstrings, week 5').getAttribute('aria-label')).toContain('2 × 30 s, 3 days, sensation 5');
+    expect(cell('Hamstrings, week 5').getAttribute('aria-label')).toContain('set by you');
+  });
+
+  it('lays another ramp over the plan before it is taken', async () => {
+    await open();
+    await screen.press('What if');
+    const select = screen.el.querySelector<HTMLSelectElement>('y-what-if-panel select')!;
+    select.value = '0.1';
+    select.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(screen.text).toContain('▼ 180 s');
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).toContain('210 s a side in the week, would be 180 s');
+    await screen.press('Take it');
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).toContain('180 s a side in the week');
+  });
+
+  it('changes only what has not begun', async () => {
+    await open([aBlock(aDraft(), { changeableFrom: 3 })]);
+    cell('Soleus, week 2').click();
+    await screen.settle();
+    await press('+');
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).toContain('2 × 35 s');
+    expect(screen.el.querySelector('aside')!.textContent).not.toContain('Turn by hand');
+    expect(screen.el.querySelector<HTMLInputElement>('input[type=date]')!.disabled).toBe(true);
+  });
+
+  it('publishes with a reason', async () => {
+    await open();
+    cell('Soleus, week 3').click();
+    await screen.settle();
+    await press('-');
+    await screen.press('Publish');
+    expect(screen.el.querySelector<HTMLButtonElement>('y-publish-panel button[type=submit]')!.disabled).toBe(true);
+    await screen.fill('y-publish-panel input', 'Sore calf');
+    screen.el.querySelector<HTMLFormElement>('y-publish-panel form')!.dispatchEvent(new Event('submit'));
+    const put = screen.request('PUT', '/blocks/b1');
+    expect(put.request.body).toMatchObject({
+      reason: 'Sore calf',
+      version: 2,
+      lanes: [{ locked: [{ week: 3, prescription: { holdSeconds: 35 } }] }, { locked: [] }],
+    });
+  });
+
+  it('compares revisions and takes one back into the draft', async () => {
+    const first = aBlock();
+    await open([aBlock(aDraft({ ramp: 0.1 }), { revision: 2 })]);
+    await screen.press('Revisions');
+    const summary = {
+      at: '2026-03-09T10:00:00.000Z',
+      coachName: 'Mara',
+      effectiveWeek: 1,
+      weeks: 8,
+      lanes: 2,
+      totalDose: 1,
+    };
+    await screen.answer('/blocks/b1/revisions', [
+      { ...summary, number: 2, reason: 'Slower' },
+      { ...summary, number: 1, reason: 'First plan' },
+    ]);
+    const revision = (number: number, block: Block): Revision => ({
+      ...summary,
+      number,
+      reason: 'x',
+      choices: block.choices,
+      laneWeeks: block.lanes,
+    });
+    await screen.answer('/blocks/b1/revisions/1', revision(1, first));
+    await screen.answer('/blocks/b1/revisions/2', revision(2, aBlock(aDraft({ ramp: 0.1 }))));
+    expect(screen.text).toContain('Soleus: 7 weeks changed');
+    expect(screen.el.querySelectorAll('button.cell.marked').length).toBe(14);
+    await screen.press('Take this state back');
+    expect(screen.text).toContain('Publish');
+    expect(cell('Soleus, week 2').getAttribute('aria-label')).toContain('210 s');
+  });
+
+  it('refuses to publish what a caution forbids, and tells what to add when there is nothing', async () => {
+    await open([aBlock(aDraft({ lanes: [aLane('soleus', 'bent-knee-wall-calf')] }))], {
+      ...NOTHING,
+      hypermobile: true,
+    });
+    cell('Soleus, week 2').click();
+    await screen.settle();
+    await press('l');
+    expect(screen.text).toContain('cannot be published');
+    expect(screen.button('Publish').disabled).toBe(true);
+    await open([]);
+    expect(screen.text).toContain('Choose the muscle groups to work on.');
+    await screen.press('template');
+    await screen.answer('/own-templates', []);
+    expect(screen.text).toContain('First steps to toe touch');
+    await screen.press('Take First');
+    expect(cell('Hamstrings, week 9').getAttribute('aria-label')).toContain('6 s push');
+  });
+});

@@ -1,0 +1,77 @@
+import type { Block } from '@yandle/contract';
+import {
+  addDays,
+  blockInputOf,
+  buildBlock,
+  exerciseById,
+  newLane,
+  scheduleRetests,
+  styleById,
+  type BlockDraft,
+  type MuscleGroupId,
+} from '@yandle/core';
+import { PATH } from './screen';
+
+/** A lane of one static hold, with the id "l-" and its group. */
+export const aLane = (group: MuscleGroupId, exerciseId: string, over: object = {}) => ({
+  ...newLane(`l-${group}`, group, 'steady-hold', [{ technique: 'static hold', exerciseId }]),
+  ...over,
+});
+
+/** Choices for a block of two lanes that began on Monday 9 March 2026. */
+export const aDraft = (over: Partial<BlockDraft> = {}): BlockDraft => ({
+  startDate: '2026-03-09',
+  weeks: 8,
+  ramp: 0.2,
+  easierEvery: 4,
+  easierWeeks: null,
+  missedWeeks: [],
+  away: [],
+  lanesPerSession: 5,
+  smallestPlate: null,
+  lanes: [aLane('soleus', 'bent-knee-wall-calf'), aLane('hamstrings', 'supine-strap-hamstring')],
+  ...over,
+});
+
+/** The block that the server would make of some choices, for the client of the specs. */
+export function aBlock(choices: BlockDraft = aDraft(), over: Partial<Block> = {}): Block {
+  const c = PATH.client;
+  const plan = buildBlock(
+    blockInputOf(choices, {
+      client: {
+        age: 46,
+        level: c.level,
+        trainingDays: c.trainingDays,
+        easyOn: [],
+        cautions: {
+          groupsOff: [],
+          groupsEasy: [],
+          techniquesOff: [],
+          positionsOff: [],
+          tagsOff: [],
+          sensationMax: null,
+        },
+        hypermobile: false,
+        minutesPerSession: c.minutesPerSession,
+      },
+      findStyle: styleById,
+      findExercise: exerciseById,
+    }),
+  );
+  return {
+    id: 'b1',
+    clientId: 'c1',
+    version: 2,
+    revision: 1,
+    choices,
+    startDate: choices.startDate,
+    endDate: addDays(choices.startDate, 7 * choices.weeks - 1),
+    weeks: choices.weeks,
+    lanes: plan.lanes.map((l, i) => ({ id: choices.lanes[i]!.id, ...l })),
+    retests: scheduleRetests(plan.retestWeeks, choices.startDate, []),
+    trims: plan.trims,
+    changeableFrom: 1,
+    endedAt: null,
+    ...over,
+  };
+}

@@ -83,9 +83,33 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   data: async (page) => void (await page.goto('/data')),
   findings: async (page) => of(page, 'findings', 'Emeric'),
   block: async (page) => of(page, 'block'),
+  'block, what if': async (page) => {
+    await of(page, 'block', 'Tobin');
+    await page.getByRole('button', { name: 'What if' }).click();
+    await page.getByLabel('Ramp, at most').last().selectOption('0.1');
+    await page.getByRole('button', { name: 'Weekly seconds' }).click();
+    await page.getByText('The numbers').click();
+  },
+  'block, broken rules and revisions': async (page) => {
+    await of(page, 'block', 'Tobin');
+    await page.getByRole('button', { name: /^Soleus, week 6/ }).click();
+    await page.getByLabel('Sets, more').click();
+    await page.getByRole('button', { name: 'Revisions' }).click();
+    await expect(page.getByRole('region', { name: 'Cells that differ' })).toBeVisible();
+  },
+  'block, templates': async (page) => {
+    await of(page, 'block', 'Fenna');
+    await page.getByRole('button', { name: 'Templates' }).click();
+  },
+  'why this plan': async (page) => of(page, 'block/why'),
+  styles: async (page) => void (await page.goto('/styles')),
+  'own style': async (page) => {
+    await page.goto('/styles');
+    await page.getByRole('button', { name: 'Copy and change' }).click();
+  },
   'new block': async (page) => {
     await of(page, 'block', 'Emeric');
-    await page.getByRole('checkbox', { name: 'Hamstrings', exact: true }).check();
+    await page.getByLabel('Add a muscle group').selectOption({ label: 'Hamstrings' });
   },
   sessions: async (page) => of(page, 'sessions'),
   session: async (page) => {
@@ -140,7 +164,8 @@ test('phone: Today and Run do not scroll sideways', async ({ page }) => {
       'measure, pad and symptom',
       'measure, Beighton',
     ],
-    ...['findings, forms open', 'tests', 'my measuring error', 'data'],
+    ...['findings, forms open', 'tests', 'my measuring error', 'data', 'sessions', 'styles', 'own style'],
+    ...['why this plan', 'block, broken rules and revisions'],
   ]) {
     await screens[name]!(page);
     await page.waitForLoadState('networkidle');

@@ -24,8 +24,8 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   // It can be planned like any other.
   const { client } = await clientCalled(page.request, 'Fenna');
   await page.goto(`/clients/${client.id}/block`);
-  await page.getByRole('checkbox', { name: 'Lats', exact: true }).check();
-  await page.getByLabel('Stretch of this lane').selectOption({ label: 'Hinge at the kitchen counter' });
+  await page.getByLabel('Add a muscle group').selectOption({ label: 'Lats' });
+  await page.getByLabel('Exercise for static hold').selectOption({ label: 'Hinge at the kitchen counter' });
   await expect(page.getByRole('img', { name: 'Figure of Hinge at the kitchen counter' })).toBeVisible();
   await page.goto('/library');
 

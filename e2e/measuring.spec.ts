@@ -132,7 +132,7 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await expect(page.getByText(`${before[0]}: rests this block`)).toBeVisible();
   await page.getByRole('button', { name: /^Make \d lanes?$/ }).click();
   await expect(page).toHaveURL(/block\?groups=/);
-  await expect(page.getByRole('checkbox', { checked: true }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /, week 1: 2 × 30 s/ }).first()).toBeVisible();
 });
 
 test('a coach’s own error stands for what that coach measured, and can be taken back', async ({ page }) => {

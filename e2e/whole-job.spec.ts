@@ -85,14 +85,14 @@ test('a coach takes a client from the first visit to a measured result', async (
   await expect(page.getByRole('listitem').first()).toContainText('Hamstrings● L tighter');
   await expect(page.getByText('Active knee extension: left 39°, 11° short of 28°')).toBeVisible();
   await page.getByRole('button', { name: 'Make 2 lanes' }).click();
-  await expect(page.getByRole('checkbox', { name: 'Soleus', exact: true })).toBeChecked();
-  await expect(page.getByRole('checkbox', { name: 'Hamstrings', exact: true })).toBeChecked();
   await page.getByLabel('Start').fill(me.today);
   await expect(
-    page.getByRole('button', { name: /^Soleus, week 1: 2 × 30 s a side, 3 sessions, sensation 5, 180 s/ }),
+    page.getByRole('button', { name: /^Soleus, week 1: 2 × 30 s, 3 days, sensation 5, 180 s/ }),
   ).toBeVisible();
   await expect(
-    page.getByRole('button', { name: /^Hamstrings, week 4, easier: 2 × 40 s a side, 2 sessions, sensation 4, 160 s/ }),
+    page.getByRole('button', {
+      name: /^Hamstrings, week 4, easier: 2 × 40 s, 2 days, sensation 4, 160 s a side in the week, 1 more set on the left side/,
+    }),
   ).toBeVisible();
   await expect(page.getByRole('img', { name: 'retest' })).toHaveCount(3);
   await page.getByRole('button', { name: /^Soleus, week 3/ }).click();
@@ -102,30 +102,33 @@ test('a coach takes a client from the first visit to a measured result', async (
   await expect(page.getByRole('button', { name: /^Soleus, week 4: 2 × 45 s/ })).toBeVisible();
   await page.getByLabel('Easier week').selectOption('4');
   await page.getByRole('button', { name: 'Start this block' }).click();
+  await page.getByRole('button', { name: 'Start the block' }).click();
   await expect(page.getByText('The block is planned and its sessions have dates.')).toBeVisible();
   await expect(page.getByText('revision 1')).toBeVisible();
 
-  // Today's session, to the second.
+  // Today's session, to the second: 510 s of work, since both tighter left sides have a third
+  // set (2 × 207 s, and twice 3 + 30 + 5 s with 10 s of rest), and a quarter of it, 128 s, to warm up.
   await page.getByRole('link', { name: /^Sessions/ }).click();
   await page
-    .getByRole('link', { name: /8:54 minutes, Soleus, Hamstrings, planned/ })
+    .getByRole('link', { name: /10:38 minutes, Soleus, Hamstrings, planned/ })
     .first()
     .click();
-  await expect(page.getByText('8:54', { exact: true })).toBeVisible();
+  await expect(page.getByText('10:38', { exact: true })).toBeVisible();
   await expect(page.getByText('Hold 30 s, 2 times on each side, left first.').first()).toBeVisible();
-  await expect(page.getByText('warm-up 2:00 · stretch 4:00 · set-up and changes 2:14 · rests 0:40')).toBeVisible();
+  await expect(page.getByText('warm-up 2:08 · work 5:00 · set-up and changes 2:30 · rests 1:00')).toBeVisible();
 
   // Run it by the clock.
   await page.clock.install();
   await page.getByRole('link', { name: 'Run this session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByText('Warm up', { exact: true })).toBeVisible();
-  await page.clock.runFor(154_500);
+  await page.clock.runFor(162_500);
   await expect(page.getByText('Hold', { exact: true })).toBeVisible();
   await expect(page.getByText('● Left', { exact: true })).toBeVisible();
   await page.clock.runFor(25_500);
   await expect(page.locator('.seconds.hot')).toBeVisible();
-  await page.clock.runFor(60_000);
+  // Three sets on the left, then the other side.
+  await page.clock.runFor(115_000);
   await expect(page.getByText('○ Right', { exact: true })).toBeVisible();
   await page.clock.runFor(400_000);
   await expect(page.getByRole('heading', { name: 'The session is over' })).toBeVisible();
@@ -135,7 +138,7 @@ test('a coach takes a client from the first visit to a measured result', async (
   await page.clock.runFor(3000);
   await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();
   await expect(page.getByText('Sensation: 5 of 10')).toBeVisible();
-  await expect(page.getByRole('img', { name: /Soleus: left 60 s; right 60 s/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Soleus: left 90 s; right 60 s/ })).toBeVisible();
 
   // The second visit: knee extension better on the left by 10°, the lunge by 1 cm only.
   await visit(page, me.today, ['7.2', '7.4', '9.0', '9.2'], ['28', '30', '31', '30']);
@@ -152,9 +155,9 @@ test('a coach takes a client from the first visit to a measured result', async (
   await expect(knee).toContainText('◇ no detectable change30.5° → 30.5°');
   await expect(lunge).toContainText('◇ no detectable change6.3 cm → 7.3 cm, 1 cm freer');
   await expect(knee).toContainText('Unlike conditions: less than 24 hours after a session');
-  // One of three sessions of the first week: 60 of 180 s a side.
+  // One of three sessions of the first week: 90 of 270 s on the left, 60 of 180 s on the right.
   await expect(
-    page.getByRole('img', { name: /Week 1: left 60 s; right 60 s. planned 180 s a side · 33 %/ }),
+    page.getByRole('img', { name: /Week 1: left 90 s; right 60 s. planned left 270, right 180 s · 33 %/ }),
   ).toHaveCount(2);
   expect(problems).toEqual([]);
 });

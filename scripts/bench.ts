@@ -3,7 +3,15 @@ import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { serverRows, type Row } from './bench-server';
-import { buildBlock, buildTimeline, MUSCLE_GROUP_IDS, type BlockInput, type SessionItem } from '@yandle/core';
+import {
+  buildBlock,
+  buildTimeline,
+  checkBlock,
+  MUSCLE_GROUP_IDS,
+  STYLES,
+  type BlockInput,
+  type SessionItem,
+} from '@yandle/core';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
@@ -21,9 +29,14 @@ function time(work: () => unknown, runs = 200): { median: number; p95: number } 
   return { median: ms[Math.floor(runs / 2)]!, p95: ms[Math.floor(runs * 0.95)]! };
 }
 
+/** Twelve lanes of all styles, some with a tighter side, in half an hour a visit: minutes run out, so that lanes give way. */
 const block: BlockInput = {
-  client: { age: 40, level: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], easyOn: [] },
-  lanes: MUSCLE_GROUP_IDS.slice(0, 12).map((group) => ({ group, styleId: 'steady-hold' })),
+  client: { age: 40, level: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], easyOn: [], minutesPerSession: 30 },
+  lanes: MUSCLE_GROUP_IDS.slice(0, 12).map((group, i) => ({
+    group,
+    styleId: STYLES[i % STYLES.length]!.id,
+    tighterSide: i % 3 === 0 ? 'left' : null,
+  })),
   weeks: 16,
   ramp: 0.2,
   easierEvery: 4,
@@ -50,6 +63,8 @@ function initialJs(): number {
 }
 
 const a = time(() => buildBlock(block));
+const plan = buildBlock(block);
+const c = time(() => checkBlock(block, plan));
 const b = time(() => buildTimeline(items));
 const js = initialJs();
 const rows: Row[] = [
@@ -58,6 +73,7 @@ const rows: Row[] = [
     `${a.median.toFixed(2)} ms median, ${a.p95.toFixed(2)} ms p95`,
     '≤ 20 ms median',
   ],
+  ['check the rules of the same block (core)', `${c.median.toFixed(2)} ms median, ${c.p95.toFixed(2)} ms p95`, '-'],
   ['timeline of 8 exercises × 4 sets × 2 sides (core)', `${b.median.toFixed(2)} ms median`, '–'],
   ['initial JS, gzip −9', `${(js / 1000).toFixed(1)} kB = ${(js / BARE_ANGULAR).toFixed(2)} × bare Angular`, '≤ 1.8 ×'],
   ...(await serverRows()),

@@ -2,6 +2,7 @@ import {
   addDays,
   buildTimeline,
   chooseExercises,
+  exerciseById,
   exercisesDoing,
   newLane,
   NOTHING_KNOWN,
@@ -146,7 +147,9 @@ async function doSessions(
   await data.insertMany(RunEntity, runs);
   await data.insertMany(SetLogEntity, logs);
   if (demo.symptom && lastRun) {
-    const place = items.find((i) => i.sessionId === lastRun.session.id && i.exerciseId === 'supine-strap-hamstring');
+    const place = items.find(
+      (i) => i.sessionId === lastRun.session.id && exerciseById(i.exerciseId).primary === 'hamstrings',
+    );
     if (place)
       await data.insert(SymptomEntity, {
         id: uuid(),

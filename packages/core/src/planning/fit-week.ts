@@ -47,7 +47,8 @@ export function fitWeek(
 
   const length = (day: number): number =>
     sessionSeconds(drafts.flatMap((d, i) => (offsets[i]!.includes(day) ? planners[i]!.items(d) : [])));
-  const over = (): number[] => open.filter((day) => length(day) > budget);
+  const lengths = new Map(open.map((day) => [day, length(day)]));
+  const over = (): number[] => open.filter((day) => lengths.get(day)! > budget);
   let full = over();
   const giveWay = (able: (d: Draft, i: number) => boolean, give: (d: Draft, i: number) => void): void => {
     for (let i = drafts.length - 1; i >= 0 && full.length > 0;) {
@@ -56,7 +57,9 @@ export function fitWeek(
         i--;
         continue;
       }
+      const touched = offsets[i]!;
       give(d, i);
+      for (const day of touched) lengths.set(day, length(day));
       full = over();
     }
   };

@@ -188,7 +188,8 @@ export class BlockScreen {
     const wanted = this.activePicked();
     return able.includes(wanted) ? wanted : (able[0] ?? 'holdSeconds');
   });
-  protected readonly editable = computed(() => !this.blocked() || this.store.running() !== null);
+  /** A draft may always be shaped; what may not be done without a clearance is starting it. */
+  protected readonly editable = signal(true);
   protected readonly allowed = computed(() => {
     const lane = this.selectedLane();
     return (technique: Technique): readonly Exercise[] =>

@@ -180,7 +180,7 @@ export class ProgressScreen {
           .map((r) =>
             doseRow(
               `Week ${r.week}`,
-              `planned ${r.planned.left} s a side${r.ratio === null ? '' : ` · ${Math.round(r.ratio * 100)} %`}`,
+              `planned ${sidesWords(r.planned)}${r.ratio === null ? '' : ` · ${Math.round(r.ratio * 100)} %`}`,
               r.planned,
               r.done,
               top,
@@ -240,4 +240,9 @@ function totalWords(
     done += r.done.left + r.done.right;
   }
   return planned === 0 ? '' : `${Math.round((done / planned) * 100)} % of the weeks that are over`;
+}
+
+/** Seconds of both sides in words: once where they are the same. */
+function sidesWords({ left, right }: Readonly<Record<'left' | 'right', number>>): string {
+  return left === right ? `${left} s a side` : `left ${left}, right ${right} s`;
 }

@@ -114,7 +114,9 @@ test('a coach takes a client from the first visit to a measured result', async (
     .first()
     .click();
   await expect(page.getByText('10:38', { exact: true })).toBeVisible();
-  await expect(page.getByText('Hold 30 s, 2 times on each side, left first.').first()).toBeVisible();
+  await expect(
+    page.getByText('Hold 30 s, 2 times on each side, left first; 1 more set on the left side').first(),
+  ).toBeVisible();
   await expect(page.getByText('warm-up 2:08 · work 5:00 · set-up and changes 2:30 · rests 1:00')).toBeVisible();
 
   // Run it by the clock.

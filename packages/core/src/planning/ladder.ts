@@ -269,12 +269,16 @@ export function clampRung(rung: Rung, climb: Climb, ramp: number): Rung {
   return { ...rung, prescription: within };
 }
 
-/** Highest rung from the start whose volume does not pass a baseline; the start itself when that is above it. */
+/**
+ * Highest rung from the start whose volume does not pass a baseline; the start itself when that is above it. Seconds of stretch say nothing of
+ * load, help, push or depth: the climb ends where one of these would be next, so that nobody is given a load for having held for long.
+ */
 export function rungAt(climb: Climb, baseline: number, ramp: number): Step {
   let rung = firstStep(climb);
   for (let i = 0; i < 100; i++) {
     const next = nextStep(rung, climb, ramp);
-    if ('why' in next || volume(next.prescription) > baseline + 1e-9 || next.changed === 'sensation') break;
+    if ('why' in next || volume(next.prescription) > baseline + 1e-9) break;
+    if (next.changed === null || FREE.includes(next.changed)) break;
     rung = next;
   }
   return rung;

@@ -265,6 +265,11 @@ describe('the builder', () => {
   it('begins where the client is', () => {
     expect(doses(ask([steady({ baseline: 300 })])).slice(0, 2)).toEqual([300, 330]);
     expect(doses(ask([steady({ baseline: 100 })]))[0]).toBe(180);
+    // Long holding earns nobody a load, or less help.
+    const [first] = buildBlock(ask([steady({ styleId: 'loaded-range', baseline: 500 })])).lanes[0]!.weeks;
+    expect(first!.prescription).toMatchObject({ load: 0, assistance: 2, reps: 6, sets: 2 });
+    const [push] = buildBlock(ask([steady({ styleId: 'push-relax', baseline: 900 })])).lanes[0]!.weeks;
+    expect(push!.prescription).toMatchObject({ effort: 20, holdSeconds: 30 });
   });
 
   it('lets the last lanes give way when the minutes run out, and lists what did', () => {

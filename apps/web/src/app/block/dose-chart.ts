@@ -48,7 +48,7 @@ const LOOK = [
     <div class="relative h-56"><canvas #canvas role="img" [attr.aria-label]="label()"></canvas></div>
     <details class="mt-1 text-sm">
       <summary class="font-semibold">The numbers</summary>
-      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Weekly seconds by group and side">
+      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Numbers of the weekly seconds">
         <table class="data-table">
           <thead>
             <tr>
@@ -120,8 +120,9 @@ export class DoseChart {
       label: {
         display: true,
         content: text,
-        position: 'end' as const,
-        backgroundColor: token('--paper'),
+        position: 'start' as const,
+        backgroundColor: 'transparent',
+        yAdjust: -9,
         color: token('--soft'),
         font: { size: 11 },
         padding: 2,

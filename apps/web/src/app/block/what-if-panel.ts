@@ -35,7 +35,7 @@ import { StylesService } from '../styles/styles.service';
       <table class="data-table" aria-label="Now and then">
         <thead>
           <tr>
-            <th scope="col"></th>
+            <th scope="col"><span class="sr-only">Lane</span></th>
             <th scope="col" class="!text-right">whole block</th>
             <th scope="col" class="!text-right">highest week</th>
           </tr>

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import type { Block, ClientPath } from '@yandle/contract';
+import type { Block } from '@yandle/contract';
 import { clientCalled, signInQuietly } from './support';
 
 const cell = (page: Page, name: RegExp) => page.getByRole('button', { name });
@@ -65,7 +65,7 @@ test('findings become a block that is changed, mended, published, compared, kept
   await page.getByLabel('Name').fill('Emeric-like');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByText('“Emeric-like” is kept as a template, without anything of the client.')).toBeVisible();
-  const dario = (await clientCalled(page.request, 'Dario')) as ClientPath;
+  const dario = await clientCalled(page.request, 'Dario');
   await page.goto(`/clients/${dario.client.id}/block`);
   await page.getByRole('button', { name: 'Templates' }).click();
   await page.getByRole('button', { name: 'Take Emeric-like' }).click();

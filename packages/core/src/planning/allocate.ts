@@ -86,7 +86,7 @@ export function allocate(
     for (const d of best) {
       held[d] = [...held[d]!, ...w.items];
       lanesOn[d]!++;
-      if (budgetSeconds !== null) now[d] = sessionSeconds(held[d]!);
+      if (budgetSeconds !== null) now[d] = sessionSeconds(held[d]);
     }
     return best;
   });

@@ -44,6 +44,7 @@ mkdirSync(OUT, { recursive: true });
 const probe = await open();
 const ottoline = await client(probe, 'Ottoline');
 const emeric = await client(probe, 'Emeric');
+const tobin = await client(probe, 'Tobin');
 await probe.context().close();
 /** A client’s own page: the intake by link. */
 async function fillIn(): Promise<string> {
@@ -73,11 +74,6 @@ await shoot(await open(), 'measure', `/clients/${emeric.client.id}/measure`, asy
     await page.waitForTimeout(100);
   }
 });
-await shoot(await open(), 'measure-inclinometer', `/clients/${emeric.client.id}/measure`, async (page) => {
-  await page.getByRole('button', { name: /^Active knee extension/ }).click();
-  await page.getByLabel('Read from').selectOption('inclinometer');
-  await page.waitForTimeout(3000);
-});
 await shoot(await open(), 'findings', at('findings'));
 await shoot(await open(), 'tests', '/tests');
 await shoot(await open(), 'error', '/error', async (page) => {
@@ -85,8 +81,14 @@ await shoot(await open(), 'error', '/error', async (page) => {
   await page.evaluate('scrollTo(0, 0)');
 });
 await shoot(await open(), 'data', '/data');
-await shoot(await open(), 'block', at('block'));
-await shoot(await open({ dark: true }), 'block-dark', at('block'));
+await shoot(await open(), 'block', `/clients/${tobin.client.id}/block`, async (page) => {
+  await page.getByRole('button', { name: /^Hamstrings, week 6/ }).click();
+});
+await shoot(await open(), 'why', `/clients/${tobin.client.id}/block/why`);
+await shoot(await open(), 'styles', '/styles', async (page) => {
+  await page.getByRole('button', { name: 'Long hold' }).click();
+  await page.getByRole('button', { name: 'Copy and change' }).click();
+});
 await shoot(await open(), 'sessions', at('sessions'));
 await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`));
 await shoot(await open(), 'progress', at('progress'));

@@ -44,7 +44,7 @@ describe('own styles', () => {
     ['a cap below the start', { phases: [{ ...phase, caps: { ...phase.caps, holdSeconds: 20 } }] }],
     ['a variable the technique has not', { phases: [{ ...phase, order: ['effort'] }] }],
     ['a variable without a cap', { phases: [{ ...phase, caps: { sensation: 6 } }] }],
-    ['no stretch', { phases: [{ ...phase, technique: 'release' }] }],
+    ['a nerve glide', { phases: [{ ...phase, technique: 'nerve glide' }] }],
   ])('refuse %s', async (_, over) => {
     expect((await put(uuid(), over).expect(400)).body.code).toBe('validation');
   });

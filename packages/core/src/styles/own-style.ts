@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js';
-import { STRETCHING } from './technique.js';
+import { STYLE_TECHNIQUES } from './technique.js';
 import { amountVariable, type Variable } from './prescription.js';
 import type { Style, StylePhase } from './style.js';
 
@@ -48,8 +48,7 @@ export function styleProblems(s: StyleDefinition): string[] {
     const say = (text: string): void => {
       out.push(s.phases.length > 1 ? `Phase ${i + 1}: ${text}` : text);
     };
-    if (!STRETCHING.includes(phase.technique))
-      say(`${phase.technique} is no stretch; it can stand before or after one.`);
+    if (!STYLE_TECHNIQUES.includes(phase.technique)) say(`${phase.technique} is not planned here.`);
     const allowed = variablesOf(phase, s.after?.technique === 'activation');
     for (const v of phase.order) {
       if (!allowed.includes(v)) say(`${v} cannot progress with this technique.`);

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { buildBlock } from '../planning/block.js';
 import type { BlockInput, PlannedWeek } from '../planning/plan.js';
 import { prescriptionWords } from '../words/prescription.js';
+import type { Style } from './style.js';
 import { findStyleAmong, STYLES, styleById } from './index.js';
 import { assertStyle, styleProblems, variablesOf } from './own-style.js';
 import { STRETCHING, unitOf } from './technique.js';
@@ -138,7 +139,7 @@ describe('own styles', () => {
   it.each([
     ['no name', { ...steady, name: ' ' }, 'name'],
     ['no phase', { ...steady, phases: [] }, 'at least one phase'],
-    ['no stretch', { ...steady, phases: [{ ...phase, technique: 'activation' as const }] }, 'no stretch'],
+    ['a nerve glide', { ...steady, phases: [{ ...phase, technique: 'nerve glide' as const }] }, 'not planned here'],
     ['a strange variable', { ...steady, phases: [{ ...phase, order: ['effort' as const] }] }, 'cannot progress'],
     ['no cap', { ...steady, phases: [{ ...phase, caps: {} }] }, 'needs a cap'],
     ['a variable twice', { ...steady, phases: [{ ...phase, order: ['sets' as const, 'sets' as const] }] }, 'once'],
@@ -159,6 +160,39 @@ describe('own styles', () => {
     expect(findStyleAmong([own])('own-1').name).toBe('Ours');
     expect(findStyleAmong([own])('upkeep').name).toBe('Upkeep');
     expect(() => findStyleAmong([own])('own-2')).toThrow(expect.objectContaining({ code: 'unknown-style' }));
+  });
+
+  // Domain 2.4: what stretches nothing is counted in its own unit; here breaths, by hand: 6, then 7.2, 8.4, 9.6 at most.
+  it('counted in breaths progress in breaths, within the ramp', () => {
+    const breathing: Style = {
+      ...styleById('move-through'),
+      id: 'own-breath',
+      phases: [
+        {
+          technique: 'breathing',
+          start: { sets: 3, holdSeconds: 0, sessionsPerWeek: 5, reps: 6 },
+          order: ['reps', 'sets'],
+          step: { reps: 2 },
+          caps: { reps: 12, sets: 3, sensation: 4 },
+          amountFloor: 5,
+          amountGrain: 1,
+        },
+      ],
+    };
+    const weeks = buildBlock({
+      client: adult,
+      lanes: [{ group: 'abdominals', styleId: 'own-breath' }],
+      weeks: 4,
+      ramp: 0.2,
+      easierEvery: null,
+      findStyle: () => breathing,
+    }).lanes[0]!.weeks;
+    expect(weeks.map((w) => [w.prescription.reps, w.dose])).toEqual([
+      [6, 0],
+      [7, 0],
+      [8, 0],
+      [9, 0],
+    ]);
   });
 
   it('can turn up what their technique has', () => {

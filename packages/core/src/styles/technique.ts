@@ -40,6 +40,9 @@ export function unitOf(technique: Technique): BoutUnit {
   return UNIT[technique];
 }
 
+/** Techniques that a style can progress; nerve glides are never planned. Those that stretch nothing progress in their own unit. */
+export const STYLE_TECHNIQUES: readonly Technique[] = TECHNIQUES.filter((t) => t !== 'nerve glide');
+
 /** Techniques whose seconds count as time under stretch (domain 2.1); the others are counted in sessions and sets. */
 export const STRETCHING: readonly Technique[] = [
   'static hold',

@@ -104,6 +104,28 @@ describe('BlockScreen', () => {
     expect(screen.el.querySelector<HTMLInputElement>('input[type=date]')!.disabled).toBe(true);
   });
 
+  it('counts a load in plates, body mass or bands', async () => {
+    await open([]);
+    const pick = async (label: string, value: string) => {
+      const select = [...screen.el.querySelectorAll('label')]
+        .find((l) => l.textContent.trim().startsWith(label))!
+        .querySelector('select')!;
+      select.value = value;
+      select.dispatchEvent(new Event('change'));
+      await screen.settle();
+    };
+    await pick('in the style', 'loaded-range');
+    await pick('Add a muscle group', 'calf');
+    await pick('Weeks', '16');
+    await pick('Load counted in', '% body mass');
+    // Help, holds and sets come first; the load is last.
+    const last = () => cell('Calf (gastrocnemius), week 15').querySelector('.sr-only')!.textContent;
+    expect(last()).toContain('% of body mass');
+    await pick('Load counted in', 'kg');
+    await pick('Smallest plate', '0.5');
+    expect(last()).toMatch(/0\.5 kg|1 kg|1\.5 kg/);
+  });
+
   it('publishes with a reason', async () => {
     await open();
     cell('Soleus, week 3').click();

@@ -31,6 +31,7 @@ import {
   type Clipboard,
   type Exercise,
   type Fix,
+  type LoadUnit,
   type MuscleGroupId,
   type Technique,
 } from '@yandle/core';
@@ -91,6 +92,8 @@ export class BlockScreen {
   protected readonly styles = this.stylesService.styles;
   protected readonly ramps = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
   protected readonly weekChoices = range(BLOCK_BOUNDS.weeks.min, BLOCK_BOUNDS.weeks.max);
+  protected readonly visitChoices = range(BLOCK_BOUNDS.lanesPerSession.min, BLOCK_BOUNDS.lanesPerSession.max);
+  protected readonly usualPlate = USUAL_PLATE;
   protected readonly easierChoices = range(BLOCK_BOUNDS.easierEvery.min, BLOCK_BOUNDS.easierEvery.max);
   protected readonly aside = signal<Aside>('cell');
   protected readonly below = signal<'rules' | 'dose'>('rules');
@@ -370,6 +373,19 @@ export class BlockScreen {
   protected renew(): void {
     this.store.renewing.set(true);
     this.suggestedReason.set('Planned anew from the newest measurements');
+  }
+
+  /** In what the loads of the selected lane are counted; loads set by hand in another unit are given back. */
+  protected countLoad(unit: LoadUnit): void {
+    const { lane } = this.selection().head;
+    this.store.edit((d) => ({
+      ...d,
+      lanes: d.lanes.map((l, i) =>
+        i === lane
+          ? { ...l, loadUnit: unit, locked: l.locked.filter((k) => (k.prescription.loadUnit ?? unit) === unit) }
+          : l,
+      ),
+    }));
   }
 
   protected openWhatIf(): void {

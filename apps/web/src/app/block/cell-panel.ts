@@ -5,6 +5,7 @@ import {
   doseArithmetic,
   doseRemark,
   isLoaded,
+  LOAD_UNITS,
   muscleGroupName,
   prescriptionWords,
   PUSH_AGAINST,
@@ -12,11 +13,13 @@ import {
   sensationWords,
   sourceWords,
   sideWeeklyDose,
+  USUAL_PLATE,
   VARIABLE_NAME,
   volume,
   type Exercise,
   type Fix,
   type LaneDraft,
+  type LoadUnit,
   type PlannedLane,
   type Prescription,
   type Style,
@@ -77,7 +80,13 @@ export class CellPanel {
   readonly styled = output<{ readonly styleId: string; readonly week: number }>();
   readonly exercisePicked = output<{ readonly technique: Technique; readonly exerciseId: string }>();
   readonly baselineUsed = output<boolean>();
+  readonly plate = input(USUAL_PLATE);
+  readonly loadCounted = output<LoadUnit>();
+  readonly plateChosen = output<number>();
   readonly fixed = output<Fix>();
+  protected readonly units = LOAD_UNITS;
+  protected readonly plates = [0.5, 1, 1.25, 2, 2.5, 5];
+  protected readonly loaded = computed(() => isLoaded(this.cell().prescription.technique));
 
   protected readonly list = runningList;
   protected readonly sourceWords = sourceWords;

@@ -35,6 +35,9 @@ const USED: Readonly<Partial<Record<Technique, readonly (keyof StyleStart)[]>>> 
   'loaded eccentric': ['sets', 'reps', 'lowerSeconds', 'holdSeconds', 'sessionsPerWeek', 'assistance'],
   'loaded isometric': ['sets', 'holdSeconds', 'sessionsPerWeek', 'assistance'],
   'moving stretch': ['sets', 'reps', 'holdSeconds', 'sessionsPerWeek'],
+  release: ['sets', 'holdSeconds', 'sessionsPerWeek'],
+  activation: ['sets', 'reps', 'sessionsPerWeek'],
+  breathing: ['sets', 'reps', 'sessionsPerWeek'],
 };
 
 /** Start fields of a technique, in the order they are entered. */
@@ -57,6 +60,11 @@ const START: StyleStart = {
   assistance: 2,
 };
 
+/** Seconds at the end of a repetition, where the technique has a pause. */
+function pauseOf(technique: Technique): number {
+  return technique === 'loaded eccentric' || technique === 'moving stretch' ? 2 : 0;
+}
+
 /** A phase of a technique to begin with. */
 export function phaseFor(technique: Technique): StylePhase {
   const keys = USED[technique] ?? [];
@@ -65,7 +73,7 @@ export function phaseFor(technique: Technique): StylePhase {
   const amount = amountVariable(technique);
   return {
     technique,
-    start: { ...start, holdSeconds: timed ? (technique === 'contract-relax' ? 15 : 30) : 2 },
+    start: { ...start, holdSeconds: timed ? (technique === 'contract-relax' ? 15 : 30) : pauseOf(technique) },
     order: [amount, 'sets'],
     step: timed ? { holdSeconds: 5 } : {},
     caps: { [amount]: timed ? 60 : 12, sets: 4, sensation: 6 },

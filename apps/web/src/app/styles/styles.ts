@@ -5,7 +5,7 @@ import {
   BLOCK_BOUNDS,
   prescriptionWords,
   sourceWords,
-  STRETCHING,
+  STYLE_TECHNIQUES,
   STYLE_BOUNDS,
   styleProblems,
   VARIABLE_NAME,
@@ -43,7 +43,7 @@ export class StylesScreen {
   private id = newId();
 
   protected readonly sourceWords = sourceWords;
-  protected readonly techniques = STRETCHING;
+  protected readonly techniques = STYLE_TECHNIQUES;
   protected readonly bounds = { ...STYLE_BOUNDS, easier: BLOCK_BOUNDS.easierEvery };
   protected readonly before = BEFORE;
   protected readonly after = AFTER;

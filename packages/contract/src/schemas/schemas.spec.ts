@@ -27,13 +27,31 @@ const client = {
   notes: '',
   leadCoachId: ID,
 };
+const lane = {
+  id: ID,
+  group: 'soleus',
+  styleId: 'steady-hold',
+  laterStyles: [],
+  fromWeek: 1,
+  untilWeek: null,
+  baseline: null,
+  loadUnit: null,
+  exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }],
+  locked: [],
+};
 const block = {
   id: ID,
   startDate: '2026-03-09',
   weeks: 8,
   ramp: 0.2,
   easierEvery: 4,
-  lanes: [{ id: ID, group: 'soleus', styleId: 'steady-hold', exerciseId: 'bent-knee-wall-calf' }],
+  easierWeeks: null,
+  missedWeeks: [],
+  away: [],
+  lanesPerSession: 5,
+  smallestPlate: null,
+  lanes: [lane],
+  reason: 'First plan',
 };
 const trial = { testId: 'active-knee-extension', side: 'left', value: 31.5, instrument: 'goniometer', replaces: null };
 const visit = { id: ID, date: '2026-03-09', time: '09:40', warm: false, note: '', battery: ['weight-bearing-lunge'] };

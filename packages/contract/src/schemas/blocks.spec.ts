@@ -1,0 +1,126 @@
+import { styleById, STYLES, TEMPLATES } from '@yandle/core';
+import type { ObjectSchema } from 'joi';
+import { describe, expect, it } from 'vitest';
+import { createBlockSchema, moveSessionSchema, updateBlockSchema } from './blocks.js';
+import { STRICT } from './common.js';
+import { prescription } from './prescription.js';
+import { ownStyleSchema, ownTemplateSchema, styleFileSchema, templateFileSchema } from './styles.js';
+
+const ID = '0190c2a4-7b1e-7cc3-9d2e-3f4a5b6c7d8e';
+const hold = { technique: 'static hold', sets: 2, holdSeconds: 30, sessionsPerWeek: 3, sensation: 5 };
+const lane = {
+  id: ID,
+  group: 'soleus',
+  styleId: 'steady-hold',
+  laterStyles: [],
+  fromWeek: 1,
+  untilWeek: null,
+  baseline: null,
+  loadUnit: null,
+  exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }],
+  locked: [],
+};
+const block = {
+  id: ID,
+  startDate: '2026-03-09',
+  weeks: 8,
+  ramp: 0.2,
+  easierEvery: 4,
+  easierWeeks: null,
+  missedWeeks: [],
+  away: [],
+  lanesPerSession: 5,
+  smallestPlate: null,
+  lanes: [lane],
+  reason: 'First plan',
+};
+const paths = (schema: ObjectSchema, body: unknown) =>
+  schema.validate(body, STRICT).error?.details.map((d) => d.path.join('.')) ?? [];
+const withLane = (over: object) => ({ ...block, lanes: [{ ...lane, ...over }] });
+
+describe('a block on the wire', () => {
+  it('is taken when whole', () => {
+    expect(paths(createBlockSchema, block)).toEqual([]);
+    const { id: _, ...choices } = block;
+    expect(paths(updateBlockSchema, { ...choices, version: 3 })).toEqual([]);
+    expect(paths(createBlockSchema, withLane({ locked: [{ week: 2, prescription: hold }], styleId: 'own-1' }))).toEqual(
+      [],
+    );
+  });
+
+  it.each<[string, object, string]>([
+    ['17 weeks', { ...block, weeks: 17 }, 'weeks'],
+    ['a ramp of 60 %', { ...block, ramp: 0.6 }, 'ramp'],
+    ['no reason', { ...block, reason: ' ' }, 'reason'],
+    ['days away backwards', { ...block, away: [{ from: '2026-03-10', to: '2026-03-09' }] }, 'away.0'],
+    ['no lane', { ...block, lanes: [] }, 'lanes'],
+    ['a group twice', { ...block, lanes: [lane, { ...lane, id: ID.replace('0', '1') }] }, 'lanes.1'],
+    [
+      'a week twice',
+      withLane({
+        locked: [
+          { week: 2, prescription: hold },
+          { week: 2, prescription: hold },
+        ],
+      }),
+      'lanes.0.locked.1',
+    ],
+    ['a technique twice', withLane({ exercises: [lane.exercises[0], lane.exercises[0]] }), 'lanes.0.exercises.1'],
+    [
+      'a style change in week 1',
+      withLane({ laterStyles: [{ fromWeek: 1, styleId: 'upkeep' }] }),
+      'lanes.0.laterStyles.0.fromWeek',
+    ],
+    ['a path for a style', withLane({ styleId: '../x' }), 'lanes.0.styleId'],
+    [
+      'a target above 6',
+      withLane({ locked: [{ week: 2, prescription: { ...hold, sensation: 7 } }] }),
+      'lanes.0.locked.0.prescription.sensation',
+    ],
+    ['something unknown', { ...block, studioId: ID }, 'studioId'],
+  ])('is refused with %s', (_, body, path) => {
+    expect(paths(createBlockSchema, body)).toContain(path);
+  });
+
+  it('moves sessions to real days only', () => {
+    expect(paths(moveSessionSchema, { date: '2026-03-10' })).toEqual([]);
+    expect(paths(moveSessionSchema, { date: '2026-02-30' })).toEqual(['date']);
+  });
+});
+
+describe('a prescription on the wire', () => {
+  const taken = (p: object) => prescription().validate(p, STRICT).error === undefined;
+  it('has what its technique needs', () => {
+    expect(taken(hold)).toBe(true);
+    expect(taken({ ...hold, technique: 'contract-relax' })).toBe(false);
+    expect(taken({ ...hold, technique: 'contract-relax', cycles: 3, pushSeconds: 6, effort: 20 })).toBe(true);
+    expect(taken({ ...hold, technique: 'loaded eccentric', reps: 6 })).toBe(false);
+    expect(taken({ ...hold, technique: 'activation', holdSeconds: 0 })).toBe(false);
+    expect(taken({ ...hold, technique: 'activation', holdSeconds: 0, reps: 10 })).toBe(true);
+    expect(taken({ ...hold, load: 1.255 })).toBe(false);
+    expect(taken({ ...hold, bonus: { side: 'both', sets: 1, more: 0 } })).toBe(false);
+  });
+});
+
+describe('styles and templates on the wire', () => {
+  const bare = <T extends { id: string }>({ id: _, ...rest }: T): Omit<T, 'id'> => rest;
+  it('take all that ship', () => {
+    for (const s of STYLES)
+      expect(paths(ownStyleSchema, { ...bare(s), version: null, retired: false }), s.id).toEqual([]);
+    for (const t of TEMPLATES)
+      expect(paths(ownTemplateSchema, { ...bare(t), version: null, retired: false }), t.id).toEqual([]);
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 1, styles: STYLES.map(bare) })).toEqual([]);
+    expect(
+      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 1, templates: TEMPLATES.map(bare) }),
+    ).toEqual([]);
+  });
+  it('say what makes a style useless', () => {
+    const style = bare(styleById('steady-hold'));
+    const late = { ...style, phases: [{ ...style.phases[0]!, amountFloor: 90 }] };
+    const error = ownStyleSchema.validate({ ...late, version: null, retired: false }, STRICT).error;
+    expect(error?.message).toContain('below its floor');
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 2, styles: [style] })).toContain(
+      'formatVersion',
+    );
+  });
+});

@@ -26,6 +26,7 @@ import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
+import { Outbox } from '../data/outbox.service';
 import { problemOf } from '../data/problem';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
@@ -58,6 +59,7 @@ export class SessionSheet {
   private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
   private readonly context = inject(ClientContext);
+  private readonly outbox = inject(Outbox);
   protected readonly today = inject(AccountService).me()?.today ?? '';
   readonly sessionId = input.required<string>();
   protected readonly session = signal<Session | null>(null);
@@ -72,6 +74,13 @@ export class SessionSheet {
     effect(() => {
       const id = this.sessionId();
       untracked(() => void this.load(id));
+    });
+    // What was still on its way when the sheet opened is on it once it has arrived.
+    let waiting = 0;
+    effect(() => {
+      const pending = this.outbox.pending();
+      if (waiting > 0 && pending === 0) untracked(() => void this.load(this.sessionId()));
+      waiting = pending;
     });
   }
 

@@ -279,6 +279,26 @@ describe('a caution that comes while a block runs', () => {
       .expect(200);
     expect((await run(sessions[2]!.id).expect(409)).body.detail).toContain('licensed professional');
   });
+
+  it('judges a stretch by how it is done: a hold that is pushed against falls to a caution on pushing', async () => {
+    const client = await aClient(h);
+    const push = [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring' }];
+    const block = await plan(client, {
+      lanes: [laneBody('hamstrings', 'supine-strap-hamstring', { styleId: 'push-relax', exercises: push })],
+    });
+    const sessions = await sessionsOf(client);
+    await run(sessions[0]!.id).expect(201);
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody(['pressure']))
+      .expect(200);
+    await run(sessions[1]!.id).expect(409);
+    const hold = [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring' }];
+    const lanes = block.choices.lanes.map((l) => ({ ...l, styleId: 'steady-hold', exercises: hold }));
+    await revise(block, { lanes, reason: 'No pushing' }).expect(200);
+    const next = (await h.agent.get(`/api/v1/sessions/${sessions[1]!.id}`).expect(200)).body as Session;
+    expect(next.items).toEqual([]);
+  });
 });
 
 describe('planning', () => {

@@ -11,6 +11,7 @@ import {
   type PlainDate,
   type PlannedWeek,
   type Side,
+  type Technique,
 } from '@yandle/core';
 import { In, MoreThanOrEqual } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -22,6 +23,9 @@ import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity } from './
 
 /** Version of the rules a revision was made with; raised when the same input would give another plan. */
 export const ENGINE_VERSION = '2';
+
+/** Whether no caution speaks against an exercise done with a technique. */
+export type MayBeDone = (exerciseId: string, technique: Technique) => boolean;
 
 export interface Publication {
   readonly programmeId: string;
@@ -96,7 +100,8 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
     p.draft.startDate,
     p.draft.lanes.map((l, i) => ({ exercises: l.exercises, firstSide: p.firstSides[i]! })),
     p.find,
-  ).filter((s) => s.week >= p.fromWeek);
+    p.fromWeek,
+  );
   const sessions = planned.map((s) => ({ id: uuid(), ...s }));
   await tx.insertMany(
     SessionEntity,
@@ -142,7 +147,7 @@ async function writeRetests(tx: StudioData, p: Publication): Promise<void> {
  * Sessions of weeks that stay as they are keep their dose; but an exercise that may no longer be done is swapped for the lane's new one of the
  * same technique, or left out when there is none.
  */
-async function swapForbidden(tx: StudioData, p: Publication, allowed: (exerciseId: string) => boolean): Promise<void> {
+async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone): Promise<void> {
   const running = weekOn(p.draft.startDate, p.today);
   const rows = (await tx.find(SessionEntity, { programmeId: p.programmeId })).filter(
     (s) => s.week < p.fromWeek && s.week >= running && s.date >= p.today,
@@ -152,12 +157,12 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: (exerciseI
   const items = await tx.find(SessionItemEntity, { sessionId: In(rows.map((r) => r.id)) }, { order: { place: 'ASC' } });
   const touched = new Set<string>();
   for (const item of items) {
-    if (begun.has(item.sessionId) || allowed(item.exerciseId)) continue;
-    touched.add(item.sessionId);
     const old = p.find(item.exerciseId);
     const technique = item.technique ?? old.technique;
+    if (begun.has(item.sessionId) || allowed(item.exerciseId, technique)) continue;
+    touched.add(item.sessionId);
     const lane = p.draft.lanes.find((l) => l.group === old.primary);
-    const next = lane?.exercises.find((e) => e.technique === technique && allowed(e.exerciseId));
+    const next = lane?.exercises.find((e) => e.technique === technique && allowed(e.exerciseId, technique));
     if (!next) await tx.delete(SessionItemEntity, { id: item.id });
     else {
       const { exerciseId, technique: done } = itemOf(
@@ -176,7 +181,7 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: (exerciseI
 }
 
 /** Writes a revision with its lanes, weeks, dated sessions and retests. Inside a transaction of the caller. */
-export async function publish(tx: StudioData, p: Publication, allowed: (exerciseId: string) => boolean): Promise<void> {
+export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone): Promise<void> {
   const revisionId = uuid();
   await tx.insert(RevisionEntity, {
     id: revisionId,

@@ -26,7 +26,7 @@ import { screeningOf } from '../screening/service.js';
 import { loadStyles } from '../styles/service.js';
 import { ProgrammeEntity } from './entities.js';
 import { contextOf, measuredOf, planningView, type Measured } from './planning.js';
-import { publish } from './publish.js';
+import { publish, type MayBeDone } from './publish.js';
 import { blockView, changeableFrom, newestRevision, weeksDone } from './view.js';
 
 /** Who plans, and when. */
@@ -103,13 +103,13 @@ function assertStyles(draft: BlockDraft, context: PlanContext): void {
 }
 
 /** A plan whose lanes all have their exercises and break no rule that no coach may break. */
-function soundPlan(draft: BlockDraft, context: PlanContext): BlockPlan {
+function soundPlan(draft: BlockDraft, context: PlanContext, fromWeek = 1): BlockPlan {
   assertStyles(draft, context);
   const input = blockInputOf(draft, context);
   const plan = buildBlock(input);
   refuse(
     plan.lanes.flatMap((lane, i) =>
-      techniquesUsed(lane)
+      techniquesUsed(lane, fromWeek)
         .filter((t) => !draft.lanes[i]!.exercises.some((e) => e.technique === t))
         .map((t) => ({ path: `lanes.${i}.exercises`, message: `Choose an exercise for ${t}.` })),
     ),
@@ -135,9 +135,9 @@ const firstSidesOf = (draft: BlockDraft, measured: Measured) =>
   draft.lanes.map((l) => tighterSide(l.group, measured.sided) ?? 'left');
 
 const allowedBy =
-  (book: ExerciseBook, cautions: readonly Caution[]) =>
-  (exerciseId: string): boolean =>
-    cautionsAgainst(book.find(exerciseId), cautions).length === 0;
+  (book: ExerciseBook, cautions: readonly Caution[]): MayBeDone =>
+  (exerciseId, technique) =>
+    cautionsAgainst({ ...book.find(exerciseId), technique }, cautions).length === 0;
 
 export async function createBlock(
   data: StudioData,
@@ -232,7 +232,7 @@ export async function reviseBlock(
       ...draft,
       lanes: draft.lanes.map((l) => (past(l.id).length > 0 ? l : { ...l, fromWeek: Math.max(l.fromWeek, fromWeek) })),
     };
-    const plan = soundPlan(asked, contextOf(client, asked, cautions, measured, books, past));
+    const plan = soundPlan(asked, contextOf(client, asked, cautions, measured, books, past), fromWeek);
     await tx.update(
       ProgrammeEntity,
       { id },

@@ -52,6 +52,7 @@ export function itemOf(bout: Bout, lane: LaneExercises, find: FindExercise = exe
 /**
  * The dated sessions of a block, one exercise a lane and technique.
  * @param lanes in the order of the plan's lanes
+ * @param fromWeek sessions of earlier weeks are left out; their techniques need no exercise any more
  * @throws CoreError `invalid-plan` when a lane has no exercise for a technique it uses
  */
 export function sessionsOfBlock(
@@ -59,18 +60,21 @@ export function sessionsOfBlock(
   startDate: PlainDate,
   lanes: readonly LaneExercises[],
   find: FindExercise = exerciseById,
+  fromWeek = 1,
 ): DatedSession[] {
-  return scheduleSessions(plan, startDate).map(({ date, week, lanes: places }) => {
-    const items = orderItems(
-      places.flatMap((i): SessionItem[] => {
-        const { sessionsPerWeek: _, ...bout } = plan.lanes[i]!.weeks[week - 1]!.prescription;
-        return [bout, ...plan.lanes[i]!.weeks[week - 1]!.extras].map((b) => itemOf(b, lanes[i]!, find));
-      }),
-      find,
-    );
-    const { totalSeconds } = buildTimeline(items, false, DEFAULT_TIMINGS, find);
-    return { date, week, items, totalSeconds };
-  });
+  return scheduleSessions(plan, startDate)
+    .filter((s) => s.week >= fromWeek)
+    .map(({ date, week, lanes: places }) => {
+      const items = orderItems(
+        places.flatMap((i): SessionItem[] => {
+          const { sessionsPerWeek: _, ...bout } = plan.lanes[i]!.weeks[week - 1]!.prescription;
+          return [bout, ...plan.lanes[i]!.weeks[week - 1]!.extras].map((b) => itemOf(b, lanes[i]!, find));
+        }),
+        find,
+      );
+      const { totalSeconds } = buildTimeline(items, false, DEFAULT_TIMINGS, find);
+      return { date, week, items, totalSeconds };
+    });
 }
 
 /** Length of the longest session of each week, in seconds; index 0 is week 1. */

@@ -52,11 +52,13 @@ export function buildBlock(input: BlockInput): BlockPlan {
   };
 }
 
-/** Techniques that a lane uses anywhere in a plan: each needs an exercise. */
-export function techniquesUsed(lane: PlannedLane): Technique[] {
+/** Techniques that a lane uses from a week on: each needs an exercise. */
+export function techniquesUsed(lane: PlannedLane, fromWeek = 1): Technique[] {
   return [
     ...new Set(
-      lane.weeks.filter((w) => w.kind !== 'rest').flatMap((w) => [w.prescription, ...w.extras].map((b) => b.technique)),
+      lane.weeks
+        .filter((w) => w.kind !== 'rest' && w.week >= fromWeek)
+        .flatMap((w) => [w.prescription, ...w.extras].map((b) => b.technique)),
     ),
   ];
 }

@@ -3,8 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { buildBlock } from '../planning/block.js';
 import { endOfBlock, datesOfWeek, scheduleRetests, scheduleSessions, weekOn } from './block-dates.js';
 import { addDays, ageOn, daysBetween, formatDate, isPlainDate, weekdayOf } from './plain-date.js';
-import { spreadDays } from './spread-days.js';
-import type { Weekday } from './weekday.js';
 
 describe('plain dates', () => {
   // 9 March 2026 is a Monday; 2024 was a leap year (civil calendar).
@@ -32,32 +30,6 @@ describe('plain dates', () => {
   it.each(['2026-02-30', '2026-13-01', '09.03.2026', '2026-3-9', '', '2026-03-09T00:00'])('refuses %j', (text) => {
     expect(isPlainDate(text)).toBe(false);
     expect(() => addDays(text, 1)).toThrow(expect.objectContaining({ code: 'invalid-date' }));
-  });
-});
-
-describe('spreadDays', () => {
-  const all: Weekday[] = [1, 2, 3, 4, 5, 6, 7];
-  it('takes every second day where it can', () => {
-    expect(spreadDays(all, 3)).toEqual([1, 3, 5]);
-    expect(spreadDays([1, 3, 5, 6], 3)).toEqual([1, 3, 5]);
-    expect(spreadDays([1, 2, 3, 4], 2)).toEqual([1, 4]);
-    expect(spreadDays(all, 2)).toEqual([1, 4]);
-  });
-  it('gives all days when more are asked for, and none for none', () => {
-    expect(spreadDays([5, 1], 4)).toEqual([1, 5]);
-    expect(spreadDays(all, 0)).toEqual([]);
-  });
-  it('never leaves a larger longest gap than the best choice has', () => {
-    const longest = (days: Weekday[]) =>
-      Math.max(...days.map((d, i) => ((days[(i + 1) % days.length]! - d + 6) % 7) + 1));
-    fc.assert(
-      fc.property(fc.uniqueArray(fc.constantFrom(...all), { minLength: 2 }), (days) => {
-        const two = spreadDays(days, 2);
-        const sorted = [...days].sort((a, b) => a - b);
-        const best = Math.min(...sorted.flatMap((a, i) => sorted.slice(i + 1).map((b) => longest([a, b]))));
-        expect(longest(two)).toBe(best);
-      }),
-    );
   });
 });
 

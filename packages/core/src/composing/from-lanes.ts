@@ -72,7 +72,7 @@ export function sessionsOfBlock(
         }),
         find,
       );
-      const { totalSeconds } = buildTimeline(items, false, DEFAULT_TIMINGS, find);
+      const { totalSeconds } = buildTimeline(items, {}, DEFAULT_TIMINGS, find);
       return { date, week, items, totalSeconds };
     });
 }

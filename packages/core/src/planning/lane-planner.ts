@@ -216,7 +216,18 @@ export class LanePlanner {
 
   private exerciseOf(technique: Technique): PlacedExercise {
     const known = this.lane.exercises?.[technique];
-    return known ?? { id: '', primary: this.lane.group, technique, position: 'standing', props: [], sides: 'each' };
+    return (
+      known ?? {
+        id: '',
+        primary: this.lane.group,
+        technique,
+        position: 'standing',
+        props: [],
+        sides: 'each',
+        sidePattern: 'side by side',
+        setupSeconds: 0,
+      }
+    );
   }
 
   /** The session items of a cell, worked out once a bout. */

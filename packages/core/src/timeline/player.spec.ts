@@ -20,9 +20,9 @@ const items: SessionItem[] = [
   { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
   { exerciseId: 'supine-strap-hamstring', sets: 1, holdSeconds: 45, sensation: 5, firstSide: 'right' },
 ];
-const timeline = buildTimeline(items, true);
+const timeline = buildTimeline(items, { alreadyWarm: true });
 const firstHold = timeline.cues.findIndex((c) => c.kind === 'hold');
-const at = (cue: number, elapsedMs = 0): PlayerState => ({ cue, elapsedMs, running: true });
+const at = (cue: number, elapsedMs = 0): PlayerState => ({ ...PLAYER_START, cue, elapsedMs, running: true });
 
 describe('tick', () => {
   it('logs every bout once and ends at the length of the session, however the time is cut', () => {
@@ -64,7 +64,7 @@ describe('tick', () => {
 describe('skip', () => {
   it('counts the whole seconds held so far', () => {
     expect(skip(at(firstHold, 12_900), timeline).ended).toEqual([
-      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 12 },
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 12, pieces: 1 },
     ]);
   });
   it('logs nothing for a hold not begun or for another cue', () => {
@@ -74,7 +74,7 @@ describe('skip', () => {
   it('stops at the end and stays there', () => {
     const last = timeline.cues.length - 1;
     const end = skip(at(last), timeline).state;
-    expect(end).toEqual({ cue: last + 1, elapsedMs: 0, running: false });
+    expect(end).toEqual({ ...PLAYER_START, cue: last + 1 });
     expect(skip(end, timeline).state).toBe(end);
   });
 });
@@ -83,7 +83,7 @@ describe('skipItem', () => {
   it('leaves the whole exercise and keeps what was held', () => {
     const { state, ended } = skipItem(at(firstHold, 8000), timeline);
     expect(timeline.cues[state.cue]).toMatchObject({ item: 1, kind: 'position' });
-    expect(ended).toEqual([{ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 8 }]);
+    expect(ended).toEqual([{ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 8, pieces: 1 }]);
   });
   it('ends the session after the last exercise', () => {
     const second = timeline.cues.findIndex((c) => c.item === 1);

@@ -1,5 +1,6 @@
-import type { Side } from '../anatomy/side.js';
-import { isWork } from './cue.js';
+import { otherSide, type Side } from '../anatomy/side.js';
+import { countedMs } from './beats.js';
+import { isWork, type Cue } from './cue.js';
 import type { Timeline } from './timeline.js';
 
 /** Where a running session stands. A value; every function below returns a new one. */
@@ -9,6 +10,12 @@ export interface PlayerState {
   /** Milliseconds spent in it. */
   readonly elapsedMs: number;
   readonly running: boolean;
+  /** Milliseconds added to the running cue by the client. */
+  readonly addedMs: number;
+  /** Milliseconds that count from earlier cues of the same bout: the stages of a staged hold. */
+  readonly carriedMs: number;
+  /** Pieces the running bout is held in: one more for every pause in the middle of it. */
+  readonly pieces: number;
 }
 
 /** A bout that ended: what was held, to be logged. */
@@ -19,8 +26,10 @@ export interface SetDone {
   readonly set: number;
   /** Seconds that count: time under stretch, or working seconds where nothing is stretched. */
   readonly plannedSeconds: number;
-  /** Whole seconds of those that were done; less than planned when it was left early. */
+  /** Whole seconds of those that were done; less than planned when it was left early, more when it was made longer. */
   readonly doneSeconds: number;
+  /** Pieces it was held in. */
+  readonly pieces: number;
 }
 
 export interface PlayerStep {
@@ -29,80 +38,191 @@ export interface PlayerStep {
   readonly ended: readonly SetDone[];
 }
 
-export const PLAYER_START: PlayerState = { cue: 0, elapsedMs: 0, running: false };
+export const PLAYER_START: PlayerState = { cue: 0, elapsedMs: 0, running: false, addedMs: 0, carriedMs: 0, pieces: 1 };
 
 /** Seconds that are counted aloud at the end of a hold. */
 export const LAST_SECONDS = 5;
-
 /** Largest gap between two ticks that still counts, milliseconds: a longer one means the device slept, so nobody was counting. */
 export const LONGEST_TICK_MS = 2000;
+/** Seconds that one touch adds to a running cue. */
+export const EXTEND_SECONDS = 10;
+/** Most seconds that may be added to one cue. Common practice, no source: longer is a change of plan. */
+export const MOST_ADDED_SECONDS = 60;
 
 export function isFinished(state: PlayerState, timeline: Timeline): boolean {
   return state.cue >= timeline.cues.length;
 }
 
-function bout(timeline: Timeline, index: number, elapsedMs: number): SetDone[] {
-  const cue = timeline.cues[index];
+/** Length of the running cue, with what was added. */
+function lengthMs(state: PlayerState, timeline: Timeline): number {
+  return timeline.cues[state.cue]!.seconds * 1000 + state.addedMs;
+}
+
+function at(cue: number, timeline: Timeline, running: boolean, elapsedMs = 0): PlayerState {
+  return { ...PLAYER_START, cue, elapsedMs, running: running && cue < timeline.cues.length };
+}
+
+/** Seconds that a bout is planned for: those of all its cues. */
+function planned(timeline: Timeline, cue: Cue): number {
+  return timeline.cues
+    .filter((c) => c.item === cue.item && c.side === cue.side && c.bout === cue.bout)
+    .reduce((sum, c) => sum + c.counts, 0);
+}
+
+/** What of each side counts after some time in a cue; a side that was not come to yet has nothing. */
+function countedBySide(cue: Cue, ms: number): { readonly side: Side | null; readonly ms: number }[] {
+  if (!cue.alternatesFrom) return [{ side: cue.side, ms: countedMs(cue.beats, ms) }];
+  const one = cue.beats.reduce((sum, b) => sum + b.seconds * 1000, 0);
+  const turn = Math.floor(ms / one);
+  const rest = ms % one;
+  const full = (turns: number): number => countedMs(cue.beats, turns * one);
+  const part = countedMs(cue.beats, rest);
+  const first = full(Math.ceil(turn / 2)) + (turn % 2 === 0 ? part : 0);
+  const second = full(Math.floor(turn / 2)) + (turn % 2 === 1 ? part : 0);
+  return [
+    { side: cue.alternatesFrom, ms: first },
+    { side: otherSide(cue.alternatesFrom), ms: second },
+  ];
+}
+
+function bout(timeline: Timeline, state: PlayerState, elapsedMs: number): SetDone[] {
+  const cue = timeline.cues[state.cue];
   if (!cue || cue.bout === null || cue.item === null) return [];
-  // Of repetitions only a part of each second is stretch: the log is worth the same part of what was planned.
-  const part = Math.min(1, Math.floor(elapsedMs / 1000) / cue.seconds);
-  const doneSeconds = Math.floor(part * cue.counts + 1e-9);
-  return [{ item: cue.item, side: cue.side, set: cue.bout, plannedSeconds: cue.counts, doneSeconds }];
+  const { item, bout: set } = cue;
+  const plannedSeconds = planned(timeline, cue);
+  return countedBySide(cue, elapsedMs).map(({ side, ms }) => ({
+    item,
+    side,
+    set,
+    plannedSeconds,
+    doneSeconds: Math.floor((ms + state.carriedMs) / 1000 + 1e-9),
+    pieces: state.pieces,
+  }));
+}
+
+/** What goes along into the next cue when it belongs to the same bout. */
+function carry(state: PlayerState, timeline: Timeline, elapsedMs: number): Pick<PlayerState, 'carriedMs' | 'pieces'> {
+  const cue = timeline.cues[state.cue];
+  if (!cue || cue.bout === null || cue.ends) return { carriedMs: 0, pieces: 1 };
+  return { carriedMs: state.carriedMs + countedMs(cue.beats, elapsedMs), pieces: state.pieces };
 }
 
 /**
- * Lets time pass. A paused player does not move. Several short cues may end in one step; the rest of the time goes into the next.
+ * Lets time pass. A paused player does not move. Several short cues may end in one step; the rest of the time goes into the next. A check
+ * waits at its end: nobody goes on before the client has said that nothing hurts.
  * @param ms milliseconds from a monotonic clock since the last tick
  */
 export function tick(state: PlayerState, timeline: Timeline, ms: number): PlayerStep {
   if (!state.running || ms <= 0) return { state, ended: [] };
-  let { cue, elapsedMs } = state;
-  elapsedMs += ms;
+  let now: PlayerState = { ...state, elapsedMs: state.elapsedMs + ms };
   const ended: SetDone[] = [];
-  while (cue < timeline.cues.length && elapsedMs >= timeline.cues[cue]!.seconds * 1000) {
-    const length = timeline.cues[cue]!.seconds * 1000;
-    ended.push(...bout(timeline, cue, length));
-    elapsedMs -= length;
-    cue++;
+  while (now.cue < timeline.cues.length && now.elapsedMs >= lengthMs(now, timeline)) {
+    const length = lengthMs(now, timeline);
+    const cue = timeline.cues[now.cue]!;
+    if (cue.kind === 'check') return { state: { ...now, elapsedMs: length, running: false }, ended };
+    if (cue.ends) ended.push(...bout(timeline, now, length));
+    now = { ...at(now.cue + 1, timeline, true, now.elapsedMs - length), ...carry(now, timeline, length) };
   }
-  const finished = cue >= timeline.cues.length;
-  return { state: { cue, elapsedMs: finished ? 0 : elapsedMs, running: !finished }, ended };
+  return { state: isFinished(now, timeline) ? { ...now, elapsedMs: 0, running: false } : now, ended };
+}
+
+/** True while the player waits at the end of a check for the client's answer. */
+export function isAsking(state: PlayerState, timeline: Timeline): boolean {
+  const cue = timeline.cues[state.cue];
+  return cue?.kind === 'check' && state.elapsedMs >= lengthMs(state, timeline);
+}
+
+/** The client said that nothing hurts: on to the next stage. */
+export function answerFree(state: PlayerState, timeline: Timeline): PlayerState {
+  if (!isAsking(state, timeline)) return state;
+  return { ...at(state.cue + 1, timeline, true), ...carry(state, timeline, state.elapsedMs) };
 }
 
 /** Leaves the running cue. A hold that is left early counts the seconds held; one not begun counts nothing. */
 export function skip(state: PlayerState, timeline: Timeline): PlayerStep {
-  if (isFinished(state, timeline)) return { state, ended: [] };
-  const ended = state.elapsedMs >= 1000 ? bout(timeline, state.cue, state.elapsedMs) : [];
-  const cue = state.cue + 1;
-  return { state: { cue, elapsedMs: 0, running: state.running && cue < timeline.cues.length }, ended };
+  const cue = timeline.cues[state.cue];
+  if (!cue) return { state, ended: [] };
+  const held = state.elapsedMs + state.carriedMs >= 1000;
+  const ended = held && cue.ends ? bout(timeline, state, state.elapsedMs) : [];
+  return {
+    state: { ...at(state.cue + 1, timeline, state.running), ...carry(state, timeline, state.elapsedMs) },
+    ended,
+  };
 }
 
 /** Leaves the rest of the running exercise, as after a stop sign. A hold that was running counts the seconds held. */
 export function skipItem(state: PlayerState, timeline: Timeline): PlayerStep {
-  const item = timeline.cues[state.cue]?.item;
-  if (item === undefined || item === null) return skip(state, timeline);
-  const { ended } = skip(state, timeline);
+  const running = timeline.cues[state.cue];
+  if (!running || running.item === null) return skip(state, timeline);
+  const ended = state.elapsedMs + state.carriedMs >= 1000 ? bout(timeline, state, state.elapsedMs) : [];
   let cue = state.cue;
-  while (cue < timeline.cues.length && timeline.cues[cue]!.item === item) cue++;
-  return { state: { cue, elapsedMs: 0, running: state.running && cue < timeline.cues.length }, ended };
+  while (cue < timeline.cues.length && timeline.cues[cue]!.item === running.item) cue++;
+  return { state: at(cue, timeline, state.running), ended };
+}
+
+/** Ends the whole session here, as after a red symptom. What was held counts. */
+export function endAll(state: PlayerState, timeline: Timeline): PlayerStep {
+  const cue = timeline.cues[state.cue];
+  const held = cue && state.elapsedMs + state.carriedMs >= 1000;
+  return {
+    state: at(timeline.cues.length, timeline, false),
+    ended: held ? bout(timeline, state, state.elapsedMs) : [],
+  };
 }
 
 /** To the start of the running cue, or of the one before when it has only just begun. A repeated hold replaces its earlier log. */
 export function back(state: PlayerState): PlayerState {
   const justBegun = state.elapsedMs < 1500;
-  return { ...state, cue: justBegun ? Math.max(0, state.cue - 1) : state.cue, elapsedMs: 0 };
+  return {
+    ...PLAYER_START,
+    cue: justBegun ? Math.max(0, state.cue - 1) : state.cue,
+    running: state.running,
+  };
+}
+
+/** To the first set of the running side: it is done again, and its logs replace the earlier ones. */
+export function redoSide(state: PlayerState, timeline: Timeline): PlayerState {
+  const running = timeline.cues[Math.min(state.cue, timeline.cues.length - 1)];
+  if (!running || running.item === null) return back(state);
+  const same = (c: Cue | undefined): boolean =>
+    c !== undefined && c.item === running.item && c.round === running.round && c.side === running.side;
+  let cue = Math.min(state.cue, timeline.cues.length - 1);
+  while (same(timeline.cues[cue - 1])) cue--;
+  // Getting into position is not part of the side.
+  while (same(timeline.cues[cue + 1]) && timeline.cues[cue]!.set === null) cue++;
+  return { ...PLAYER_START, cue, running: state.running };
+}
+
+/** Makes the running hold, rest or other cue longer. Repetitions are not: half a repetition is none. */
+export function extend(state: PlayerState, timeline: Timeline): PlayerState {
+  const cue = timeline.cues[state.cue];
+  if (!cue || cue.beats.length > 0) return state;
+  return { ...state, addedMs: Math.min(MOST_ADDED_SECONDS, state.addedMs / 1000 + EXTEND_SECONDS) * 1000 };
+}
+
+/** Lets the clock run. In the middle of a hold this begins another piece of it. */
+export function resume(state: PlayerState, timeline: Timeline): PlayerState {
+  const cue = timeline.cues[state.cue];
+  if (state.running || !cue) return state;
+  const inside = isWork(cue) && state.elapsedMs >= 1000;
+  return { ...state, running: true, pieces: inside ? state.pieces + 1 : state.pieces };
+}
+
+/** Stops the clock. */
+export function pause(state: PlayerState): PlayerState {
+  return { ...state, running: false };
 }
 
 /** Whole seconds left in the running cue, counted as people count: a 30 s hold begins with 30 and ends after 1. */
 export function secondsLeft(state: PlayerState, timeline: Timeline): number {
   const cue = timeline.cues[state.cue];
-  return cue ? Math.max(0, Math.ceil(cue.seconds - state.elapsedMs / 1000 - 1e-9)) : 0;
+  return cue ? Math.max(0, Math.ceil((lengthMs(state, timeline) - state.elapsedMs) / 1000 - 1e-9)) : 0;
 }
 
 /** Whole seconds left in the session. */
 export function sessionSecondsLeft(state: PlayerState, timeline: Timeline): number {
   const cue = timeline.cues[state.cue];
-  return cue ? timeline.totalSeconds - cue.start - Math.floor(state.elapsedMs / 1000) : 0;
+  return cue ? timeline.totalSeconds - cue.start + state.addedMs / 1000 - Math.floor(state.elapsedMs / 1000) : 0;
 }
 
 /** True in the last seconds of work. */

@@ -37,7 +37,7 @@ const anyItem: fc.Arbitrary<SessionItem> = fc
   })
   .map((i): SessionItem => ({ ...i, ...boutFields[exerciseById(i.exerciseId).technique] }));
 
-const STRETCHING_KINDS = new Set<string>(['hold', 'repetitions', 'roll', 'breaths']);
+const STRETCHING_KINDS = new Set<string>(['check', 'hold', 'repetitions', 'roll', 'breaths']);
 
 describe('warmUpSeconds', () => {
   // Common practice, no source: under 15 min the larger of 2 min and a fifth of the session, else 5 min.
@@ -60,14 +60,24 @@ describe('warmUpSeconds', () => {
 });
 
 describe('buildTimeline', () => {
-  // By hand: 20 position + 10 prop, then a side: (3+30+5)·2 + 10 = 86, twice, and a switch of 5 between: 30 + 86 + 5 + 86 = 207 s.
+  // By hand: 20 position + 10 prop + 5 settling, then a side: (3+30+5)·2 + 10 = 86, twice, and a switch of 5 between: 35 + 86 + 5 + 86 = 212 s.
   it('follows the worked example to the second', () => {
-    const t = buildTimeline([calf], true);
-    expect(t.totalSeconds).toBe(207);
-    expect(t.byKind).toMatchObject({ position: 20, prop: 10, entry: 12, hold: 120, exit: 20, rest: 20, switch: 5 });
+    const t = buildTimeline([calf], { alreadyWarm: true });
+    expect(t.totalSeconds).toBe(212);
+    expect(t.byKind).toMatchObject({
+      position: 20,
+      prop: 10,
+      'set-up': 5,
+      entry: 12,
+      hold: 120,
+      exit: 20,
+      rest: 20,
+      switch: 5,
+    });
     expect(t.cues.map((c) => `${c.kind}${c.side ? c.side[0] : ''}${c.set ?? ''}`)).toEqual([
       'positionr',
       'propr',
+      'set-upr',
       ...['entryr1', 'holdr1', 'exitr1', 'restr1', 'entryr2', 'holdr2', 'exitr2'],
       'switchl',
       ...['entryl1', 'holdl1', 'exitl1', 'restl1', 'entryl2', 'holdl2', 'exitl2'],
@@ -77,16 +87,16 @@ describe('buildTimeline', () => {
   it('takes less to set up in the same position with the same prop, and adds the warm-up in front', () => {
     const straight = { ...calf, exerciseId: 'straight-knee-wall-calf' };
     const t = buildTimeline([calf, straight]);
-    // 207 + 207 − 12 (8 instead of 20 s) − 10 (the wall is there) = 392; a quarter of it is 98, so 120 s.
-    expect(t.totalSeconds).toBe(392 + 120);
+    // 212 + 212 − 12 (8 instead of 20 s) − 10 (the wall is there) = 402; a quarter of it is 101, so 120 s.
+    expect(t.totalSeconds).toBe(402 + 120);
     expect(t.cues[0]).toMatchObject({ kind: 'warm-up', start: 0, seconds: 120, item: null });
-    expect(itemSeconds(t, 2)).toEqual([207, 185]);
+    expect(itemSeconds(t, 2)).toEqual([212, 190]);
   });
 
   it('gives cues without gaps or overlaps whose sum is the length, and both sides the same seconds', () => {
     fc.assert(
       fc.property(fc.array(anyItem, { minLength: 1, maxLength: 8 }), fc.boolean(), (items, warm) => {
-        const t = buildTimeline(items, warm);
+        const t = buildTimeline(items, { alreadyWarm: warm });
         let at = 0;
         for (const c of t.cues) {
           expect(c.start).toBe(at);
@@ -108,13 +118,13 @@ describe('buildTimeline', () => {
   });
 
   it('has a rest between two sets of a side and none after the last', () => {
-    const kinds = buildTimeline([{ ...calf, sets: 3 }], true).cues.map((c) => c.kind);
+    const kinds = buildTimeline([{ ...calf, sets: 3 }], { alreadyWarm: true }).cues.map((c) => c.kind);
     expect(kinds.filter((k) => k === 'rest')).toHaveLength(4);
     kinds.forEach((k, i) => k === 'rest' && expect(kinds[i + 1]).toBe('entry'));
   });
 
   it('leaves out what takes no time', () => {
-    const t = buildTimeline([calf], true, { ...DEFAULT_TIMINGS, entry: 0, prop: 0 });
+    const t = buildTimeline([calf], { alreadyWarm: true }, { ...DEFAULT_TIMINGS, entry: 0, prop: 0 });
     expect(t.byKind.entry).toBe(0);
     expect(t.cues.every((c) => c.seconds > 0)).toBe(true);
   });
@@ -128,7 +138,7 @@ describe('buildTimeline', () => {
     expect(() => buildTimeline([{ ...calf, sets: 0 }])).toThrow(refused);
     expect(() => buildTimeline([{ ...calf, holdSeconds: 30.5 }])).toThrow(refused);
     expect(() => buildTimeline([{ ...calf, exerciseId: 'bridge' }])).toThrow(refused);
-    expect(() => buildTimeline([calf], true, { ...DEFAULT_TIMINGS, rest: -1 })).toThrow(refused);
+    expect(() => buildTimeline([calf], { alreadyWarm: true }, { ...DEFAULT_TIMINGS, rest: -1 })).toThrow(refused);
     expect(() => buildTimeline([{ ...calf, exerciseId: 'none' }])).toThrow(
       expect.objectContaining({ code: 'unknown-exercise' }),
     );
@@ -138,8 +148,8 @@ describe('buildTimeline', () => {
 // Each by hand from the timings of domain 2.7.
 describe('cues of each technique', () => {
   const cuesOf = (item: SessionItem) =>
-    buildTimeline([item], true).cues.filter(
-      (c) => c.side === 'right' && !['position', 'prop', 'switch'].includes(c.kind),
+    buildTimeline([item], { alreadyWarm: true }).cues.filter(
+      (c) => c.side === 'right' && !['position', 'prop', 'set-up', 'switch'].includes(c.kind),
     );
 
   it('contract-relax: push, let go, stretch, three times; every stretch is a bout', () => {
@@ -191,7 +201,7 @@ describe('cues of each technique', () => {
 
   it('the tighter side’s extra set is on that side only', () => {
     const item: SessionItem = { ...calf, bonus: { side: 'right', sets: 1, more: 0 } };
-    const t = buildTimeline([item], true);
+    const t = buildTimeline([item], { alreadyWarm: true });
     const held = (side: string) => t.cues.filter((c) => c.side === side).reduce((sum, c) => sum + c.counts, 0);
     expect([held('right'), held('left')]).toEqual([90, 60]);
     const exercise = exerciseById(calf.exerciseId);
@@ -245,14 +255,14 @@ describe('sessionsOfBlock', () => {
       { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
       { exerciseId: 'supine-strap-hamstring', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
     ]);
-    // 2 × 207 s of work and a warm-up of 120 s (a quarter of 414 is 104).
-    expect(first.totalSeconds).toBe(414 + 120);
+    // 2 × 212 s of work and a warm-up of 120 s (a quarter of 424 is 106).
+    expect(first.totalSeconds).toBe(424 + 120);
   });
 
   it('finds the longest session of each week', () => {
     const longest = longestSessions(sessions, 4);
-    expect(longest[0]).toBe(534);
+    expect(longest[0]).toBe(544);
     // Each hold 5 s longer: eight holds in all.
-    expect(longest[1]).toBe(534 + 8 * 5);
+    expect(longest[1]).toBe(544 + 8 * 5);
   });
 });

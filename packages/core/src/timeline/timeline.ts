@@ -1,14 +1,14 @@
-import { otherSide, type Side } from '../anatomy/side.js';
+import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import { boutsOn } from '../dose/dose.js';
 import { CoreError } from '../errors.js';
 import type { Position } from '../measuring/rom-test.js';
 import { amountOf } from '../styles/prescription.js';
 import { isLoaded } from '../styles/technique.js';
 import { boutSeconds, boutSegments } from './bout-cues.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
-import { boutOf, type SessionItem } from './item.js';
+import { boutOf, MOST_ROUNDS, type SessionItem } from './item.js';
+import { legsOf, setSteps, sidesOf, type SessionLeg, type SetStep } from './legs.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
 
 export interface Timeline {
@@ -22,22 +22,39 @@ export interface Timeline {
 type Draft = Omit<Cue, 'start'>;
 
 /** What of an exercise decides how long it takes and where it stands. */
-export type PlacedExercise = Pick<Exercise, 'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides'>;
+export type PlacedExercise = Pick<
+  Exercise,
+  'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides' | 'sidePattern' | 'setupSeconds'
+>;
 
 /** Where the body is, and what lies at hand, before an item begins. */
 export interface Before {
   readonly position: Position | null;
   readonly props: readonly string[];
 }
+
 export const NOWHERE: Before = { position: null, props: [] };
 
-function sideWord(side: Side | null): string {
-  return side === null ? '' : side === 'left' ? 'Left side. ' : 'Right side. ';
+/** How a session is gone through. */
+export interface SessionShape {
+  /** Leaves the warm-up out. */
+  readonly alreadyWarm?: boolean;
+  /** How often the list is gone through, 1 to 4. */
+  readonly rounds?: number;
 }
 
-/** Sides of an item in the order they are done; one null for an exercise that works both at once. */
-function sidesOf(item: SessionItem, exercise: PlacedExercise): readonly (Side | null)[] {
-  return exercise.sides === 'each' ? [item.firstSide, otherSide(item.firstSide)] : [null];
+const SILENT: Pick<Draft, 'alternatesFrom' | 'set' | 'bout' | 'ends' | 'counts' | 'beats'> = {
+  alternatesFrom: null,
+  set: null,
+  bout: null,
+  ends: false,
+  counts: 0,
+  beats: [],
+};
+
+function sideWord(step: SetStep): string {
+  if (step.alternatesFrom) return `${step.alternatesFrom === 'left' ? 'Left' : 'Right'} first, in turn. `;
+  return step.side === null ? '' : step.side === 'left' ? 'Left side. ' : 'Right side. ';
 }
 
 /** Props of an exercise that are not at hand yet. */
@@ -49,106 +66,136 @@ function positionSeconds(exercise: PlacedExercise, before: Before, t: Timings): 
   return before.position === exercise.position ? t.samePosition : t.newPosition;
 }
 
-function itemCues(item: SessionItem, index: number, exercise: Exercise, before: Before, t: Timings): Draft[] {
+function restOf(item: SessionItem, exercise: PlacedExercise, t: Timings): number {
+  return isLoaded(boutOf(item, exercise).technique) ? t.loadedRest : t.rest;
+}
+
+/** Seconds between two sets: a rest on the same side, a switch to the other. */
+function gapSeconds(a: SetStep, b: SetStep, rest: number, t: Timings): number {
+  return a.side === b.side ? rest : t.sideSwitch;
+}
+
+function legCues(
+  leg: SessionLeg,
+  item: SessionItem,
+  exercise: Exercise,
+  before: Before,
+  t: Timings,
+  round: number,
+  logged: Map<string, number>,
+): Draft[] {
   const out: Draft[] = [];
-  const add = (
-    kind: CueKind,
-    seconds: number,
-    text: string,
-    side: Side | null = null,
-    set: number | null = null,
-    bout: number | null = null,
-    counts = 0,
-  ): void => {
-    if (seconds > 0) out.push({ kind, seconds, item: index, side, set, bout, counts, text });
+  const steps = setSteps(item, exercise, leg.sides);
+  const add = (cue: Pick<Draft, 'kind' | 'seconds' | 'side' | 'text'> & Partial<Draft>): void => {
+    if (cue.seconds > 0) out.push({ ...SILENT, item: leg.item, round, ...cue });
   };
-  const sides = sidesOf(item, exercise);
-  const asked = boutOf(item, exercise);
-  const rest = isLoaded(asked.technique) ? t.loadedRest : t.rest;
-  add('position', positionSeconds(exercise, before, t), `${exercise.name}. ${exercise.steps[0]}`, sides[0]);
+  const side = leg.sides[0]!;
+  const rest = restOf(item, exercise, t);
+  if (leg.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, text: `Other side: ${side}.` });
+  const position = leg.flows ? t.samePosition : positionSeconds(exercise, before, t);
+  add({ kind: 'position', seconds: position, side, text: `${exercise.name}. ${exercise.steps[0]}` });
   const props = fetched(exercise, before);
-  if (props.length > 0) add('prop', t.prop, `Have ready: ${props.join(', ')}.`, sides[0]);
-  sides.forEach((side, sideIndex) => {
-    if (sideIndex > 0) add('switch', t.sideSwitch, `Other side: ${side}.`, side);
-    const { sets, bout } = boutsOn(asked, side);
-    let logged = 0;
-    for (let set = 1; set <= sets; set++) {
-      for (const s of boutSegments(bout, exercise, t))
-        add(
-          s.kind,
-          s.seconds,
-          s.kind === 'exit' ? s.text : `${sideWord(side)}${s.text}`,
-          side,
-          set,
-          s.counts === null ? null : ++logged,
-          s.counts ?? 0,
-        );
-      if (set < sets) add('rest', rest, 'Rest.', side, set);
+  if (props.length > 0) add({ kind: 'prop', seconds: t.prop, side, text: `Have ready: ${props.join(', ')}.` });
+  add({ kind: 'set-up', seconds: exercise.setupSeconds, side, text: exercise.steps[1] ?? 'Get settled.' });
+  steps.forEach((step, i) => {
+    const previous = steps[i - 1];
+    if (previous)
+      add(
+        previous.side === step.side
+          ? { kind: 'rest', seconds: rest, side: step.side, set: previous.set, text: 'Rest.' }
+          : { kind: 'switch', seconds: t.sideSwitch, side: step.side, text: `Other side: ${step.side}.` },
+      );
+    const key = `${leg.item}|${step.side}`;
+    for (const s of boutSegments(step.bout, exercise, t, step.turns)) {
+      const bout = s.counts === null ? null : (logged.get(key) ?? 0) + 1;
+      if (bout !== null && s.ends) logged.set(key, bout);
+      add({
+        kind: s.kind,
+        seconds: s.seconds,
+        side: step.side,
+        alternatesFrom: step.alternatesFrom,
+        set: step.set,
+        bout,
+        ends: s.ends,
+        counts: s.counts ?? 0,
+        beats: s.beats,
+        text: s.kind === 'exit' ? s.text : `${sideWord(step)}${s.text}`,
+      });
     }
   });
   return out;
 }
 
-/** Seconds of an item's bouts, rests and side switch, without getting into position. */
+/** Seconds of an item's bouts, rests and side switches, without getting into position. */
 export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: Timings = DEFAULT_TIMINGS): number {
-  const asked = boutOf(item, exercise);
-  const rest = isLoaded(asked.technique) ? t.loadedRest : t.rest;
-  const sides = sidesOf(item, exercise);
-  return sides.reduce(
-    (sum, side) => {
-      const { sets, bout } = boutsOn(asked, side);
-      return sum + sets * boutSeconds(bout, t) + (sets - 1) * rest;
-    },
-    (sides.length - 1) * t.sideSwitch,
+  const rest = restOf(item, exercise, t);
+  const steps = setSteps(item, exercise, sidesOf(item, exercise));
+  let seconds = 0;
+  steps.forEach((step, i) => {
+    if (i > 0) seconds += gapSeconds(steps[i - 1]!, step, rest, t);
+    seconds += boutSeconds(step.bout, t, step.turns);
+  });
+  return seconds;
+}
+
+/** Seconds of getting into position, fetching things and settling before an item. */
+export function itemApproachSeconds(exercise: PlacedExercise, before: Before, t: Timings = DEFAULT_TIMINGS): number {
+  return (
+    positionSeconds(exercise, before, t) + (fetched(exercise, before).length > 0 ? t.prop : 0) + exercise.setupSeconds
   );
 }
 
-/** Seconds of getting into position and fetching things before an item. */
-export function itemApproachSeconds(exercise: PlacedExercise, before: Before, t: Timings = DEFAULT_TIMINGS): number {
-  return positionSeconds(exercise, before, t) + (fetched(exercise, before).length > 0 ? t.prop : 0);
+function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, find: FindExercise): void {
+  if (Object.values(t).some((s: number) => !Number.isInteger(s) || s < 0))
+    throw new CoreError('invalid-timeline', 'Every timing is a whole number of seconds, 0 or more.');
+  if (!Number.isInteger(rounds) || rounds < 1 || rounds > MOST_ROUNDS)
+    throw new CoreError('invalid-timeline', `A session has 1 to ${MOST_ROUNDS} rounds.`);
+  for (const item of items) {
+    const asked = boutOf(item, find(item.exerciseId));
+    if (!Number.isInteger(asked.sets) || asked.sets < 1 || !Number.isInteger(amountOf(asked)) || amountOf(asked) < 1)
+      throw new CoreError('invalid-timeline', 'Sets, seconds and repetitions are whole numbers of 1 or more.');
+  }
 }
 
 /**
  * The cues of a session, in order, to the second (domain 2.7). The one source for player, print and totals.
  *
- * An item is: position change, prop when a new one is needed, then for each side its sets (entry, hold, exit, with a rest between
- * two sets and none after the last) and a side switch between the sides. Both sides get the same seconds.
+ * An item is: position change, prop when a new one is needed, settling, then for each side its sets (entry, work, exit, with a rest between
+ * two sets and none after the last) and a side switch between the sides; alternating and chained items change sides on the way. Both sides
+ * get the same seconds but for what the tighter side gets on top.
  *
- * @param alreadyWarm leaves the warm-up out
  * @throws CoreError `invalid-timeline`, `unknown-exercise`
  */
 export function buildTimeline(
   items: readonly SessionItem[],
-  alreadyWarm = false,
+  { alreadyWarm = false, rounds = 1 }: SessionShape = {},
   timings: Timings = DEFAULT_TIMINGS,
   find: FindExercise = exerciseById,
 ): Timeline {
-  if (Object.values(timings).some((s: number) => !Number.isInteger(s) || s < 0))
-    throw new CoreError('invalid-timeline', 'Every timing is a whole number of seconds, 0 or more.');
+  assertTimed(items, rounds, timings, find);
   const drafts: Draft[] = [];
+  const logged = new Map<string, number>();
+  const legs = legsOf(items, (i) => find(i.exerciseId));
   let before = NOWHERE;
-  items.forEach((item, i) => {
-    const exercise = find(item.exerciseId);
-    const asked = boutOf(item, exercise);
-    if (!Number.isInteger(asked.sets) || asked.sets < 1 || !Number.isInteger(amountOf(asked)) || amountOf(asked) < 1)
-      throw new CoreError('invalid-timeline', 'Sets, seconds and repetitions are whole numbers of 1 or more.');
-    drafts.push(...itemCues(item, i, exercise, before, timings));
-    before = { position: exercise.position, props: exercise.props };
-  });
+  for (let round = 1; round <= rounds; round++)
+    for (const leg of legs) {
+      const item = items[leg.item]!;
+      const exercise = find(item.exerciseId);
+      drafts.push(...legCues(leg, item, exercise, before, timings, round, logged));
+      before = { position: exercise.position, props: exercise.props };
+    }
   const work = drafts.reduce((sum, c) => sum + c.seconds, 0);
   const warmUp = warmUpSeconds(work, alreadyWarm);
   if (warmUp > 0)
     drafts.unshift({
+      ...SILENT,
       kind: 'warm-up',
       seconds: warmUp,
       item: null,
       side: null,
-      set: null,
-      bout: null,
-      counts: 0,
+      round: 1,
       text: 'Easy whole-body movement until you are warm: walk on the spot, swing the arms, bend and stretch the knees.',
     });
-
   const byKind = Object.fromEntries(CUE_KINDS.map((k) => [k, 0])) as Record<CueKind, number>;
   let start = 0;
   const cues = drafts.map((d) => {
@@ -165,4 +212,11 @@ export function itemSeconds(timeline: Timeline, itemCount: number): number[] {
   const out = Array.from({ length: itemCount }, () => 0);
   for (const c of timeline.cues) if (c.item !== null) out[c.item]! += c.seconds;
   return out;
+}
+
+/** Seconds of each side that count in an item, planned. */
+export function plannedSeconds(timeline: Timeline, item: number, side: Side): number {
+  return timeline.cues
+    .filter((c) => c.item === item && (c.side === side || c.side === null))
+    .reduce((sum, c) => sum + c.counts, 0);
 }

@@ -53,3 +53,40 @@ export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
   const short = Math.max(120, Math.ceil(work / 4));
   return work + short < SHORT_SESSION ? short : 300;
 }
+
+/** A client's own breath, measured or not yet: bounds of what is taken for one. Seconds, common practice, no source. */
+export const BREATH_BOUNDS = { min: 3, max: 12 } as const;
+
+/** The usual timings with a client's own breath in them; null until it has been measured. */
+export function timingsFor(breathSeconds: number | null): Timings {
+  return breathSeconds === null ? DEFAULT_TIMINGS : { ...DEFAULT_TIMINGS, breath: breathSeconds };
+}
+
+/**
+ * Seconds of one breath from taps at the start of each breath in: the median gap, rounded to whole seconds and kept within the bounds;
+ * null for fewer than four taps. One slip does not spoil a median.
+ * @param taps instants in milliseconds, ascending
+ */
+export function breathFromTaps(taps: readonly number[]): number | null {
+  if (taps.length < 4) return null;
+  const gaps = taps.slice(1).map((t, i) => t - taps[i]!);
+  const sorted = [...gaps].sort((a, b) => a - b);
+  const mid = sorted.length >> 1;
+  const median = sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
+  return Math.min(BREATH_BOUNDS.max, Math.max(BREATH_BOUNDS.min, Math.round(median / 1000)));
+}
+
+/**
+ * Most seconds of work that fit a session with its warm-up, its length not above the budget: the warm-up grows with the work, and jumps to
+ * five minutes where the session would reach fifteen.
+ */
+export function workBudget(budgetSeconds: number, alreadyWarm: boolean): number {
+  let low = 0;
+  let high = Math.max(0, Math.floor(budgetSeconds));
+  while (low < high) {
+    const mid = Math.ceil((low + high) / 2);
+    if (mid + warmUpSeconds(mid, alreadyWarm) <= budgetSeconds) low = mid;
+    else high = mid - 1;
+  }
+  return low;
+}

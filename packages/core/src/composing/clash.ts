@@ -1,0 +1,108 @@
+import { workBudget, warmUpSeconds } from '../timeline/timings.js';
+import { formatClock } from '../words/duration.js';
+import { runningList } from '../words/list.js';
+import { ModelBuilder, termsOf, valueOfTerms, type Solver } from './linear.js';
+import { composeModel } from './model.js';
+import type { LeftOut, Offer } from './offers.js';
+import { purposeRules } from './purpose.js';
+import type { ComposeRequest } from './request.js';
+
+/** Demands that cannot all be met, and what would have to give way. */
+export interface SessionClash {
+  readonly kind: 'clash';
+  /** Exercises whose demands clash. */
+  readonly exerciseIds: readonly string[];
+  readonly words: string;
+  /** The smallest ways out, each by itself enough. */
+  readonly waysOut: readonly string[];
+}
+
+function nameIn(request: ComposeRequest, id: string): string {
+  return request.exercises.find((e) => e.id === id)?.name ?? id;
+}
+
+/** A demand for an exercise that serves no need, or may not be chosen. */
+function unreachable(
+  request: ComposeRequest,
+  offers: readonly Offer[],
+  leftOut: readonly LeftOut[],
+): SessionClash | null {
+  const wanted = [...new Set([...request.keep, ...request.locks.filter((l) => l.sets > 0).map((l) => l.exerciseId)])];
+  const missing = wanted.filter((id) => !offers.some((o) => o.exercise.id === id));
+  if (missing.length === 0) return null;
+  const because = missing.map((id) => {
+    const why = leftOut.find((l) => l.exercise.id === id)?.because ?? 'it serves nothing that this session should do';
+    return `“${nameIn(request, id)}” cannot be in: ${why}.`;
+  });
+  return {
+    kind: 'clash',
+    exerciseIds: missing,
+    words: because.join(' '),
+    waysOut: [`Let go of ${runningList(missing.map((id) => `“${nameIn(request, id)}”`))}.`],
+  };
+}
+
+/** Fewest seconds of work with every demand of the coach kept; null when they clash among themselves. */
+function leastWork(request: ComposeRequest, offers: readonly Offer[], solve: Solver): number | null {
+  const { model, work } = composeModel(request, offers, { keep: request.keep, locks: request.locks, timed: false });
+  const answer = solve(model, work);
+  return answer.status === 'infeasible' ? null : Math.round(valueOfTerms(work, answer.values));
+}
+
+/** The fewest kept and locked exercises to let go so that the rest fits. */
+function fewestLetGo(request: ComposeRequest, offers: readonly Offer[], solve: Solver): string[] {
+  const free = composeModel(request, offers, { keep: [], locks: [], timed: true });
+  const m = new ModelBuilder();
+  m.variables.push(...free.model.variables);
+  m.rows.push(...free.model.rows);
+  const go: [number, number][] = [];
+  const wanted = [...new Set([...request.keep, ...request.locks.map((l) => l.exerciseId)])];
+  for (const id of wanted) {
+    const dropped = m.variable(`let go ${id}`, 0, 1);
+    go.push([dropped, 1]);
+    const mine = offers.flatMap((o, j) => (o.exercise.id === id ? [free.offers[j]!] : []));
+    const lock = request.locks.find((l) => l.exerciseId === id);
+    if (request.keep.includes(id))
+      m.row(`keep ${id}`, [...mine.map((v): [number, number] => [v.used, 1]), [dropped, 1]], 1, Infinity);
+    if (lock) {
+      const sets = mine.map((v): [number, number] => [v.sets, 1]);
+      m.row(`lock from below ${id}`, [...sets, [dropped, lock.sets]], lock.sets, Infinity);
+      const most = Math.max(
+        ...offers.filter((o) => o.exercise.id === id).map((o) => request.needs[o.need]!.bout.sets),
+        0,
+      );
+      m.row(`lock from above ${id}`, [...sets, [dropped, -most]], -Infinity, lock.sets);
+    }
+  }
+  const answer = solve(m, termsOf(go));
+  return answer.status === 'infeasible' ? wanted : wanted.filter((_, i) => answer.values[go[i]![0]] === 1);
+}
+
+/** The demands are possible one by one but not together. */
+function tooMuch(request: ComposeRequest, offers: readonly Offer[], solve: Solver): SessionClash {
+  const warm = request.alreadyWarm || purposeRules(request.purpose).warm;
+  const letGo = fewestLetGo(request, offers, solve);
+  const work = leastWork(request, offers, solve);
+  const names = runningList(letGo.map((id) => `“${nameIn(request, id)}”`));
+  const waysOut = letGo.length > 0 ? [`Let go of ${names}.`] : [];
+  if (work === null)
+    return {
+      kind: 'clash',
+      exerciseIds: letGo,
+      words:
+        'What you kept and fixed cannot be done together, however long the session: two of them ask for the same sets, or for different regions.',
+      waysOut,
+    };
+  const total = work + warmUpSeconds(work, warm);
+  const spare = workBudget(request.budgetSeconds, warm);
+  waysOut.unshift(`Give it ${formatClock(total - request.budgetSeconds)} min more.`);
+  return {
+    kind: 'clash',
+    exerciseIds: letGo,
+    words: `What you kept and fixed takes ${formatClock(total)} min with its warm-up; there are ${formatClock(request.budgetSeconds)} min, ${formatClock(spare)} of them for work.`,
+    waysOut,
+  };
+}
+
+/** Why no session exists. */
+export const clashOf = { unreachable, tooMuch };

@@ -1,0 +1,66 @@
+import { muscleGroupName } from '../anatomy/muscle-group.js';
+import type { FindExercise } from '../catalogue/exercises.js';
+import { sessionDose } from '../dose/dose.js';
+import type { PlainDate } from '../schedule/plain-date.js';
+import { spacingTrouble, type SpacedSession } from '../schedule/spacing.js';
+import { isLoaded } from '../styles/style.js';
+import { boutOf, type SessionItem } from '../timeline/item.js';
+import { phaseOf } from '../timeline/order.js';
+import { STATIC_BEFORE_TRAINING, type PurposeId } from './purpose.js';
+
+/** A rule of the session that its order or its day breaks. It warns; the coach decides. */
+export interface PhaseWarning {
+  /** Places of the items it is about. */
+  readonly items: readonly number[];
+  readonly words: string;
+}
+
+/** The session itself among the others. */
+const HERE = 'this session';
+/** Groups of the neck. */
+const NECK = ['upper-trapezius', 'neck-side', 'neck-front', 'neck-back'];
+
+/**
+ * What speaks against a session as it stands (domain 2.7): holds of more than a minute a group before training; the neck stretched right after
+ * something loaded; a group loaded twice within 48 h; stretches out of the order of the phases.
+ * @param others the other sessions of the block
+ */
+export function phaseWarnings(
+  items: readonly SessionItem[],
+  purpose: PurposeId,
+  date: PlainDate,
+  others: readonly SpacedSession[],
+  find: FindExercise,
+): PhaseWarning[] {
+  const out: PhaseWarning[] = [];
+  const techniqueOf = (i: SessionItem) => boutOf(i, find(i.exerciseId)).technique;
+  const groupOf = (i: SessionItem) => find(i.exerciseId).primary;
+  if (purpose === 'before training')
+    for (const group of new Set(items.map(groupOf))) {
+      const at = items.flatMap((x, i) => (groupOf(x) === group && techniqueOf(x) === 'static hold' ? [i] : []));
+      const still = at.reduce((sum, i) => sum + sessionDose(boutOf(items[i]!, find(items[i]!.exerciseId))), 0);
+      if (still > STATIC_BEFORE_TRAINING)
+        out.push({
+          items: at,
+          words: `${muscleGroupName(group)} is held still for ${still} s before training: above ${STATIC_BEFORE_TRAINING} s strength drops for a while (Behm 2016, from memory).`,
+        });
+    }
+  items.forEach((item, i) => {
+    const before = items[i - 1];
+    if (!before) return;
+    if (NECK.includes(groupOf(item)) && isLoaded(techniqueOf(before)))
+      out.push({
+        items: [i - 1, i],
+        words: 'The neck comes right after something loaded: let an easy stretch come between.',
+      });
+    if (phaseOf(techniqueOf(item)) < phaseOf(techniqueOf(before)))
+      out.push({
+        items: [i - 1, i],
+        words: `${techniqueOf(item)} after ${techniqueOf(before)}: what moves and works comes before what is held and lets go.`,
+      });
+  });
+  const loaded = [...new Set(items.filter((i) => isLoaded(techniqueOf(i))).map(groupOf))];
+  for (const words of spacingTrouble([...others, { id: HERE, date, loaded }], HERE, date, []))
+    out.push({ items: items.flatMap((x, i) => (isLoaded(techniqueOf(x)) ? [i] : [])), words });
+  return out;
+}

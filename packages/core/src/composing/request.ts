@@ -1,0 +1,70 @@
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Side } from '../anatomy/side.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import type { PropId } from '../catalogue/props.js';
+import { boutDose } from '../dose/dose.js';
+import type { Position } from '../measuring/rom-test.js';
+import type { Level } from '../planning/limits.js';
+import type { Caution } from '../screening/cautions.js';
+import { amountOf, type Bout } from '../styles/prescription.js';
+import type { Timings } from '../timeline/timings.js';
+import type { PurposeId } from './purpose.js';
+
+/** What a session should do for one group with one technique: the part of a lane that falls on this day. */
+export interface ComposeNeed {
+  readonly group: MuscleGroupId;
+  /** Technique, sets a side, their size, and what the tighter side gets on top. */
+  readonly bout: Bout;
+  /** Side that begins: the tighter one, else left. */
+  readonly firstSide: Side;
+  /** How much a missing part of it counts against another's: a whole number, 1 or more. */
+  readonly weight: number;
+  /** Sets a side that the week still needs at least. */
+  readonly floorSets: number;
+}
+
+/** An exercise that the coach wants with an exact number of sets a side. */
+export interface LockedSets {
+  readonly exerciseId: string;
+  readonly sets: number;
+}
+
+/** All that decides what a session is made of. */
+export interface ComposeRequest {
+  readonly needs: readonly ComposeNeed[];
+  /** Exercises to choose from; those not retired, in order of preference. */
+  readonly exercises: readonly Exercise[];
+  readonly cautions: readonly Caution[];
+  /** Things at hand beyond what every home has. */
+  readonly things: readonly PropId[];
+  readonly level: Level;
+  /** Positions possible where the session takes place. */
+  readonly positions: readonly Position[];
+  readonly purpose: PurposeId;
+  /** Groups that were trained before, for a session after training. */
+  readonly trained: readonly MuscleGroupId[];
+  readonly budgetSeconds: number;
+  readonly alreadyWarm: boolean;
+  /** Must be in. */
+  readonly keep: readonly string[];
+  /** Must not be in. */
+  readonly never: readonly string[];
+  readonly locks: readonly LockedSets[];
+  /** On hold after a stop sign. */
+  readonly onHold: readonly string[];
+  /** Known to the client: chosen before new ones when all else is equal. */
+  readonly known: readonly string[];
+  /** Most seconds a side of a group in this session, those worked along included. */
+  readonly caps: Readonly<Partial<Record<MuscleGroupId, number>>>;
+  readonly timings: Timings;
+}
+
+/** Size of a bout in what it is worth: time under stretch, or its own unit where nothing is stretched. */
+export function worth(b: Bout): number {
+  return boutDose(b) > 0 ? boutDose(b) : amountOf(b);
+}
+
+/** What a need asks of a side in the session, without the tighter side's extra. */
+export function target(need: ComposeNeed): number {
+  return need.bout.sets * worth(need.bout);
+}

@@ -1,0 +1,87 @@
+import { muscleGroupName } from '../anatomy/muscle-group.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import { EVERYDAY_PROPS, propName, type PropId } from '../catalogue/props.js';
+import { techniquesOf } from '../catalogue/forms.js';
+import { sessionDose } from '../dose/dose.js';
+import { boutOf, type SessionItem } from '../timeline/item.js';
+import { lowerFirst, runningList } from '../words/list.js';
+import { clipped } from './offers.js';
+
+/** Another exercise for the same work. */
+export interface Alternative {
+  readonly exercise: Exercise;
+  /** The item it would become: the dose is kept, within what the exercise is made for. */
+  readonly item: SessionItem;
+  /** Seconds a side that it stretches less, when the exercise is not made for bouts as long; 0 for none. */
+  readonly lost: number;
+  /** Why it stands where it stands. */
+  readonly words: string;
+}
+
+/** What alternatives are ranked by. */
+export interface SwapContext {
+  /** Exercises that may be done: those a caution or a stop sign speaks against are left out already. */
+  readonly allowed: readonly Exercise[];
+  readonly things: readonly PropId[];
+  /** Exercises of the session: none is taken twice. */
+  readonly inSession: readonly string[];
+}
+
+/**
+ * Exercises for the same group and technique instead of an item's, best first: no dose lost, nothing to fetch that is not at hand, same
+ * position, same way with the sides, nearest in level, most groups in common; then as the library has them.
+ */
+export function alternatives(
+  item: SessionItem,
+  exercise: Exercise,
+  { allowed, things, inSession }: SwapContext,
+): Alternative[] {
+  const bout = boutOf(item, exercise);
+  const missing = (e: Exercise): PropId[] => e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !things.includes(p));
+  const shared = (e: Exercise): number => e.secondary.filter((g) => exercise.secondary.includes(g)).length;
+  const ranked = allowed
+    .filter((e) => e.primary === exercise.primary && e.id !== exercise.id && !inSession.includes(e.id))
+    .filter((e) => techniquesOf(e).includes(bout.technique))
+    .map((e, at) => {
+      const asked = clipped(bout, e);
+      const { technique, bonus, ...rest } = asked;
+      const lost = Math.max(0, sessionDose(bout) - sessionDose(asked));
+      const key = [
+        lost,
+        missing(e).length,
+        Number(e.position !== exercise.position),
+        Number(e.sides !== exercise.sides),
+        Math.abs(e.level - exercise.level),
+        -shared(e),
+        at,
+      ];
+      const next: SessionItem = {
+        ...rest,
+        ...(bonus && e.sides === 'each' ? { bonus } : {}),
+        exerciseId: e.id,
+        firstSide: item.firstSide,
+        ...(technique === e.technique ? {} : { technique }),
+        ...(item.link ? { link: item.link } : {}),
+      };
+      const words = [
+        lost > 0 ? `${lost} s a side less: it is not made for longer` : 'same dose',
+        e.position === exercise.position ? `also ${e.position}` : e.position,
+        missing(e).length > 0
+          ? `needs ${runningList(missing(e).map((p) => lowerFirst(propName(p))))}, not at hand`
+          : null,
+        e.level < exercise.level ? 'easier' : e.level > exercise.level ? 'harder' : null,
+        e.secondary.length > 0
+          ? `works ${runningList(e.secondary.map((g) => lowerFirst(muscleGroupName(g))))} along`
+          : null,
+      ];
+      return {
+        key,
+        alternative: { exercise: e, item: next, lost, words: words.filter((w) => w !== null).join(' · ') },
+      };
+    });
+  ranked.sort((a, b) => {
+    const i = a.key.findIndex((x, k) => x !== b.key[k]);
+    return i < 0 ? 0 : a.key[i]! - b.key[i]!;
+  });
+  return ranked.map((r) => r.alternative);
+}

@@ -1,0 +1,122 @@
+import { boutDose } from '../dose/dose.js';
+import type { Bout } from '../styles/prescription.js';
+import type { Timings } from './timings.js';
+
+/** Parts of one repetition or breath. */
+export const BEAT_KINDS = ['lower', 'pause', 'return', 'out', 'back', 'work', 'ease', 'in', 'breathe out'] as const;
+export type BeatKind = (typeof BEAT_KINDS)[number];
+
+/** A part of one repetition. */
+export interface Beat {
+  readonly kind: BeatKind;
+  /** Whole seconds, 1 or more. */
+  readonly seconds: number;
+  /** True when its seconds are logged: as time under stretch, or as working time where nothing is stretched. */
+  readonly counts: boolean;
+}
+
+/** What a beat says, in one word or two. */
+export const BEAT_WORDS: Readonly<Record<BeatKind, string>> = {
+  lower: 'Lower',
+  pause: 'Stay',
+  return: 'Back, with help',
+  out: 'Out',
+  back: 'Back',
+  work: 'Work',
+  ease: 'Ease',
+  in: 'Breathe in',
+  'breathe out': 'Breathe out',
+};
+
+/** Part of a breath that is the breath in: the way out is the longer one. Common practice, no source. */
+const BREATH_IN = 0.4;
+
+/** A movement of some seconds in two parts, the first the longer; parts of no length are left out. */
+function twoParts(seconds: number, first: BeatKind, second: BeatKind, counts: boolean): Beat[] {
+  const away = Math.ceil(seconds / 2);
+  return [
+    { kind: first, seconds: away, counts },
+    { kind: second, seconds: seconds - away, counts },
+  ];
+}
+
+/** The two halves of one breath of some seconds. */
+export function breathBeats(seconds: number): Beat[] {
+  const inward = Math.max(1, Math.round(seconds * BREATH_IN));
+  return [
+    { kind: 'in', seconds: inward, counts: true },
+    { kind: 'breathe out', seconds: seconds - inward, counts: true },
+  ];
+}
+
+/**
+ * Parts of one repetition (or breath) of a bout, in order; empty for what is not counted in repetitions. Their counted seconds times the
+ * repetitions are what the bout is logged for: its time under stretch (domain 2.4), or all its seconds where nothing is stretched.
+ */
+export function beatsOf(b: Bout, t: Timings): Beat[] {
+  const beats = ((): Beat[] => {
+    switch (b.technique) {
+      case 'loaded eccentric':
+        return [
+          { kind: 'lower', seconds: b.lowerSeconds ?? 0, counts: true },
+          { kind: 'pause', seconds: b.holdSeconds, counts: true },
+          { kind: 'return', seconds: t.return, counts: false },
+        ];
+      case 'moving stretch': {
+        const [out, back] = twoParts(t.repetition, 'out', 'back', boutDose(b) === 0);
+        return [out!, { kind: 'pause', seconds: b.holdSeconds, counts: true }, back!];
+      }
+      case 'activation':
+      case 'nerve glide':
+        return twoParts(t.repetition, 'work', 'ease', true);
+      case 'breathing':
+        return breathBeats(t.breath);
+      default:
+        return [];
+    }
+  })();
+  return beats.filter((x) => x.seconds > 0);
+}
+
+/** Seconds of one repetition. */
+export function beatSeconds(beats: readonly Beat[]): number {
+  return beats.reduce((sum, b) => sum + b.seconds, 0);
+}
+
+/** Where a run of repetitions stands. */
+export interface BeatAt {
+  readonly beat: Beat;
+  /** 1-based repetition. */
+  readonly repetition: number;
+  /** Whole seconds left in the beat, counted as people count. */
+  readonly left: number;
+}
+
+/** The beat that runs after some milliseconds of repetitions; null when there are no beats. */
+export function beatAt(beats: readonly Beat[], elapsedMs: number): BeatAt | null {
+  const one = beatSeconds(beats) * 1000;
+  if (one === 0) return null;
+  const repetition = Math.floor(elapsedMs / one) + 1;
+  let at = elapsedMs % one;
+  for (const beat of beats) {
+    if (at < beat.seconds * 1000)
+      return { beat, repetition, left: Math.max(1, Math.ceil(beat.seconds - at / 1000 - 1e-9)) };
+    at -= beat.seconds * 1000;
+  }
+  return null;
+}
+
+/** Milliseconds of repetitions that count, out of some that have passed. */
+export function countedMs(beats: readonly Beat[], elapsedMs: number): number {
+  const one = beatSeconds(beats) * 1000;
+  const counted = beats.reduce((sum, b) => sum + (b.counts ? b.seconds * 1000 : 0), 0);
+  if (one === 0) return elapsedMs;
+  let rest = elapsedMs % one;
+  let out = Math.floor(elapsedMs / one) * counted;
+  for (const b of beats) {
+    const part = Math.min(rest, b.seconds * 1000);
+    if (b.counts) out += part;
+    rest -= part;
+  }
+  return out;
+}

@@ -1,0 +1,176 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { EXERCISES } from '../catalogue/exercises.js';
+import type { SessionItem } from './item.js';
+import {
+  answerFree,
+  endAll,
+  extend,
+  isAsking,
+  isFinished,
+  MOST_ADDED_SECONDS,
+  pause,
+  PLAYER_START,
+  redoSide,
+  resume,
+  secondsLeft,
+  sessionSecondsLeft,
+  skip,
+  skipItem,
+  tick,
+  type PlayerState,
+  type SetDone,
+} from './player.js';
+import { buildTimeline, plannedSeconds } from './timeline.js';
+
+const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
+  exerciseId,
+  sets: 2,
+  holdSeconds: 30,
+  sensation: 5,
+  firstSide: 'left',
+  ...over,
+});
+const warm = { alreadyWarm: true };
+const plain = buildTimeline([item('bent-knee-wall-calf'), item('supine-strap-hamstring', { sets: 1 })], warm);
+const firstHold = plain.cues.findIndex((c) => c.kind === 'hold');
+const at = (cue: number, elapsedMs = 0): PlayerState => ({ ...PLAYER_START, cue, elapsedMs, running: true });
+
+describe('a longer hold', () => {
+  it('runs ten seconds more and is logged with them', () => {
+    let s = extend(at(firstHold, 25_000), plain);
+    expect(secondsLeft(s, plain)).toBe(15);
+    expect(sessionSecondsLeft(s, plain)).toBe(plain.totalSeconds - plain.cues[firstHold]!.start - 25 + 10);
+    const r = tick(s, plain, 15_000);
+    expect(r.ended).toMatchObject([{ plannedSeconds: 30, doneSeconds: 40 }]);
+    expect(r.state).toMatchObject({ cue: firstHold + 1, elapsedMs: 0, addedMs: 0 });
+    for (let i = 0; i < 20; i++) s = extend(s, plain);
+    expect(s.addedMs).toBe(MOST_ADDED_SECONDS * 1000);
+  });
+
+  it('is not for repetitions', () => {
+    const march = buildTimeline([item('march-on-the-spot', { reps: 6, holdSeconds: 2 })], warm);
+    const s = at(march.cues.findIndex((c) => c.beats.length > 0));
+    expect(extend(s, march)).toBe(s);
+  });
+});
+
+describe('a hold in pieces', () => {
+  it('adds up, and says in how many', () => {
+    let s = tick(at(firstHold), plain, 12_000).state;
+    s = pause(s);
+    expect(tick(s, plain, 60_000).state.elapsedMs).toBe(12_000);
+    s = tick(resume(s, plain), plain, 10_000).state;
+    s = resume(pause(s), plain);
+    expect(tick(s, plain, 8000).ended).toEqual([
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 3 },
+    ]);
+  });
+
+  it('counts no piece for a pause before it begins', () => {
+    const s = resume(pause(at(firstHold, 200)), plain);
+    expect(skip(tick(s, plain, 5000).state, plain).ended).toMatchObject([{ doneSeconds: 5, pieces: 1 }]);
+  });
+});
+
+describe('a side done again', () => {
+  it('begins at its first set, already in position', () => {
+    const second = plain.cues.findIndex((c) => c.kind === 'hold' && c.side === 'left' && c.set === 2);
+    const s = redoSide(at(second, 9000), plain);
+    expect(plain.cues[s.cue]).toMatchObject({ kind: 'entry', side: 'left', set: 1 });
+    const right = plain.cues.findIndex((c) => c.kind === 'exit' && c.side === 'right' && c.set === 2);
+    expect(plain.cues[redoSide(at(right), plain).cue]).toMatchObject({ kind: 'entry', side: 'right', set: 1, item: 0 });
+  });
+});
+
+describe('a staged hold', () => {
+  const neck = EXERCISES.find((e) => e.stages.length > 0)!;
+  const t = buildTimeline([item(neck.id, { sets: 1, holdSeconds: 30 })], warm);
+  const check = t.cues.findIndex((c) => c.kind === 'check');
+
+  it('waits at the end of its check until the client answers, however long', () => {
+    const r = tick(at(check), t, 60_000);
+    expect(r.ended).toEqual([]);
+    expect(isAsking(r.state, t)).toBe(true);
+    expect(r.state.running).toBe(false);
+    const on = answerFree(r.state, t);
+    expect(on).toMatchObject({ cue: check + 1, elapsedMs: 0, running: true, carriedMs: 10_000 });
+    expect(tick(on, t, 20_000).ended).toEqual([
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 1 },
+    ]);
+  });
+
+  it('ends when the answer is no, with the seconds of the check', () => {
+    const { state } = tick(at(check), t, 10_000);
+    const r = skipItem(state, t);
+    expect(r.ended).toEqual([{ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 10, pieces: 1 }]);
+    expect(isFinished(r.state, t)).toBe(true);
+    expect(answerFree(at(check, 2000), t)).toEqual(at(check, 2000));
+  });
+});
+
+describe('the end of the whole session', () => {
+  it('keeps what was held and leaves nothing to run', () => {
+    const r = endAll(at(firstHold, 7300), plain);
+    expect(r.ended).toMatchObject([{ doneSeconds: 7 }]);
+    expect(isFinished(r.state, plain)).toBe(true);
+    expect(endAll(r.state, plain).ended).toEqual([]);
+  });
+});
+
+describe('sides in turn', () => {
+  // 4 repetitions a side of 2 out + 2 stay + 1 back: only the stay counts. After 23 s: left 1, right 1, left 2, right 2, and 3 s into left 3.
+  it('log what each had', () => {
+    const t = buildTimeline([item('march-on-the-spot', { sets: 1, reps: 4, holdSeconds: 2 })], warm);
+    const reps = t.cues.findIndex((c) => c.alternatesFrom !== null && c.ends);
+    const done = skip(at(reps, 23_000), t).ended;
+    expect(done.map((d) => [d.side, d.plannedSeconds, d.doneSeconds])).toEqual([
+      ['left', 8, 5],
+      ['right', 8, 4],
+    ]);
+  });
+});
+
+describe('any run, however it is cut and paused', () => {
+  it('logs exactly what was planned of each side when nothing is left out', () => {
+    const items = [
+      item('bent-knee-wall-calf', { bonus: { side: 'right', sets: 1, more: 0 } }),
+      item('march-on-the-spot', { reps: 5, holdSeconds: 2 }),
+      item('supine-strap-hamstring', {
+        technique: 'contract-relax',
+        cycles: 2,
+        pushSeconds: 6,
+        effort: 20,
+        holdSeconds: 15,
+      }),
+    ];
+    const t = buildTimeline(items, { ...warm, rounds: 2 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 2000 }), fc.boolean()), { minLength: 30, maxLength: 60 }),
+        (steps) => {
+          let s: PlayerState = { ...PLAYER_START, running: true };
+          const ended: SetDone[] = [];
+          let counted = 0;
+          for (let i = 0; !isFinished(s, t); i++) {
+            const [ms, stops] = steps[i % steps.length]!;
+            if (stops) s = resume(tick(pause(s), t, 5000).state, t);
+            const r = tick(s, t, ms);
+            counted += ms;
+            ended.push(...r.ended);
+            s = r.state;
+          }
+          // Nothing is counted while it is paused: the clock that ran is the length of the session.
+          expect(counted).toBeGreaterThanOrEqual(t.totalSeconds * 1000);
+          expect(counted - 2000).toBeLessThan(t.totalSeconds * 1000);
+          for (const [i] of items.entries())
+            for (const side of ['left', 'right'] as const)
+              expect(
+                ended.filter((e) => e.item === i && e.side === side).reduce((sum, e) => sum + e.doneSeconds, 0),
+              ).toBe(plannedSeconds(t, i, side));
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+});

@@ -48,14 +48,16 @@ describe('hashOf', () => {
 
 describe('countedRun', () => {
   const run = (start: number, end: number | null) => ({
+    id: `run ${start}`,
     startedAt: new Date(start),
     endedAt: end ? new Date(end) : null,
   });
   it('takes the first finished run, else the one started last', () => {
-    expect(countedRun([])).toBeNull();
+    expect(countedRun([], null)).toBeNull();
     const [a, b, c] = [run(1, null), run(2, 9), run(3, 5)];
-    expect(countedRun([a, b, c])).toBe(c);
-    expect(countedRun([a, run(4, null)])?.startedAt.getTime()).toBe(4);
+    expect(countedRun([a, b, c], null)).toBe(c);
+    expect(countedRun([a, run(4, null)], null)?.startedAt.getTime()).toBe(4);
+    expect(countedRun([a, b, c], 'run 2')).toBe(b);
     expect([null, a, b].map(statusOf)).toEqual(['planned', 'started', 'done']);
   });
 });

@@ -1,4 +1,14 @@
-import type { SessionItem, Side, SymptomId } from '@yandle/core';
+import type {
+  BodyRegionId,
+  LoadUnit,
+  MuscleGroupId,
+  PurposeId,
+  SessionItem,
+  Side,
+  SpacedSession,
+  SymptomId,
+  WeekWork,
+} from '@yandle/core';
 
 /** `planned`: nothing logged. `started`: a run exists and is not finished. `done`: a run was finished. */
 export type SessionStatus = 'planned' | 'started' | 'done';
@@ -16,20 +26,62 @@ export interface SessionSummary {
   readonly exerciseIds: readonly string[];
 }
 
+/** How a session is gone through. */
+export interface SessionSettings {
+  readonly purpose: PurposeId;
+  /** No warm-up. */
+  readonly alreadyWarm: boolean;
+  /** How often its list is gone through, 1 to 4. */
+  readonly rounds: number;
+  /** Minutes for this session alone; null for the client's own. */
+  readonly minutes: number | null;
+}
+
 /** A session with the snapshot it was published with. */
-export interface Session extends SessionSummary {
+export interface Session extends SessionSummary, SessionSettings {
   readonly clientName: string;
+  /** Rises with every edit of the session. */
+  readonly version: number;
   readonly minutesBudget: number;
   readonly items: readonly SessionItem[];
+  /** The items as the plan has them; equal to `items` until a coach changes the session. */
+  readonly plannedItems: readonly SessionItem[];
+  /** Seconds of one breath of the client; null until measured. */
+  readonly breathSeconds: number | null;
+  /** Groups of the block's lanes, the most important first. */
+  readonly ranked: readonly MuscleGroupId[];
+  /** How far the week has come. */
+  readonly weekWork: readonly WeekWork[];
+  /** The other sessions of the block within a week of this one. */
+  readonly near: readonly SpacedSession[];
+  /** The run that counts. */
   readonly run: Run | null;
+  /** Other runs of the session, on another device or again; they count nothing until the coach chooses one. */
+  readonly otherRuns: readonly Run[];
   /** Red symptoms of this client on an exercise of this session that no coach has cleared. */
   readonly openSymptoms: readonly SymptomReport[];
 }
+
+/** A coach's own version of a session that has not been begun. */
+export interface EditSessionBody extends SessionSettings {
+  readonly version: number;
+  readonly items: readonly SessionItem[];
+}
+
+export interface RestoreSessionBody {
+  readonly version: number;
+}
+
+/** Who wrote a run down: the coach's screen, the client's phone, or the coach from paper afterwards. */
+export const RUN_SOURCES = ['coach', 'client', 'paper'] as const;
+export type RunSource = (typeof RUN_SOURCES)[number];
 
 export interface StartRunBody {
   readonly id: string;
   /** Instant, `2026-03-09T08:12:00.000Z`. */
   readonly startedAt: string;
+  /** Left out for a run on the coach's screen. */
+  readonly source?: 'coach' | 'paper';
 }
 
 /** One bout as it was done. A redone bout names the one it replaces. */
@@ -41,6 +93,20 @@ export interface SetLogBody {
   readonly plannedSeconds: number;
   readonly doneSeconds: number;
   readonly replaces: string | null;
+  /** Repetitions or breaths done; left out where none are counted. */
+  readonly reps?: number | null;
+  /** Pieces it was held in; left out for one. */
+  readonly pieces?: number;
+  /** Exercise it was done with when it was another form than the session's. */
+  readonly form?: string | null;
+  readonly load?: number | null;
+  readonly loadUnit?: LoadUnit | null;
+  /** Help taken: 2 full, 1 light, 0 none. */
+  readonly assistance?: number | null;
+  /** Depth reached, centimetres: height of hand, pelvis or support. */
+  readonly depthCm?: number | null;
+  /** Sensation of this set where it was said, 0-10. */
+  readonly sensation?: number | null;
 }
 
 export interface SetLog extends SetLogBody {
@@ -54,11 +120,53 @@ export interface SymptomBody {
   readonly symptom: SymptomId;
 }
 
-export interface FinishRunBody {
-  readonly endedAt: string;
+/** Side that felt tighter while stretching; null = not said. Shown beside the test; it triggers nothing alone. */
+export const FELT_SIDES = ['left', 'right', 'same'] as const;
+export type FeltSide = (typeof FELT_SIDES)[number];
+
+export interface RunAnswers {
   /** 0-10; null = not said. */
   readonly sensation: number | null;
+  /** Left out for not said. */
+  readonly feltTighter?: FeltSide | null;
   readonly note: string;
+}
+
+export interface FinishRunBody extends RunAnswers {
+  readonly endedAt: string;
+}
+
+/** Answers put right afterwards; those before are kept. */
+export interface EditAnswersBody extends RunAnswers {
+  /** Made by the sender, so that sending twice counts once. */
+  readonly id: string;
+}
+
+/** Answers as they were given at a time. */
+export interface GivenAnswers extends RunAnswers {
+  readonly at: string;
+}
+
+export interface ChooseRunBody {
+  readonly runId: string;
+}
+
+/** How a region feels on a day, said the day after. */
+export interface DayNoteBody {
+  readonly date: string;
+  readonly region: BodyRegionId | null;
+  /** 0-10. */
+  readonly soreness: number;
+  readonly note: string;
+}
+
+export interface DayNote extends DayNoteBody {
+  readonly id: string;
+}
+
+export interface BreathBody {
+  /** Seconds of one breath; null to go back to the usual five. */
+  readonly seconds: number | null;
 }
 
 export interface Run {
@@ -66,8 +174,12 @@ export interface Run {
   readonly sessionId: string;
   readonly startedAt: string;
   readonly endedAt: string | null;
+  readonly source: RunSource;
   readonly sensation: number | null;
+  readonly feltTighter: FeltSide | null;
   readonly note: string;
+  /** Earlier answers, oldest first. */
+  readonly earlier: readonly GivenAnswers[];
   readonly sets: readonly SetLog[];
 }
 

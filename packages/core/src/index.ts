@@ -92,6 +92,8 @@ export * from './composing/model.js';
 export * from './composing/clash.js';
 export * from './composing/explain.js';
 export * from './composing/compose.js';
+export * from './composing/week-floor.js';
+export * from './composing/needs.js';
 export * from './composing/fit.js';
 export * from './composing/swap.js';
 export * from './composing/phase-warnings.js';

@@ -18,7 +18,7 @@ import { v7 as uuid } from 'uuid';
 import { boutColumns } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
-import { sessionItem } from '../sessions/item.js';
+import { AS_PLANNED, itemRow, sessionItem } from '../sessions/item.js';
 import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity } from './entities.js';
 
 /** Version of the rules a revision was made with; raised when the same input would give another plan. */
@@ -114,21 +114,12 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
       plannedDate: s.date,
       week: s.week,
       totalSeconds: s.totalSeconds,
+      ...AS_PLANNED,
     })),
   );
   await tx.insertMany(
     SessionItemEntity,
-    sessions.flatMap((s) =>
-      s.items.map((item, place) => ({
-        ...boutColumns(item),
-        id: uuid(),
-        sessionId: s.id,
-        place,
-        exerciseId: item.exerciseId,
-        technique: item.technique ?? null,
-        firstSide: item.firstSide,
-      })),
-    ),
+    sessions.flatMap((s) => s.items.map((item, place) => itemRow(s.id, item, place))),
   );
 }
 
@@ -175,8 +166,9 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone)
   }
   for (const id of touched) {
     const left = await tx.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
-    const { totalSeconds } = buildTimeline(left.map(sessionItem), false, DEFAULT_TIMINGS, p.find);
-    await tx.update(SessionEntity, { id }, { totalSeconds });
+    const { version, alreadyWarm, rounds } = rows.find((r) => r.id === id)!;
+    const { totalSeconds } = buildTimeline(left.map(sessionItem), { alreadyWarm, rounds }, DEFAULT_TIMINGS, p.find);
+    await tx.update(SessionEntity, { id }, { totalSeconds, version: version + 1, plannedItems: null });
   }
 }
 

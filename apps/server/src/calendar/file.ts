@@ -1,4 +1,4 @@
-import { addDays, buildTimeline, DEFAULT_TIMINGS, formatClock, muscleGroupName, type FindExercise } from '@yandle/core';
+import { addDays, buildTimeline, formatClock, muscleGroupName, timingsFor, type FindExercise } from '@yandle/core';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { In } from 'typeorm';
 import { RetestEntity, ProgrammeEntity } from '../blocks/entities.js';
@@ -51,7 +51,7 @@ export async function calendarFile(data: StudioData, client: ClientEntity): Prom
   for (const s of sessions) {
     const own = items.filter((i) => i.sessionId === s.id);
     const groups = [...new Set(own.map((i) => muscleGroupName(find(i.exerciseId).primary)))].join(', ');
-    const { totalSeconds } = buildTimeline(own.map(sessionItem), false, DEFAULT_TIMINGS, find);
+    const { totalSeconds } = buildTimeline(own.map(sessionItem), s, timingsFor(client.breathSeconds), find);
     calendar.createEvent({
       id: `session-${s.id}@yandle`,
       start: dayOf(s.date),

@@ -30,6 +30,8 @@ export class ClientEntity {
   @Column({ name: 'screening', type: 'varchar', length: 20 }) screening!: ScreeningState;
   @Column({ name: 'screening_note', type: 'varchar', length: 2000 }) screeningNote!: string;
   @Column({ name: 'notes', type: 'varchar', length: 2000 }) notes!: string;
+  /** Seconds of one breath; null until measured. */
+  @Column({ name: 'breath_seconds', type: 'int', nullable: true }) breathSeconds!: number | null;
   @InstantColumn('archived_at', { nullable: true }) archivedAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })

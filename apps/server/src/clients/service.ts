@@ -57,6 +57,7 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
         ...fields,
         id,
         version: 1,
+        breathSeconds: null,
         archivedAt: null,
         requestHash: hashOf(body),
         createdAt: new Date(),

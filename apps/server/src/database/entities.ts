@@ -11,7 +11,15 @@ import { CalendarLinkEntity } from '../calendar/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from '../exercises/entities.js';
 import { FeltEntity, FocusEntity, GoalEntity } from '../focus/entities.js';
-import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
+import {
+  DayNoteEntity,
+  RunAnswerEntity,
+  RunEntity,
+  SessionEntity,
+  SessionItemEntity,
+  SetLogEntity,
+  SymptomEntity,
+} from '../sessions/entities.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
@@ -54,4 +62,6 @@ export const ENTITIES = [
   RunEntity,
   SetLogEntity,
   SymptomEntity,
+  RunAnswerEntity,
+  DayNoteEntity,
 ];

@@ -29,7 +29,7 @@ import { putStudy } from '../test-book/service.js';
 import { dateIn, instantOf, type Clock } from '../clock.js';
 import { hashOf, StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
-import { sessionItem } from '../sessions/item.js';
+import { PLAIN_SET, sessionItem } from '../sessions/item.js';
 import {
   DEMO_CLIENTS,
   DEMO_COACHES,
@@ -117,7 +117,9 @@ async function doSessions(
       sessionId: s.id,
       startedAt,
       endedAt: new Date(startedAt.getTime() + s.totalSeconds * 1000),
+      source: 'coach' as const,
       sensation: random() < 0.15 ? null : 4 + Math.floor(random() * 2.4),
+      feltTighter: null,
       note: '',
       requestHash: hashOf({ demo: s.id }),
       createdAt: startedAt,
@@ -125,7 +127,7 @@ async function doSessions(
     runs.push(run);
     lastRun = { run, session: s };
     const own = items.filter((i) => i.sessionId === s.id).sort((x, y) => x.place - y.place);
-    const bouts = buildTimeline(own.map(sessionItem)).cues.filter((c) => c.bout !== null);
+    const bouts = buildTimeline(own.map(sessionItem)).cues.filter((c) => c.ends);
     for (const cue of bouts) {
       const cut = random() < 0.05;
       const id = v4();
@@ -137,6 +139,7 @@ async function doSessions(
         set: cue.bout!,
         plannedSeconds: cue.counts,
         doneSeconds: cut ? Math.round(cue.counts * 0.6) : cue.counts,
+        ...PLAIN_SET,
         replaces: null,
         replacedBy: null,
         requestHash: hashOf({ demo: id }),

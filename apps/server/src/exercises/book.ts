@@ -1,11 +1,13 @@
 import { OWN_EXERCISE_PREFIX } from '@yandle/contract';
-import { findAmong, type Exercise, type FindExercise } from '@yandle/core';
+import { EXERCISES, findAmong, type Exercise, type FindExercise } from '@yandle/core';
 import type { StudioData } from '../database/studio-data.js';
 import { OwnExerciseEntity } from './entities.js';
 
 /** The studio's own exercises as the computation knows them, and which of them are retired. */
 export interface ExerciseBook {
   readonly find: FindExercise;
+  /** True for an id that stands for an exercise. */
+  readonly has: (id: string) => boolean;
   readonly retired: ReadonlySet<string>;
 }
 
@@ -14,8 +16,10 @@ const exerciseOf = (row: OwnExerciseEntity): Exercise => ({ ...row.definition, i
 /** Catalogue and own exercises together. */
 export async function loadExercises(data: StudioData): Promise<ExerciseBook> {
   const rows = await data.find(OwnExerciseEntity, {});
+  const own = new Set(rows.map((r) => OWN_EXERCISE_PREFIX + r.id));
   return {
     find: findAmong(rows.map(exerciseOf)),
+    has: (id) => own.has(id) || EXERCISES.some((e) => e.id === id),
     retired: new Set(rows.filter((r) => r.retired).map((r) => OWN_EXERCISE_PREFIX + r.id)),
   };
 }

@@ -25,7 +25,10 @@ async function doseOf(
   const runs = await data.find(RunEntity, { sessionId: In(ids) });
   const items = await data.find(SessionItemEntity, { sessionId: In(ids) });
   const counted = sessions.flatMap((s) => {
-    const run = countedRun(runs.filter((r) => r.sessionId === s.id));
+    const run = countedRun(
+      runs.filter((r) => r.sessionId === s.id),
+      s.countedRun,
+    );
     return run ? [{ session: s, run }] : [];
   });
   const logs = await data.find(SetLogEntity, { runId: In(counted.map((c) => c.run.id)), replacedBy: IsNull() });
@@ -43,7 +46,8 @@ async function doseOf(
       .filter((l) => l.runId === run.id)
       .flatMap((l) => {
         const item = items.find((i) => i.sessionId === session.id && i.place === l.item)!;
-        const exercise = find(item.exerciseId);
+        // Another form of the exercise counts for what it works.
+        const exercise = find(l.form ?? item.exerciseId);
         // Rolling and activation are counted in sets, not in seconds of stretch.
         if (!STRETCHING.includes(item.technique ?? exercise.technique)) return [];
         return [{ week: session.week, group: exercise.primary, side: l.side, seconds: l.doneSeconds }];

@@ -1,4 +1,16 @@
-import type { Side, SymptomId, Technique } from '@yandle/core';
+import type { FeltSide, RunSource } from '@yandle/contract';
+import type {
+  Assistance,
+  BodyRegionId,
+  Link,
+  LoadUnit,
+  PurposeId,
+  SessionItem,
+  Side,
+  SidePattern,
+  SymptomId,
+  Technique,
+} from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ProgrammeEntity } from '../blocks/entities.js';
@@ -32,6 +44,17 @@ export class SessionEntity {
   @Column({ name: 'week', type: 'int' }) week!: number;
   /** Length by the timeline when it was published. */
   @Column({ name: 'total_seconds', type: 'int' }) totalSeconds!: number;
+  /** Rises with every edit. */
+  @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
+  @Column({ name: 'purpose', type: 'varchar', length: 20, default: 'own' }) purpose!: PurposeId;
+  @Column({ name: 'already_warm', type: 'boolean', default: false }) alreadyWarm!: boolean;
+  @Column({ name: 'rounds', type: 'int', default: 1 }) rounds!: number;
+  /** Minutes for this session alone; null for the client's own. */
+  @Column({ name: 'minutes', type: 'int', nullable: true }) minutes!: number | null;
+  /** The items as the plan had them, once a coach has changed the session; never queried. */
+  @Column({ name: 'planned_items', type: 'simple-json', nullable: true }) plannedItems!: readonly SessionItem[] | null;
+  /** The run a coach chose out of several; null for the first that was finished. */
+  @RefColumn('counted_run', { nullable: true }) countedRun!: string | null;
 }
 
 /** One exercise of a session. */
@@ -53,6 +76,11 @@ export class SessionItemEntity extends BoutColumns {
   /** How it is done; null when it is done as the exercise says. */
   @Column({ name: 'technique', type: 'varchar', length: 30, nullable: true }) technique!: Technique | null;
   @Column({ name: 'first_side', type: 'varchar', length: 5 }) firstSide!: Side;
+  @Column({ name: 'side_pattern', type: 'varchar', length: 20, nullable: true }) sidePattern!: SidePattern | null;
+  /** How it hangs together with the item after it. */
+  @Column({ name: 'link', type: 'varchar', length: 10, nullable: true }) link!: Link | null;
+  /** Another exercise that the client may choose on the spot. */
+  @Column({ name: 'choice', type: 'varchar', length: 60, nullable: true }) choice!: string | null;
 }
 
 /** One execution of a session on one device. */
@@ -71,8 +99,10 @@ export class RunEntity {
   session?: Relation<SessionEntity>;
   @InstantColumn('started_at') startedAt!: Date;
   @InstantColumn('ended_at', { nullable: true }) endedAt!: Date | null;
+  @Column({ name: 'source', type: 'varchar', length: 10, default: 'coach' }) source!: RunSource;
   /** 0-10; null = not said. */
   @Column({ name: 'sensation', type: 'int', nullable: true }) sensation!: number | null;
+  @Column({ name: 'felt_tighter', type: 'varchar', length: 5, nullable: true }) feltTighter!: FeltSide | null;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
@@ -99,6 +129,15 @@ export class SetLogEntity {
   @Column({ name: 'set_number', type: 'int' }) set!: number;
   @Column({ name: 'planned_seconds', type: 'int' }) plannedSeconds!: number;
   @Column({ name: 'done_seconds', type: 'int' }) doneSeconds!: number;
+  @Column({ name: 'reps', type: 'int', nullable: true }) reps!: number | null;
+  @Column({ name: 'pieces', type: 'int', default: 1 }) pieces!: number;
+  /** Exercise it was done with when it was another form than the session's. */
+  @Column({ name: 'form', type: 'varchar', length: 60, nullable: true }) form!: string | null;
+  @Column({ name: 'load_amount', type: 'decimal', precision: 6, scale: 2, nullable: true }) loadAmount!: string | null;
+  @Column({ name: 'load_unit', type: 'varchar', length: 20, nullable: true }) loadUnit!: LoadUnit | null;
+  @Column({ name: 'assistance', type: 'int', nullable: true }) assistance!: Assistance | null;
+  @Column({ name: 'depth_cm', type: 'decimal', precision: 5, scale: 1, nullable: true }) depthCm!: string | null;
+  @Column({ name: 'sensation', type: 'int', nullable: true }) sensation!: number | null;
   @RefColumn('replaces', { nullable: true }) replaces!: string | null;
   @RefColumn('replaced_by', { nullable: true }) replacedBy!: string | null;
   @RequestHashColumn() requestHash!: string;
@@ -140,6 +179,52 @@ export class SymptomEntity {
   @JoinColumn({ name: 'cleared_by', foreignKeyConstraintName: 'FK_symptom_cleared_by' })
   clearer?: Relation<CoachEntity> | null;
   @Column({ name: 'cleared_note', type: 'varchar', length: 2000 }) clearedNote!: string;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** Answers at the end of a run, as they were given. The newest count; those before are kept. */
+@Entity('run_answer')
+@Index('IDX_run_answer_run', ['runId'])
+@Index('IDX_run_answer_studio', ['studioId'])
+export class RunAnswerEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_run_answer_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('run_id') runId!: string;
+  @ManyToOne(() => RunEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'run_id', foreignKeyConstraintName: 'FK_run_answer_run' })
+  run?: Relation<RunEntity>;
+  @Column({ name: 'sensation', type: 'int', nullable: true }) sensation!: number | null;
+  @Column({ name: 'felt_tighter', type: 'varchar', length: 5, nullable: true }) feltTighter!: FeltSide | null;
+  @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** How a client felt on a day, said the day after a session. */
+@Entity('day_note')
+@Index('IDX_day_note_client', ['clientId', 'date'])
+@Index('IDX_day_note_studio', ['studioId', 'date'])
+export class DayNoteEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_day_note_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('client_id') clientId!: string;
+  @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_day_note_client' })
+  client?: Relation<ClientEntity>;
+  @Column({ name: 'date', type: 'date' }) date!: string;
+  @Column({ name: 'region', type: 'varchar', length: 30, nullable: true }) region!: BodyRegionId | null;
+  /** 0-10. */
+  @Column({ name: 'soreness', type: 'int' }) soreness!: number;
+  @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

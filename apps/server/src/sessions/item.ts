@@ -1,6 +1,30 @@
 import type { SessionItem } from '@yandle/core';
-import { boutFields } from '../database/bout-columns.js';
-import type { SessionItemEntity } from './entities.js';
+import { boutColumns, boutFields } from '../database/bout-columns.js';
+import { v7 as uuid } from 'uuid';
+import type { SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
+
+/** What a session has before a coach changes it. */
+export const AS_PLANNED = {
+  version: 1,
+  purpose: 'own',
+  alreadyWarm: false,
+  rounds: 1,
+  minutes: null,
+  plannedItems: null,
+  countedRun: null,
+} as const satisfies Partial<SessionEntity>;
+
+/** What a log says of a set beyond its seconds when nothing more was said. */
+export const PLAIN_SET = {
+  reps: null,
+  pieces: 1,
+  form: null,
+  loadAmount: null,
+  loadUnit: null,
+  assistance: null,
+  depthCm: null,
+  sensation: null,
+} as const satisfies Partial<SetLogEntity>;
 
 /** A row of a session as the computation knows it. */
 export function sessionItem(row: SessionItemEntity): SessionItem {
@@ -9,5 +33,24 @@ export function sessionItem(row: SessionItemEntity): SessionItem {
     ...(row.technique === null ? {} : { technique: row.technique }),
     ...boutFields(row),
     firstSide: row.firstSide,
+    ...(row.sidePattern === null ? {} : { sidePattern: row.sidePattern }),
+    ...(row.link === null ? {} : { link: row.link }),
+    ...(row.choice === null ? {} : { choice: row.choice }),
+  };
+}
+
+/** The row of an item at a place of a session. */
+export function itemRow(sessionId: string, item: SessionItem, place: number): Omit<SessionItemEntity, 'studioId'> {
+  return {
+    ...boutColumns(item),
+    id: uuid(),
+    sessionId,
+    place,
+    exerciseId: item.exerciseId,
+    technique: item.technique ?? null,
+    firstSide: item.firstSide,
+    sidePattern: item.sidePattern ?? null,
+    link: item.link ?? null,
+    choice: item.choice ?? null,
   };
 }

@@ -1,7 +1,13 @@
 import {
+  breathSchema,
+  chooseRunSchema,
   clearSymptomSchema,
+  dayNoteSchema,
+  editAnswersSchema,
+  editSessionSchema,
   finishRunSchema,
   moveSessionSchema,
+  restoreSessionSchema,
   setLogSchema,
   startRunSchema,
   symptomSchema,
@@ -10,7 +16,10 @@ import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import { dateIn, type Clock } from '../clock.js';
 import { pathId, validBody } from '../http/validate.js';
-import { clearSymptom, finishRun, listSessions, moveSession, putSet, putSymptom, startRun } from './service.js';
+import { dayNotes, putBreath, putDayNote } from './day-notes.js';
+import { editSession, restoreSession } from './edit.js';
+import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun } from './run.js';
+import { clearSymptom, listSessions, moveSession } from './service.js';
 import { sessionView } from './views.js';
 
 export function sessionRoutes(clock: Clock): Router {
@@ -33,6 +42,41 @@ export function sessionRoutes(clock: Clock): Router {
     const { data, studio } = currentOf(res);
     const today = dateIn(studio.timeZone, clock.now());
     res.json(await moveSession(data, pathId(req.params.id, 'session'), date, today));
+  });
+  router.put('/sessions/:id/items', async (req, res) => {
+    const body = validBody(editSessionSchema, req.body);
+    const { data, studio } = currentOf(res);
+    const today = dateIn(studio.timeZone, clock.now());
+    res.json(await editSession(data, pathId(req.params.id, 'session'), body, today));
+  });
+  router.post('/sessions/:id/restore', async (req, res) => {
+    const { version } = validBody(restoreSessionSchema, req.body);
+    res.json(await restoreSession(currentOf(res).data, pathId(req.params.id, 'session'), version));
+  });
+  router.put('/sessions/:id/counted-run', async (req, res) => {
+    const { runId } = validBody(chooseRunSchema, req.body);
+    res.json(await chooseRun(currentOf(res).data, pathId(req.params.id, 'session'), runId));
+  });
+  router.put('/runs/:id/answers', async (req, res) => {
+    const body = validBody(editAnswersSchema, req.body);
+    res.json(await editAnswers(currentOf(res).data, pathId(req.params.id, 'run'), body));
+  });
+  router.get('/clients/:id/day-notes', async (req, res) => {
+    const { data, studio } = currentOf(res);
+    const today = dateIn(studio.timeZone, clock.now());
+    res.json(await dayNotes(data, pathId(req.params.id, 'client'), today));
+  });
+  router.put('/clients/:id/day-notes/:noteId', async (req, res) => {
+    const body = validBody(dayNoteSchema, req.body);
+    const { data, studio } = currentOf(res);
+    const today = dateIn(studio.timeZone, clock.now());
+    const noteId = pathId(req.params.noteId, 'day note');
+    res.json(await putDayNote(data, pathId(req.params.id, 'client'), noteId, body, today));
+  });
+  router.put('/clients/:id/breath', async (req, res) => {
+    const { seconds } = validBody(breathSchema, req.body);
+    await putBreath(currentOf(res).data, pathId(req.params.id, 'client'), seconds);
+    res.json({});
   });
   router.put('/runs/:id/sets/:setId', async (req, res) => {
     const body = validBody(setLogSchema, req.body);

@@ -1,16 +1,28 @@
-import type { Run, Session, SessionStatus, SessionSummary, SymptomReport } from '@yandle/contract';
+import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
 import { isRedSymptom } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from './entities.js';
+import { loadExercises } from '../exercises/book.js';
+import {
+  RunAnswerEntity,
+  RunEntity,
+  SessionEntity,
+  SessionItemEntity,
+  SetLogEntity,
+  SymptomEntity,
+} from './entities.js';
 import { sessionItem } from './item.js';
+import { weekAround } from './week.js';
 
-/** Of several runs of a session the one that counts: the first that was finished, else the one started last. */
-export function countedRun<R extends Pick<RunEntity, 'startedAt' | 'endedAt'>>(runs: readonly R[]): R | null {
+/** Of several runs of a session the one that counts: the coach's choice, else the first that was finished, else the one started last. */
+export function countedRun<R extends Pick<RunEntity, 'id' | 'startedAt' | 'endedAt'>>(
+  runs: readonly R[],
+  chosen: string | null,
+): R | null {
   const finished = runs.filter((r) => r.endedAt !== null).sort((a, b) => a.endedAt!.getTime() - b.endedAt!.getTime());
   const started = [...runs].sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime());
-  return finished[0] ?? started[0] ?? null;
+  return runs.find((r) => r.id === chosen) ?? finished[0] ?? started[0] ?? null;
 }
 
 export function statusOf(run: Pick<RunEntity, 'endedAt'> | null): SessionStatus {
@@ -29,7 +41,12 @@ export async function summaries(data: StudioData, rows: readonly SessionEntity[]
     date: r.date,
     plannedDate: r.plannedDate ?? r.date,
     week: r.week,
-    status: statusOf(countedRun(runs.filter((x) => x.sessionId === r.id))),
+    status: statusOf(
+      countedRun(
+        runs.filter((x) => x.sessionId === r.id),
+        r.countedRun,
+      ),
+    ),
     totalSeconds: r.totalSeconds,
     exerciseIds: items.filter((i) => i.sessionId === r.id).map((i) => i.exerciseId),
   }));
@@ -58,25 +75,44 @@ export async function openRedSymptoms(data: StudioData, clientId: string): Promi
   return open.filter((s) => isRedSymptom(s.symptom));
 }
 
+const setView = (s: SetLogEntity): SetLog => ({
+  id: s.id,
+  item: s.item,
+  side: s.side,
+  set: s.set,
+  plannedSeconds: s.plannedSeconds,
+  doneSeconds: s.doneSeconds,
+  reps: s.reps,
+  pieces: s.pieces,
+  form: s.form,
+  load: s.loadAmount === null ? null : Number(s.loadAmount),
+  loadUnit: s.loadUnit,
+  assistance: s.assistance,
+  depthCm: s.depthCm === null ? null : Number(s.depthCm),
+  sensation: s.sensation,
+  replaces: s.replaces,
+  replacedBy: s.replacedBy,
+});
+
 async function runView(data: StudioData, run: RunEntity): Promise<Run> {
   const sets = await data.find(SetLogEntity, { runId: run.id }, { order: { createdAt: 'ASC', id: 'ASC' } });
+  const answers = await data.find(RunAnswerEntity, { runId: run.id }, { order: { createdAt: 'ASC', id: 'ASC' } });
   return {
     id: run.id,
     sessionId: run.sessionId,
     startedAt: run.startedAt.toISOString(),
     endedAt: run.endedAt?.toISOString() ?? null,
+    source: run.source,
     sensation: run.sensation,
+    feltTighter: run.feltTighter,
     note: run.note,
-    sets: sets.map((s) => ({
-      id: s.id,
-      item: s.item,
-      side: s.side,
-      set: s.set,
-      plannedSeconds: s.plannedSeconds,
-      doneSeconds: s.doneSeconds,
-      replaces: s.replaces,
-      replacedBy: s.replacedBy,
+    earlier: answers.slice(0, -1).map((a) => ({
+      at: a.createdAt.toISOString(),
+      sensation: a.sensation,
+      feltTighter: a.feltTighter,
+      note: a.note,
     })),
+    sets: sets.map(setView),
   };
 }
 
@@ -85,16 +121,33 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
   const row = await data.get(SessionEntity, id, 'session');
   const [summary] = await summaries(data, [row]);
   const client = await data.get(ClientEntity, row.clientId, 'client');
-  const items = await data.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
-  const run = countedRun(await data.find(RunEntity, { sessionId: id }));
-  const here = new Set(items.map((i) => i.exerciseId));
-  const open = (await openRedSymptoms(data, row.clientId)).filter((s) => here.has(s.exerciseId));
+  const rows = await data.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
+  const items = rows.map(sessionItem);
+  const runs = await data.find(RunEntity, { sessionId: id }, { order: { startedAt: 'ASC' } });
+  const run = countedRun(runs, row.countedRun);
+  const { find } = await loadExercises(data);
+  const here = {
+    exercises: new Set(items.map((i) => i.exerciseId)),
+    groups: new Set(items.map((i) => find(i.exerciseId).primary)),
+  };
+  const open = (await openRedSymptoms(data, row.clientId)).filter(
+    (s) => here.exercises.has(s.exerciseId) || here.groups.has(find(s.exerciseId).primary),
+  );
   return {
     ...summary!,
     clientName: client.name,
-    minutesBudget: client.minutesPerSession,
-    items: items.map(sessionItem),
+    version: row.version,
+    purpose: row.purpose,
+    alreadyWarm: row.alreadyWarm,
+    rounds: row.rounds,
+    minutes: row.minutes,
+    minutesBudget: row.minutes ?? client.minutesPerSession,
+    items,
+    plannedItems: row.plannedItems ?? items,
+    breathSeconds: client.breathSeconds,
+    ...(await weekAround(data, row, find)),
     run: run ? await runView(data, run) : null,
+    otherRuns: await Promise.all(runs.filter((r) => r.id !== run?.id).map((r) => runView(data, r))),
     openSymptoms: await symptomViews(data, open),
   };
 }

@@ -14,30 +14,35 @@ const doable: Joi.CustomValidator<Prescription> = (value, helpers) => {
   }
 };
 
+/** Fields of a bout that plans and sessions share. */
+export const boutFields = {
+  sets: whole(1, 20).required(),
+  holdSeconds: whole(0, 600).required(),
+  sensation: whole(1, 6).required(),
+  reps: whole(0, 100),
+  cycles: whole(1, 10),
+  pushSeconds: whole(1, 60),
+  effort: whole(1, 100),
+  lowerSeconds: whole(1, 60),
+  load: Joi.number().min(0).max(500).precision(2),
+  loadUnit: Joi.string().valid(...LOAD_UNITS),
+  assistance: whole(0, 2),
+  depth: whole(0, 2),
+  bonus: Joi.object({
+    side: Joi.string().valid('left', 'right').required(),
+    sets: whole(0, 10).required(),
+    more: whole(0, 300).required(),
+  }),
+};
+
 /** What a lane asks in one week. */
 export const prescription = () =>
   Joi.object<Prescription>({
     technique: Joi.string()
       .valid(...TECHNIQUES)
       .required(),
-    sets: whole(1, 20).required(),
-    holdSeconds: whole(0, 600).required(),
     sessionsPerWeek: whole(0, 7).required(),
-    sensation: whole(1, 6).required(),
-    reps: whole(0, 100),
-    cycles: whole(1, 10),
-    pushSeconds: whole(1, 60),
-    effort: whole(1, 100),
-    lowerSeconds: whole(1, 60),
-    load: Joi.number().min(0).max(500).precision(2),
-    loadUnit: Joi.string().valid(...LOAD_UNITS),
-    assistance: whole(0, 2),
-    depth: whole(0, 2),
-    bonus: Joi.object({
-      side: Joi.string().valid('left', 'right').required(),
-      sets: whole(0, 10).required(),
-      more: whole(0, 300).required(),
-    }),
+    ...boutFields,
   }).custom(doable);
 
 /** A cell set by hand. */

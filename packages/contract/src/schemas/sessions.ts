@@ -1,8 +1,34 @@
-import { SIDES, SYMPTOMS } from '@yandle/core';
+import {
+  BODY_REGION_IDS,
+  BREATH_BOUNDS,
+  LINKS,
+  LOAD_UNITS,
+  MOST_ROUNDS,
+  PURPOSE_IDS,
+  SIDE_PATTERNS,
+  SIDES,
+  SYMPTOMS,
+  TECHNIQUES,
+  type SessionItem,
+} from '@yandle/core';
 import Joi from 'joi';
 import { FIELD } from '../limits.js';
-import type { ClearSymptomBody, FinishRunBody, SetLogBody, StartRunBody, SymptomBody } from '../sessions.js';
-import { id, instant, line, text } from './common.js';
+import {
+  FELT_SIDES,
+  type BreathBody,
+  type ChooseRunBody,
+  type ClearSymptomBody,
+  type DayNoteBody,
+  type EditAnswersBody,
+  type EditSessionBody,
+  type FinishRunBody,
+  type RestoreSessionBody,
+  type SetLogBody,
+  type StartRunBody,
+  type SymptomBody,
+} from '../sessions.js';
+import { date, id, instant, line, text, version } from './common.js';
+import { boutFields } from './prescription.js';
 
 const item = Joi.number().integer().min(0).max(99).required();
 const side = Joi.string()
@@ -10,7 +36,48 @@ const side = Joi.string()
   .allow(null)
   .required();
 
-export const startRunSchema = Joi.object<StartRunBody, true>({ id: id(), startedAt: instant() });
+const exerciseId = () =>
+  Joi.string()
+    .max(60)
+    .pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+    .messages({ 'string.pattern.base': 'Choose an exercise of the library.' });
+const sensation = Joi.number().integer().min(FIELD.sensation.min).max(FIELD.sensation.max).allow(null);
+const loadUnit = Joi.string().valid(...LOAD_UNITS);
+
+/** One exercise of a session as a coach sets it. */
+const sessionItem = Joi.object<SessionItem>({
+  exerciseId: exerciseId().required(),
+  technique: Joi.string().valid(...TECHNIQUES),
+  firstSide: Joi.string()
+    .valid(...SIDES)
+    .required(),
+  sidePattern: Joi.string().valid(...SIDE_PATTERNS),
+  link: Joi.string().valid(...LINKS),
+  choice: exerciseId(),
+  ...boutFields,
+});
+
+const settings = {
+  purpose: Joi.string()
+    .valid(...PURPOSE_IDS)
+    .required(),
+  alreadyWarm: Joi.boolean().required(),
+  rounds: Joi.number().integer().min(1).max(MOST_ROUNDS).required(),
+  minutes: Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).allow(null).required(),
+};
+
+export const editSessionSchema = Joi.object<EditSessionBody>({
+  version: version(),
+  ...settings,
+  items: Joi.array().items(sessionItem.optional()).min(1).max(20).unique('exerciseId').required(),
+});
+export const restoreSessionSchema = Joi.object<RestoreSessionBody, true>({ version: version() });
+
+export const startRunSchema = Joi.object<StartRunBody, true>({
+  id: id(),
+  startedAt: instant(),
+  source: Joi.string().valid('coach', 'paper'),
+});
 
 export const setLogSchema = Joi.object<SetLogBody, true>({
   item,
@@ -19,6 +86,14 @@ export const setLogSchema = Joi.object<SetLogBody, true>({
   plannedSeconds: Joi.number().integer().min(1).max(FIELD.holdSeconds.max).required(),
   doneSeconds: Joi.number().integer().min(0).max(FIELD.holdSeconds.max).required(),
   replaces: id().allow(null),
+  reps: Joi.number().integer().min(0).max(200).allow(null),
+  pieces: Joi.number().integer().min(1).max(100),
+  form: exerciseId().allow(null),
+  load: Joi.number().min(0).max(500).precision(2).allow(null),
+  loadUnit: loadUnit.allow(null),
+  assistance: Joi.number().integer().min(0).max(2).allow(null),
+  depthCm: Joi.number().min(-100).max(250).precision(1).allow(null),
+  sensation,
 });
 
 export const symptomSchema = Joi.object<SymptomBody, true>({
@@ -29,10 +104,27 @@ export const symptomSchema = Joi.object<SymptomBody, true>({
     .required(),
 });
 
-export const finishRunSchema = Joi.object<FinishRunBody, true>({
-  endedAt: instant(),
-  sensation: Joi.number().integer().min(FIELD.sensation.min).max(FIELD.sensation.max).allow(null).required(),
+const answers = {
+  sensation: sensation.required(),
+  feltTighter: Joi.string()
+    .valid(...FELT_SIDES)
+    .allow(null),
   note: text(),
+};
+export const finishRunSchema = Joi.object<FinishRunBody, true>({ endedAt: instant(), ...answers });
+export const editAnswersSchema = Joi.object<EditAnswersBody, true>({ id: id(), ...answers });
+export const chooseRunSchema = Joi.object<ChooseRunBody, true>({ runId: id() });
+export const dayNoteSchema = Joi.object<DayNoteBody, true>({
+  date: date(),
+  region: Joi.string()
+    .valid(...BODY_REGION_IDS)
+    .allow(null)
+    .required(),
+  soreness: Joi.number().integer().min(0).max(10).required(),
+  note: text(),
+});
+export const breathSchema = Joi.object<BreathBody, true>({
+  seconds: Joi.number().integer().min(BREATH_BOUNDS.min).max(BREATH_BOUNDS.max).allow(null).required(),
 });
 
 export const clearSymptomSchema = Joi.object<ClearSymptomBody, true>({ note: line(FIELD.note.max) });

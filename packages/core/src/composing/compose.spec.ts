@@ -94,7 +94,7 @@ function bestByHand(
       if (s && better(s, best)) best = s;
       return;
     }
-    for (counts[j] = 0; counts[j]! <= options[j]!.most; counts[j]!++) go(j + 1);
+    for (counts[j] = 0; counts[j] <= options[j]!.most; counts[j]++) go(j + 1);
     counts[j] = 0;
   };
   go(0);

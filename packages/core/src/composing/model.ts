@@ -1,5 +1,5 @@
 import { BODY_REGIONS } from '../anatomy/body-region.js';
-import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
+import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { shareOf } from '../catalogue/exercise.js';
 import { boutDose } from '../dose/dose.js';
 import { workBudget } from '../timeline/timings.js';
@@ -206,7 +206,7 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
   }
   if (rules.oneRegion) {
     const regions = BODY_REGIONS.map((r) => ({
-      groups: r.groups as readonly string[],
+      groups: new Set<MuscleGroupId>(r.groups),
       at: m.variable(`region ${r.id}`, 0, 1),
     }));
     m.row(
@@ -220,7 +220,7 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
         `region of ${offer.exercise.id}`,
         [
           [v.used, 1],
-          ...regions.filter((r) => r.groups.includes(offer.exercise.primary)).map((r): [number, number] => [r.at, -1]),
+          ...regions.filter((r) => r.groups.has(offer.exercise.primary)).map((r): [number, number] => [r.at, -1]),
         ],
         -UNLIMITED,
         0,

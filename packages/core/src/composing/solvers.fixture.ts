@@ -1,9 +1,9 @@
 import loadGlpk from 'glpk.js/node';
 import loadHighs from 'highs';
-import { highsSolver, type HighsRuntime } from './highs-solver.js';
+import { highsSolver } from './highs-solver.js';
 import type { Solver } from './linear.js';
 
-export const highs: Solver = highsSolver((await loadHighs()) as unknown as HighsRuntime);
+export const highs: Solver = highsSolver(await loadHighs());
 
 const kit = await loadGlpk();
 

@@ -54,7 +54,7 @@ function hold(b: Bout, exercise: BoutExercise, text: string): BoutSegment[] {
     return [plain('hold', b.holdSeconds, text, b.holdSeconds)];
   const seconds = stageSeconds(b.holdSeconds, exercise.stages);
   return exercise.stages.map((stage, i) => ({
-    ...plain(i === 0 ? 'check' : 'hold', seconds[i]!, `${stage.name}${i === 0 ? '' : '.'}`, seconds[i]!),
+    ...plain(i === 0 ? 'check' : 'hold', seconds[i]!, `${stage.name}${i === 0 ? '' : '.'}`, seconds[i]),
     ends: i === exercise.stages.length - 1,
   }));
 }

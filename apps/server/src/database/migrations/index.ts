@@ -4,6 +4,7 @@ import { Measuring1795500000000 } from './0003-measuring.js';
 import { Screening1795600000000 } from './0004-screening.js';
 import { OwnExercises1795700000000 } from './0005-own-exercises.js';
 import { Blocks1795800000000 } from './0006-blocks.js';
+import { Sessions1796500000000 } from './0007-sessions.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -13,4 +14,5 @@ export const MIGRATIONS = [
   Screening1795600000000,
   OwnExercises1795700000000,
   Blocks1795800000000,
+  Sessions1796500000000,
 ];

@@ -1,0 +1,74 @@
+import { cautionsAgainst, type Exercise, type MuscleGroupId, type PlainDate, type SessionItem } from '@yandle/core';
+import { ClientEntity } from '../clients/entities.js';
+import type { StudioData } from '../database/studio-data.js';
+import { loadExercises } from '../exercises/book.js';
+import { HttpProblem } from '../http/problem.js';
+import { screeningOf } from '../screening/service.js';
+import { openRedSymptoms } from './views.js';
+
+/** Red symptoms in one group after which everything for the group rests (domain 2.8). */
+const LANE_RESTS_AFTER = 2;
+
+/**
+ * Nothing is planned or run that the screening speaks against today, whenever it was planned.
+ * @throws HttpProblem `screening-blocks-planning`
+ */
+export async function assertMayBeDone(
+  tx: StudioData,
+  clientId: string,
+  items: readonly SessionItem[],
+  today: PlainDate,
+): Promise<void> {
+  const screening = await screeningOf(tx, await tx.get(ClientEntity, clientId, 'client'), today);
+  if (screening.state === 'refer')
+    throw new HttpProblem(
+      'screening-blocks-planning',
+      'A licensed professional comes first: no session is run until the clearance is recorded in the intake.',
+    );
+  const { find } = await loadExercises(tx);
+  for (const item of items) {
+    const exercise = find(item.exerciseId);
+    const technique = item.technique ?? exercise.technique;
+    const [caution] = cautionsAgainst({ ...exercise, technique }, screening.standing);
+    if (caution)
+      throw new HttpProblem(
+        'screening-blocks-planning',
+        `${exercise.name} is no longer for this client: ${caution.title}. Choose another stretch for it on the Block and publish, or swap it on the session.`,
+      );
+  }
+}
+
+/** What a client's stop signs hold: their exercises, and all of a group in which two were felt. */
+export interface OnHold {
+  readonly exercises: ReadonlySet<string>;
+  readonly groups: ReadonlySet<MuscleGroupId>;
+}
+
+export async function onHoldOf(tx: StudioData, clientId: string): Promise<OnHold> {
+  const open = await openRedSymptoms(tx, clientId);
+  const { find } = await loadExercises(tx);
+  const groups = open.map((s) => find(s.exerciseId).primary);
+  const twice = groups.filter((g) => groups.filter((x) => x === g).length >= LANE_RESTS_AFTER);
+  return { exercises: new Set(open.map((s) => s.exerciseId)), groups: new Set(twice) };
+}
+
+/** True for an exercise that rests after a stop sign. */
+export function isOnHold(hold: OnHold, exercise: Pick<Exercise, 'id' | 'primary'>): boolean {
+  return hold.exercises.has(exercise.id) || hold.groups.has(exercise.primary);
+}
+
+/** @throws HttpProblem `symptom-not-cleared` */
+export async function assertNothingOnHold(
+  tx: StudioData,
+  clientId: string,
+  items: readonly SessionItem[],
+): Promise<void> {
+  const hold = await onHoldOf(tx, clientId);
+  const { find } = await loadExercises(tx);
+  const held = items.map((i) => find(i.exerciseId)).find((e) => isOnHold(hold, e));
+  if (held)
+    throw new HttpProblem(
+      'symptom-not-cleared',
+      `${held.name} is on hold after a stop sign. Clear it on the session sheet, or swap it, before running the session.`,
+    );
+}

@@ -1,0 +1,63 @@
+import type { DayNote, DayNoteBody } from '@yandle/contract';
+import { addDays, type PlainDate } from '@yandle/core';
+import { MoreThanOrEqual } from 'typeorm';
+import { ClientEntity } from '../clients/entities.js';
+import { hashOf, type StudioData } from '../database/studio-data.js';
+import { HttpProblem } from '../http/problem.js';
+import { DayNoteEntity } from './entities.js';
+
+/** How far back the list goes. Days. */
+const LISTED_DAYS = 12 * 7;
+
+const view = (r: DayNoteEntity): DayNote => ({
+  id: r.id,
+  date: r.date,
+  region: r.region,
+  soreness: r.soreness,
+  note: r.note,
+});
+
+/** Soreness of the last twelve weeks, newest first. */
+export async function dayNotes(data: StudioData, clientId: string, today: PlainDate): Promise<DayNote[]> {
+  await data.get(ClientEntity, clientId, 'client');
+  const rows = await data.find(
+    DayNoteEntity,
+    { clientId, date: MoreThanOrEqual(addDays(today, -LISTED_DAYS)) },
+    { order: { date: 'DESC', createdAt: 'DESC', id: 'DESC' } },
+  );
+  return rows.map(view);
+}
+
+/** Writes down how sore a client is. Sending it again counts once. */
+export async function putDayNote(
+  data: StudioData,
+  clientId: string,
+  id: string,
+  body: DayNoteBody,
+  today: PlainDate,
+): Promise<DayNote> {
+  return data.transaction(async (tx) => {
+    await tx.getLocked(ClientEntity, clientId, 'client');
+    if (body.date > addDays(today, 1))
+      throw new HttpProblem('validation', 'Mend the fields listed and send again.', {
+        errors: [{ path: 'date', message: 'That day has not come yet.' }],
+      });
+    if (await tx.isNew(DayNoteEntity, id, { clientId, ...body }))
+      await tx.insert(DayNoteEntity, {
+        id,
+        clientId,
+        ...body,
+        requestHash: hashOf({ clientId, ...body }),
+        createdAt: new Date(),
+      });
+    return view(await tx.get(DayNoteEntity, id, 'day note'));
+  });
+}
+
+/** Writes a client's own breath down; null goes back to the usual one. */
+export async function putBreath(data: StudioData, clientId: string, seconds: number | null): Promise<void> {
+  await data.transaction(async (tx) => {
+    await tx.getLocked(ClientEntity, clientId, 'client');
+    await tx.update(ClientEntity, { id: clientId }, { breathSeconds: seconds });
+  });
+}

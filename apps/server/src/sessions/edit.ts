@@ -1,0 +1,108 @@
+import type { EditSessionBody, Session } from '@yandle/contract';
+import { buildTimeline, techniquesOf, timingsFor, type PlainDate, type SessionItem } from '@yandle/core';
+import { ClientEntity } from '../clients/entities.js';
+import type { StudioData } from '../database/studio-data.js';
+import { loadExercises } from '../exercises/book.js';
+import { HttpProblem } from '../http/problem.js';
+import { assertMayBeDone } from './allowed.js';
+import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
+import { AS_PLANNED, itemRow, sessionItem } from './item.js';
+import { sessionView } from './views.js';
+
+function invalid(path: string, message: string): HttpProblem {
+  return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
+}
+
+/** Every exercise exists and can be done as it is asked. */
+async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promise<void> {
+  const { find, has } = await loadExercises(tx);
+  items.forEach((item, i) => {
+    if (!has(item.exerciseId)) throw invalid(`items[${i}].exerciseId`, 'Choose an exercise of the library.');
+    if (item.choice !== undefined && !has(item.choice))
+      throw invalid(`items[${i}].choice`, 'Choose an exercise of the library.');
+    const exercise = find(item.exerciseId);
+    if (!techniquesOf(exercise).includes(item.technique ?? exercise.technique))
+      throw invalid(`items[${i}].technique`, `${exercise.name} cannot be done like that.`);
+  });
+}
+
+async function openFor(tx: StudioData, id: string, version: number): Promise<SessionEntity> {
+  const session = await tx.getLocked(SessionEntity, id, 'session');
+  if ((await tx.find(RunEntity, { sessionId: id })).length > 0)
+    throw new HttpProblem('conflict', 'This session has been begun: it stays as it was. Change the next one.');
+  if (session.version !== version)
+    throw new HttpProblem('stale-version', 'This session was changed meanwhile. Load it again to see it.', {
+      current: await sessionView(tx, id),
+    });
+  return session;
+}
+
+async function writeItems(tx: StudioData, sessionId: string, items: readonly SessionItem[]): Promise<void> {
+  await tx.delete(SessionItemEntity, { sessionId });
+  await tx.insertMany(
+    SessionItemEntity,
+    items.map((item, place) => itemRow(sessionId, item, place)),
+  );
+}
+
+async function plannedItems(tx: StudioData, session: SessionEntity): Promise<readonly SessionItem[]> {
+  if (session.plannedItems) return session.plannedItems;
+  const rows = await tx.find(SessionItemEntity, { sessionId: session.id }, { order: { place: 'ASC' } });
+  return rows.map(sessionItem);
+}
+
+async function lengthOf(
+  tx: StudioData,
+  session: Pick<SessionEntity, 'clientId'>,
+  items: readonly SessionItem[],
+  shape: { readonly alreadyWarm: boolean; readonly rounds: number },
+): Promise<number> {
+  const client = await tx.get(ClientEntity, session.clientId, 'client');
+  const { find } = await loadExercises(tx);
+  return buildTimeline(items, shape, timingsFor(client.breathSeconds), find).totalSeconds;
+}
+
+/**
+ * Changes a session that has not been begun. What the plan had is kept, so that it can be restored; a new plan of the block makes the session
+ * anew.
+ */
+export async function editSession(
+  data: StudioData,
+  id: string,
+  body: EditSessionBody,
+  today: PlainDate,
+): Promise<Session> {
+  return data.transaction(async (tx) => {
+    const session = await openFor(tx, id, body.version);
+    await assertKnown(tx, body.items);
+    await assertMayBeDone(tx, session.clientId, body.items, today);
+    const planned = await plannedItems(tx, session);
+    await writeItems(tx, id, body.items);
+    await tx.update(
+      SessionEntity,
+      { id },
+      {
+        version: session.version + 1,
+        purpose: body.purpose,
+        alreadyWarm: body.alreadyWarm,
+        rounds: body.rounds,
+        minutes: body.minutes,
+        plannedItems: planned,
+        totalSeconds: await lengthOf(tx, session, body.items, body),
+      },
+    );
+    return sessionView(tx, id);
+  });
+}
+
+/** Back to what the plan had. */
+export async function restoreSession(data: StudioData, id: string, version: number): Promise<Session> {
+  return data.transaction(async (tx) => {
+    const session = await openFor(tx, id, version);
+    const planned = await plannedItems(tx, session);
+    await writeItems(tx, id, planned);
+    const totalSeconds = await lengthOf(tx, session, planned, AS_PLANNED);
+    await tx.update(SessionEntity, { id }, { ...AS_PLANNED, version: session.version + 1, totalSeconds });
+    return sessionView(tx, id);
+  });
+}

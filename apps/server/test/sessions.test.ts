@@ -1,0 +1,297 @@
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { DayNote, Session, SessionSummary, SetLogBody } from '@yandle/contract';
+import { buildTimeline, plannedSeconds, type SessionItem } from '@yandle/core';
+import { intakeBody } from './bodies.js';
+import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+
+describe('sessions that a coach changes, runs and puts right', () => {
+  let h: Harness;
+  beforeAll(async () => (h = await harness()));
+  afterAll(() => h.close());
+
+  /** A client with a block of calf and hamstrings, and its first session. */
+  async function aSession(): Promise<{ clientId: string; session: Session }> {
+    const clientId = await aClient(h);
+    await h.agent.post(`/api/v1/clients/${clientId}/blocks`).send(blockBody()).expect(201);
+    const [first] = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    return { clientId, session: await load(first!.id) };
+  }
+  const load = async (id: string) => (await h.agent.get(`/api/v1/sessions/${id}`).expect(200)).body as Session;
+  const edit = (s: Session, over: object = {}) =>
+    h.agent.put(`/api/v1/sessions/${s.id}/items`).send({
+      version: s.version,
+      items: s.items,
+      purpose: s.purpose,
+      alreadyWarm: s.alreadyWarm,
+      rounds: s.rounds,
+      minutes: s.minutes,
+      ...over,
+    });
+  const start = async (sessionId: string, over: object = {}) => {
+    const id = uuid();
+    const body = { id, startedAt: h.clock.now.toISOString(), ...over };
+    await h.agent.post(`/api/v1/sessions/${sessionId}/runs`).send(body).expect(201);
+    return id;
+  };
+  const set = (run: string, over: Partial<SetLogBody> = {}, id = uuid()) =>
+    h.agent
+      .put(`/api/v1/runs/${run}/sets/${id}`)
+      .send({ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, replaces: null, ...over });
+
+  it('keeps what the plan had, and goes back to it', async () => {
+    const { session } = await aSession();
+    const swapped: SessionItem[] = [
+      { ...session.items[1]!, exerciseId: 'heel-on-chair-hamstring', sidePattern: 'alternating' },
+      { ...session.items[0]!, link: 'chain' },
+    ];
+    const over = { items: swapped, purpose: 'after training', alreadyWarm: true, rounds: 2, minutes: 15 };
+    const changed = (await edit(session, over).expect(200)).body as Session;
+    expect(changed).toMatchObject({
+      version: 2,
+      items: swapped,
+      plannedItems: session.items,
+      minutesBudget: 15,
+      rounds: 2,
+    });
+    expect(changed.totalSeconds).toBe(buildTimeline(swapped, { alreadyWarm: true, rounds: 2 }).totalSeconds);
+
+    const stale = await edit(session).expect(409);
+    expect(stale.body).toMatchObject({ code: 'stale-version', current: { version: 2 } });
+
+    const back = await h.agent.post(`/api/v1/sessions/${session.id}/restore`).send({ version: 2 }).expect(200);
+    expect(back.body).toEqual({ ...session, version: 3 });
+  });
+
+  it('takes nothing unknown, forbidden or begun', async () => {
+    const { clientId, session } = await aSession();
+    const [first, second] = session.items;
+    const bad = async (items: object[]) => (await edit(session, { items }).expect(400)).body.errors[0].path as string;
+    expect(await bad([{ ...first, exerciseId: 'no-such-stretch' }])).toBe('items[0].exerciseId');
+    expect(await bad([first!, { ...second, technique: 'release' }])).toBe('items[1].technique');
+    expect(await bad([{ ...first, choice: 'no-such-stretch' }])).toBe('items[0].choice');
+    await edit(session, { items: [first, first] }).expect(400);
+    await edit(session, { rounds: 5 }).expect(400);
+    expect((await load(session.id)).version).toBe(1);
+
+    // Getting down to the floor is not possible any more: what lies there is refused, what stands is taken.
+    await h.agent
+      .put(`/api/v1/clients/${clientId}/intakes/${uuid()}`)
+      .send(intakeBody(['floor']))
+      .expect(200);
+    const refused = await edit(session).expect(409);
+    expect(refused.body.code).toBe('screening-blocks-planning');
+    const standing = [first!, { ...second!, exerciseId: 'heel-on-chair-hamstring' }];
+    const mended = (await edit(session, { items: standing }).expect(200)).body as Session;
+    await start(session.id);
+    expect((await edit(mended).expect(409)).body.detail).toContain('begun');
+  });
+
+  it('is not reached from another studio', async () => {
+    const { clientId, session } = await aSession();
+    const run = await start(session.id);
+    const note = { date: TODAY, region: 'hip', soreness: 3, note: '' };
+    const items = { version: 1, items: session.items, purpose: 'own', alreadyWarm: false, rounds: 1, minutes: null };
+    for (const [method, path, body] of [
+      ['put', `/sessions/${session.id}/items`, items],
+      ['post', `/sessions/${session.id}/restore`, { version: 1 }],
+      ['put', `/sessions/${session.id}/counted-run`, { runId: run }],
+      ['put', `/runs/${run}/answers`, { id: uuid(), sensation: 3, note: '' }],
+      ['get', `/clients/${clientId}/day-notes`, undefined],
+      ['put', `/clients/${clientId}/day-notes/${uuid()}`, note],
+      ['put', `/clients/${clientId}/breath`, { seconds: 6 }],
+    ] as const)
+      await h.other[method](`/api/v1${path}`).send(body).expect(404);
+  });
+
+  it('logs all that was said of a set, and keeps it when it is put right', async () => {
+    const { session } = await aSession();
+    const run = await start(session.id);
+    const first = uuid();
+    const said = {
+      reps: 6,
+      pieces: 2,
+      form: 'straight-knee-wall-calf',
+      load: 2.5,
+      loadUnit: 'kg',
+      assistance: 1,
+      depthCm: -3.5,
+      sensation: 6,
+    } as const;
+    await set(run, said, first).expect(200);
+    await set(run, said, first).expect(200);
+    await set(run, { ...said, reps: 7 }, first).expect(409);
+    await set(run, { side: 'right', form: 'no-such-stretch' }).expect(400);
+    await set(run, { doneSeconds: 40, replaces: first }).expect(200);
+    const { run: seen } = await load(session.id);
+    expect(seen!.sets).toHaveLength(2);
+    expect(seen!.sets[0]).toMatchObject({ ...said, doneSeconds: 30, replacedBy: seen!.sets[1]!.id });
+    expect(seen!.sets[1]).toMatchObject({ doneSeconds: 40, pieces: 1, form: null, load: null, replacedBy: null });
+  });
+
+  it('counts sets in every round', async () => {
+    const { session } = await aSession();
+    const twice = (await edit(session, { rounds: 2 }).expect(200)).body as Session;
+    const run = await start(twice.id);
+    const bouts = 2 * twice.items[0]!.sets;
+    await set(run, { set: bouts }).expect(200);
+    await set(run, { set: bouts + 1 }).expect(400);
+  });
+
+  it('keeps earlier answers when they are put right', async () => {
+    const { session } = await aSession();
+    const run = await start(session.id);
+    const answers = { sensation: 4, feltTighter: 'left', note: 'First' };
+    expect(
+      (
+        await h.agent
+          .put(`/api/v1/runs/${run}/answers`)
+          .send({ id: uuid(), ...answers })
+          .expect(409)
+      ).body.detail,
+    ).toContain('not finished');
+    const end = { endedAt: h.clock.now.toISOString(), ...answers };
+    await h.agent.post(`/api/v1/runs/${run}/finish`).send(end).expect(200);
+    const change = { id: uuid(), sensation: 5, feltTighter: null, note: 'Second' };
+    for (let i = 0; i < 2; i++) await h.agent.put(`/api/v1/runs/${run}/answers`).send(change).expect(200);
+    const now = (
+      await h.agent
+        .put(`/api/v1/runs/${run}/answers`)
+        .send({ ...change, id: uuid(), note: 'Third' })
+        .expect(200)
+    ).body as Session;
+    expect(now.run).toMatchObject({ sensation: 5, feltTighter: null, note: 'Third' });
+    expect(now.run!.earlier.map((e) => [e.note, e.sensation, e.feltTighter])).toEqual([
+      ['First', 4, 'left'],
+      ['Second', 5, null],
+    ]);
+    // The first finish, sent once more by a phone that slept, is no new answer and no conflict.
+    await h.agent.post(`/api/v1/runs/${run}/finish`).send(end).expect(200);
+    await h.agent
+      .post(`/api/v1/runs/${run}/finish`)
+      .send({ ...end, sensation: 9 })
+      .expect(409);
+  });
+
+  it('counts one of two runs, the coach’s choice above all', async () => {
+    const { clientId, session } = await aSession();
+    const [a, b] = [await start(session.id), await start(session.id)];
+    await set(a).expect(200);
+    await set(b, { doneSeconds: 11 }).expect(200);
+    for (const run of [a, b])
+      await h.agent
+        .post(`/api/v1/runs/${run}/finish`)
+        .send({ endedAt: h.clock.now.toISOString(), sensation: null, note: run === a ? 'a' : 'b' })
+        .expect(200);
+    const before = await load(session.id);
+    const chosen = before.run!.id === a ? b : a;
+    expect(before.otherRuns.map((r) => r.id)).toEqual([chosen]);
+    const after = (await h.agent.put(`/api/v1/sessions/${session.id}/counted-run`).send({ runId: chosen }).expect(200))
+      .body as Session;
+    expect(after.run!.id).toBe(chosen);
+    const { dose } = (await h.agent.get(`/api/v1/clients/${clientId}/progress`)).body;
+    expect(dose.rows.find((r: { week: number; group: string }) => r.week === 1 && r.group === 'soleus').done.left).toBe(
+      chosen === b ? 11 : 30,
+    );
+    await h.agent.put(`/api/v1/sessions/${session.id}/counted-run`).send({ runId: uuid() }).expect(400);
+  });
+
+  it('holds a whole group after two stop signs in it, until they are cleared', async () => {
+    const { clientId, session } = await aSession();
+    const run = await start(session.id);
+    for (let i = 0; i < 2; i++)
+      await h.agent
+        .put(`/api/v1/runs/${run}/symptoms/${uuid()}`)
+        .send({ item: 1, side: 'left', symptom: 'numbness' })
+        .expect(200);
+    const [, next] = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    const coming = await load(next!.id);
+    const other = [coming.items[0]!, { ...coming.items[1]!, exerciseId: 'heel-on-chair-hamstring' }];
+    const swapped = (await edit(coming, { items: other }).expect(200)).body as Session;
+    expect(swapped.openSymptoms).toHaveLength(2);
+    const begin = () =>
+      h.agent.post(`/api/v1/sessions/${coming.id}/runs`).send({ id: uuid(), startedAt: h.clock.now.toISOString() });
+    expect((await begin().expect(409)).body.code).toBe('symptom-not-cleared');
+    await h.agent
+      .post(`/api/v1/symptoms/${swapped.openSymptoms[0]!.id}/clear`)
+      .send({ note: 'Gone when asked' })
+      .expect(200);
+    await begin().expect(201);
+  });
+
+  it('takes what was done on paper, though a stop sign holds it now', async () => {
+    const { session } = await aSession();
+    const run = await start(session.id);
+    await h.agent
+      .put(`/api/v1/runs/${run}/symptoms/${uuid()}`)
+      .send({ item: 0, side: 'left', symptom: 'sharp-pain' })
+      .expect(200);
+    await h.agent
+      .post(`/api/v1/sessions/${session.id}/runs`)
+      .send({ id: uuid(), startedAt: h.clock.now.toISOString() })
+      .expect(409);
+    await start(session.id, { source: 'paper' });
+    const seen = await load(session.id);
+    expect([seen.run!, ...seen.otherRuns].map((r) => r.source).sort()).toEqual(['coach', 'paper']);
+  });
+
+  it('knows how far the week has come, and what is loaded near by', async () => {
+    const { clientId, session } = await aSession();
+    const run = await start(session.id);
+    for (const side of ['left', 'right'] as const) await set(run, { side }).expect(200);
+    await set(run, { set: 2 }).expect(200);
+    const [, second] = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    const seen = await load(second!.id);
+    expect(seen.ranked).toEqual(['soleus', 'hamstrings']);
+    // Three sessions of two sets: one set of both sides is done, one session is still to come after this one.
+    expect(seen.weekWork.find((w) => w.group === 'soleus')).toEqual({
+      group: 'soleus',
+      technique: 'static hold',
+      plannedSets: 6,
+      doneSets: 1,
+      laterSets: 2,
+    });
+    expect(seen.near.map((n) => n.id)).toContain(session.id);
+    expect(seen.near.every((n) => n.loaded.length === 0)).toBe(true);
+  });
+
+  it('writes soreness down once a sending, newest first', async () => {
+    const clientId = await aClient(h);
+    const id = uuid();
+    const note = { date: TODAY, region: 'thigh-back', soreness: 7, note: '' };
+    const put = (body: object, noteId = uuid()) =>
+      h.agent.put(`/api/v1/clients/${clientId}/day-notes/${noteId}`).send(body);
+    await put(note, id).expect(200);
+    await put(note, id).expect(200);
+    await put({ ...note, date: '2026-03-08', region: null, soreness: 2 }).expect(200);
+    await put({ ...note, soreness: 11 }).expect(400);
+    await put({ ...note, date: '2026-05-01' }).expect(400);
+    const list = (await h.agent.get(`/api/v1/clients/${clientId}/day-notes`).expect(200)).body as DayNote[];
+    expect(list.map((n) => [n.date, n.region, n.soreness])).toEqual([
+      [TODAY, 'thigh-back', 7],
+      ['2026-03-08', null, 2],
+    ]);
+  });
+
+  it('times breathing by the client’s own breath', async () => {
+    const { clientId, session } = await aSession();
+    await h.agent.put(`/api/v1/clients/${clientId}/breath`).send({ seconds: 7 }).expect(200);
+    await h.agent.put(`/api/v1/clients/${clientId}/breath`).send({ seconds: 2 }).expect(400);
+    const items = [
+      ...session.items,
+      {
+        exerciseId: 'lower-rib-breathing',
+        sets: 1,
+        holdSeconds: 0,
+        reps: 10,
+        sensation: 1,
+        firstSide: 'left' as const,
+      },
+    ];
+    const changed = (await edit(session, { items }).expect(200)).body as Session;
+    expect(changed.breathSeconds).toBe(7);
+    const usual = buildTimeline(items);
+    expect(plannedSeconds(usual, 2, 'left')).toBe(50);
+    expect(changed.totalSeconds - usual.totalSeconds).toBe(20);
+  });
+});

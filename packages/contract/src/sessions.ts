@@ -37,6 +37,13 @@ export interface SessionSettings {
   readonly minutes: number | null;
 }
 
+/** Other forms of an exercise that this client may do, for the choice on the spot; null where there is none. */
+export interface ItemForms {
+  readonly easier: string | null;
+  readonly harder: string | null;
+  readonly choice: string | null;
+}
+
 /** A session with the snapshot it was published with. */
 export interface Session extends SessionSummary, SessionSettings {
   readonly clientName: string;
@@ -46,6 +53,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly items: readonly SessionItem[];
   /** The items as the plan has them; equal to `items` until a coach changes the session. */
   readonly plannedItems: readonly SessionItem[];
+  /** Other forms of each item, in their order. */
+  readonly forms: readonly ItemForms[];
   /** Seconds of one breath of the client; null until measured. */
   readonly breathSeconds: number | null;
   /** Groups of the block's lanes, the most important first. */

@@ -11,7 +11,8 @@ export function securityHeaders(config: Pick<Config, 'publicUrl'>): RequestHandl
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
+        // The composer's solver is WebAssembly; that word lets it be compiled and nothing else.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         scriptSrcAttr: ["'none'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],

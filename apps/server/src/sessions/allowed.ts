@@ -1,10 +1,20 @@
-import { cautionsAgainst, type Exercise, type MuscleGroupId, type PlainDate, type SessionItem } from '@yandle/core';
+import type { ItemForms } from '@yandle/contract';
+import {
+  cautionsAgainst,
+  techniquesOf,
+  type Caution,
+  type Exercise,
+  type FindExercise,
+  type MuscleGroupId,
+  type PlainDate,
+  type SessionItem,
+} from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/book.js';
 import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
-import { openRedSymptoms } from './views.js';
+import { openRedSymptoms } from './symptoms.js';
 
 /** Red symptoms in one group after which everything for the group rests (domain 2.8). */
 const LANE_RESTS_AFTER = 2;
@@ -71,4 +81,30 @@ export async function assertNothingOnHold(
       'symptom-not-cleared',
       `${held.name} is on hold after a stop sign. Clear it on the session sheet, or swap it, before running the session.`,
     );
+}
+
+/** Easier and harder forms, and the choice, of each item: only what the client may do, the same way and with the same sides. */
+export function formsOf(
+  items: readonly SessionItem[],
+  find: FindExercise,
+  standing: readonly Caution[],
+  hold: OnHold,
+): ItemForms[] {
+  return items.map((item) => {
+    const exercise = find(item.exerciseId);
+    const technique = item.technique ?? exercise.technique;
+    const may = (id: string | null | undefined, same: boolean): string | null => {
+      if (!id) return null;
+      const form = find(id);
+      const done = techniquesOf(form).includes(technique) ? technique : form.technique;
+      const fits = form.sides === exercise.sides && (!same || done === technique);
+      const free = cautionsAgainst({ ...form, technique: done }, standing).length === 0 && !isOnHold(hold, form);
+      return fits && free ? id : null;
+    };
+    return {
+      easier: may(exercise.easierForm, true),
+      harder: may(exercise.harderForm, true),
+      choice: may(item.choice, false),
+    };
+  });
 }

@@ -1,8 +1,10 @@
 import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
-import { isRedSymptom } from '@yandle/core';
-import { In, IsNull } from 'typeorm';
+import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
+import { screeningOf } from '../screening/service.js';
+import { formsOf, onHoldOf } from './allowed.js';
+import { openRedSymptoms } from './symptoms.js';
 import { loadExercises } from '../exercises/book.js';
 import {
   RunAnswerEntity,
@@ -67,12 +69,6 @@ export async function symptomViews(data: StudioData, rows: readonly SymptomEntit
     date: sessions.find((s) => s.id === r.sessionId)?.date ?? '',
     clearedAt: r.clearedAt?.toISOString() ?? null,
   }));
-}
-
-/** Red symptoms of a client that no coach has cleared. */
-export async function openRedSymptoms(data: StudioData, clientId: string): Promise<SymptomEntity[]> {
-  const open = await data.find(SymptomEntity, { clientId, clearedAt: IsNull() }, { order: { createdAt: 'ASC' } });
-  return open.filter((s) => isRedSymptom(s.symptom));
 }
 
 const setView = (s: SetLogEntity): SetLog => ({
@@ -144,6 +140,12 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
     minutesBudget: row.minutes ?? client.minutesPerSession,
     items,
     plannedItems: row.plannedItems ?? items,
+    forms: formsOf(
+      items,
+      find,
+      (await screeningOf(data, client, row.date)).standing,
+      await onHoldOf(data, row.clientId),
+    ),
     breathSeconds: client.breathSeconds,
     ...(await weekAround(data, row, find)),
     run: run ? await runView(data, run) : null,

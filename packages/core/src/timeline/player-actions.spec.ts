@@ -63,7 +63,7 @@ describe('a hold in pieces', () => {
     s = tick(resume(s, plain), plain, 10_000).state;
     s = resume(pause(s), plain);
     expect(tick(s, plain, 8000).ended).toEqual([
-      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 3 },
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 3, reps: null },
     ]);
   });
 
@@ -96,14 +96,16 @@ describe('a staged hold', () => {
     const on = answerFree(r.state, t);
     expect(on).toMatchObject({ cue: check + 1, elapsedMs: 0, running: true, carriedMs: 10_000 });
     expect(tick(on, t, 20_000).ended).toEqual([
-      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 1 },
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 1, reps: null },
     ]);
   });
 
   it('ends when the answer is no, with the seconds of the check', () => {
     const { state } = tick(at(check), t, 10_000);
     const r = skipItem(state, t);
-    expect(r.ended).toEqual([{ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 10, pieces: 1 }]);
+    expect(r.ended).toEqual([
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 10, pieces: 1, reps: null },
+    ]);
     expect(isFinished(r.state, t)).toBe(true);
     expect(answerFree(at(check, 2000), t)).toEqual(at(check, 2000));
   });
@@ -124,9 +126,9 @@ describe('sides in turn', () => {
     const t = buildTimeline([item('march-on-the-spot', { sets: 1, reps: 4, holdSeconds: 2 })], warm);
     const reps = t.cues.findIndex((c) => c.alternatesFrom !== null && c.ends);
     const done = skip(at(reps, 23_000), t).ended;
-    expect(done.map((d) => [d.side, d.plannedSeconds, d.doneSeconds])).toEqual([
-      ['left', 8, 5],
-      ['right', 8, 4],
+    expect(done.map((d) => [d.side, d.plannedSeconds, d.doneSeconds, d.reps])).toEqual([
+      ['left', 8, 5, 2],
+      ['right', 8, 4, 2],
     ]);
   });
 });

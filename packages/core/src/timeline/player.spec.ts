@@ -64,7 +64,7 @@ describe('tick', () => {
 describe('skip', () => {
   it('counts the whole seconds held so far', () => {
     expect(skip(at(firstHold, 12_900), timeline).ended).toEqual([
-      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 12, pieces: 1 },
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 12, pieces: 1, reps: null },
     ]);
   });
   it('logs nothing for a hold not begun or for another cue', () => {
@@ -83,7 +83,9 @@ describe('skipItem', () => {
   it('leaves the whole exercise and keeps what was held', () => {
     const { state, ended } = skipItem(at(firstHold, 8000), timeline);
     expect(timeline.cues[state.cue]).toMatchObject({ item: 1, kind: 'position' });
-    expect(ended).toEqual([{ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 8, pieces: 1 }]);
+    expect(ended).toEqual([
+      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 8, pieces: 1, reps: null },
+    ]);
   });
   it('ends the session after the last exercise', () => {
     const second = timeline.cues.findIndex((c) => c.item === 1);

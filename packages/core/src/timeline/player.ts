@@ -1,5 +1,5 @@
 import { otherSide, type Side } from '../anatomy/side.js';
-import { countedMs } from './beats.js';
+import { beatSeconds, countedMs } from './beats.js';
 import { isWork, type Cue } from './cue.js';
 import type { Timeline } from './timeline.js';
 
@@ -30,6 +30,8 @@ export interface SetDone {
   readonly doneSeconds: number;
   /** Pieces it was held in. */
   readonly pieces: number;
+  /** Whole repetitions or breaths done; null where none are counted. */
+  readonly reps: number | null;
 }
 
 export interface PlayerStep {
@@ -69,19 +71,27 @@ function planned(timeline: Timeline, cue: Cue): number {
     .reduce((sum, c) => sum + c.counts, 0);
 }
 
+interface SideDone {
+  readonly side: Side | null;
+  readonly ms: number;
+  readonly reps: number | null;
+}
+
 /** What of each side counts after some time in a cue; a side that was not come to yet has nothing. */
-function countedBySide(cue: Cue, ms: number): { readonly side: Side | null; readonly ms: number }[] {
-  if (!cue.alternatesFrom) return [{ side: cue.side, ms: countedMs(cue.beats, ms) }];
-  const one = cue.beats.reduce((sum, b) => sum + b.seconds * 1000, 0);
-  const turn = Math.floor(ms / one);
-  const rest = ms % one;
-  const full = (turns: number): number => countedMs(cue.beats, turns * one);
-  const part = countedMs(cue.beats, rest);
-  const first = full(Math.ceil(turn / 2)) + (turn % 2 === 0 ? part : 0);
-  const second = full(Math.floor(turn / 2)) + (turn % 2 === 1 ? part : 0);
+function doneBySide(cue: Cue, ms: number): SideDone[] {
+  const one = beatSeconds(cue.beats) * 1000;
+  if (one === 0) return [{ side: cue.side, ms, reps: null }];
+  const whole = Math.floor(ms / one);
+  if (!cue.alternatesFrom) return [{ side: cue.side, ms: countedMs(cue.beats, ms), reps: whole }];
+  const part = countedMs(cue.beats, ms % one);
+  const of = (side: Side, reps: number, running: boolean): SideDone => ({
+    side,
+    ms: countedMs(cue.beats, reps * one) + (running ? part : 0),
+    reps,
+  });
   return [
-    { side: cue.alternatesFrom, ms: first },
-    { side: otherSide(cue.alternatesFrom), ms: second },
+    of(cue.alternatesFrom, Math.ceil(whole / 2), whole % 2 === 0),
+    of(otherSide(cue.alternatesFrom), Math.floor(whole / 2), whole % 2 === 1),
   ];
 }
 
@@ -90,13 +100,14 @@ function bout(timeline: Timeline, state: PlayerState, elapsedMs: number): SetDon
   if (!cue || cue.bout === null || cue.item === null) return [];
   const { item, bout: set } = cue;
   const plannedSeconds = planned(timeline, cue);
-  return countedBySide(cue, elapsedMs).map(({ side, ms }) => ({
+  return doneBySide(cue, elapsedMs).map(({ side, ms, reps }) => ({
     item,
     side,
     set,
     plannedSeconds,
     doneSeconds: Math.floor((ms + state.carriedMs) / 1000 + 1e-9),
     pieces: state.pieces,
+    reps,
   }));
 }
 

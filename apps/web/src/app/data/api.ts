@@ -18,6 +18,10 @@ import type {
   FillIn,
   FocusView,
   GoalBody,
+  DayNote,
+  DayNoteBody,
+  EditAnswersBody,
+  EditSessionBody,
   ExerciseFile,
   ExerciseImport,
   ExerciseVersion,
@@ -171,6 +175,27 @@ export class Api {
   }
   session(id: string): Observable<Session> {
     return this.http.get<Session>(`${V1}/sessions/${id}`);
+  }
+  editSession(id: string, body: EditSessionBody): Observable<Session> {
+    return this.http.put<Session>(`${V1}/sessions/${id}/items`, body);
+  }
+  restoreSession(id: string, version: number): Observable<Session> {
+    return this.http.post<Session>(`${V1}/sessions/${id}/restore`, { version });
+  }
+  chooseRun(id: string, runId: string): Observable<Session> {
+    return this.http.put<Session>(`${V1}/sessions/${id}/counted-run`, { runId });
+  }
+  editAnswers(runId: string, body: EditAnswersBody): Observable<Session> {
+    return this.http.put<Session>(`${V1}/runs/${runId}/answers`, body);
+  }
+  dayNotes(clientId: string): Observable<DayNote[]> {
+    return this.http.get<DayNote[]>(`${V1}/clients/${clientId}/day-notes`);
+  }
+  putDayNote(clientId: string, id: string, body: DayNoteBody): Observable<DayNote> {
+    return this.http.put<DayNote>(`${V1}/clients/${clientId}/day-notes/${id}`, body);
+  }
+  putBreath(clientId: string, seconds: number | null): Observable<unknown> {
+    return this.http.put(`${V1}/clients/${clientId}/breath`, { seconds });
   }
   clearSymptom(id: string, note: string): Observable<SymptomReport> {
     return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, { note });

@@ -1,26 +1,17 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { Session } from '@yandle/contract';
 import { Outbox, type Letter } from '../data/outbox.service';
-import { RunStore } from './run.store';
+import { aSession } from '../testing/a-session';
+import { COUNT_IN, RunStore } from './run.store';
 
-const session: Session = {
-  id: 's1',
-  clientId: 'c1',
-  blockId: 'b1',
-  date: '2026-03-09',
-  plannedDate: '2026-03-09',
-  week: 1,
-  status: 'planned',
-  totalSeconds: 0,
-  exerciseIds: ['bent-knee-wall-calf'],
-  clientName: 'Ottoline Varga',
-  minutesBudget: 20,
+const session = aSession({
   items: [{ exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 30, sensation: 5, firstSide: 'left' }],
-  run: null,
-  openSymptoms: [],
-};
+  forms: [{ easier: 'seated-strap-calf', harder: null, choice: null }],
+});
+
+/** Seconds from the beginning to the first hold: warm-up, position, prop, settling, entry. */
+const TO_HOLD = 120 + 20 + 10 + 5 + 3;
 
 describe('RunStore', () => {
   let store: RunStore;
@@ -54,7 +45,7 @@ describe('RunStore', () => {
       ],
     });
     store = TestBed.inject(RunStore);
-    const loaded = store.load('s1');
+    const loaded = store.open('s1');
     TestBed.inject(HttpTestingController).expectOne('/api/v1/sessions/s1').flush(session);
     await loaded;
   }
@@ -67,10 +58,10 @@ describe('RunStore', () => {
   }
   const sets = () => sent.filter((l) => l.path.includes('/sets/')).map((l) => l.body as Record<string, unknown>);
 
-  // Warm-up 120 s, position 20, prop 10, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
+  // After a count of 3 s: warm-up 120 s, position 20, prop 10, settling 5, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
   it('runs to the end and sends each side once', () => {
     store.start();
-    pass(120 + 20 + 10 + 3);
+    pass(COUNT_IN + TO_HOLD);
     expect(store.cue()!.kind).toBe('hold');
     expect(store.left()).toBe(30);
     pass(25);
@@ -86,7 +77,7 @@ describe('RunStore', () => {
 
   it('counts nothing while paused', () => {
     store.start();
-    pass(10);
+    pass(COUNT_IN + 10);
     store.pause();
     pass(60);
     expect(store.left()).toBe(110);
@@ -97,7 +88,7 @@ describe('RunStore', () => {
 
   it('stops at the last tick when the device slept, and asks', () => {
     store.start();
-    pass(10);
+    pass(COUNT_IN + 10);
     now += 30_000;
     vi.advanceTimersByTime(200);
     expect(store.interrupted()).toBe(true);
@@ -107,7 +98,7 @@ describe('RunStore', () => {
 
   it('names the log that a redone hold replaces', () => {
     store.start();
-    pass(153 + 10);
+    pass(COUNT_IN + TO_HOLD + 10);
     store.skip();
     store.back();
     store.back();
@@ -123,7 +114,7 @@ describe('RunStore', () => {
 
   it('notes a symptom and leaves the exercise', () => {
     store.start();
-    pass(153 + 8);
+    pass(COUNT_IN + TO_HOLD + 8);
     store.stop('numbness');
     expect(
       sent.some((l) => l.path.includes('/symptoms/') && (l.body as { symptom: string }).symptom === 'numbness'),
@@ -134,7 +125,7 @@ describe('RunStore', () => {
 
   it('goes on after a reload where it was', async () => {
     store.start();
-    pass(153 + 12);
+    pass(COUNT_IN + TO_HOLD + 12);
     store.pause();
     const run = sent[0]!.body;
     await open();

@@ -18,6 +18,11 @@ export class Sounds {
     this.tone(660, 0.07, 0.12);
   }
 
+  /** The next part of a repetition; higher where it counts. */
+  beat(counts: boolean): void {
+    this.tone(counts ? 500 : 330, 0.06, 0.1);
+  }
+
   /** A hold begins. */
   begin(): void {
     this.tone(520, 0.18, 0.2);

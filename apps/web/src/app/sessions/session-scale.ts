@@ -6,7 +6,9 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   'warm-up': 'warm-up',
   position: 'into position',
   prop: 'prop',
+  'set-up': 'settling',
   entry: 'into the stretch',
+  check: 'check without hands',
   hold: 'hold',
   push: 'push',
   'let go': 'let go',
@@ -90,10 +92,10 @@ export class SessionScale {
     const starts = [
       ...(cues[0]?.kind === 'warm-up' ? [{ at: 0, text: 'Warm-up' }] : []),
       ...this.items().map((item, i) => ({
-        at: cues.find((c) => c.item === i)!.start,
+        at: cues.find((c) => c.item === i)?.start ?? 0,
         text: this.library.find(item.exerciseId).name,
       })),
-    ];
+    ].sort((a, b) => a.at - b.at);
     return starts.map((s, i) => {
       const end = starts[i + 1]?.at ?? totalSeconds;
       return {

@@ -1,26 +1,9 @@
 import type { Session } from '@yandle/contract';
+import { aRun, aSession } from '../testing/a-session';
 import { Screen } from '../testing/screen';
 import { SessionSheet } from './sheet';
 
-const session: Session = {
-  id: 's1',
-  clientId: 'c1',
-  blockId: 'b1',
-  date: '2026-03-11',
-  plannedDate: '2026-03-11',
-  week: 1,
-  status: 'planned',
-  totalSeconds: 534,
-  exerciseIds: ['bent-knee-wall-calf', 'supine-strap-hamstring'],
-  clientName: 'Ottoline Varga',
-  minutesBudget: 20,
-  items: [
-    { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
-    { exerciseId: 'supine-strap-hamstring', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
-  ],
-  run: null,
-  openSymptoms: [],
-};
+const session = aSession();
 
 describe('SessionSheet', () => {
   async function open(over: Partial<Session> = {}): Promise<Screen<SessionSheet>> {
@@ -29,14 +12,14 @@ describe('SessionSheet', () => {
     return screen;
   }
 
-  // 2 × 207 s and 120 s of warm-up: the worked example of docs/calculations.md.
+  // 2 × 212 s and 120 s of warm-up: the worked example of docs/calculations.md.
   it('adds up to the second and says each exercise in words', async () => {
     const screen = await open();
-    expect(screen.text).toContain('8:54 of 20:00 min');
-    expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:14 · rests 0:40');
+    expect(screen.text).toContain('9:04 of 20:00 min');
+    expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:24 · rests 0:40');
     expect(screen.text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
-    expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(1 + 2 * 17);
-    expect(screen.text).not.toContain('over the client');
+    expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(1 + 2 * 18);
+    expect(screen.text).not.toContain('over the time');
   });
 
   it('always shows stop signs, cautions and the duty of care', async () => {
@@ -47,17 +30,14 @@ describe('SessionSheet', () => {
   });
 
   it('says how much it is over the client’s time', async () => {
-    expect((await open({ minutesBudget: 8 })).text).toContain('0:54 over the client’s time');
+    expect((await open({ minutesBudget: 8 })).text).toContain('1:04 over the time there is');
   });
 
   it('sets done against planned, corrected logs left out, and the sensation', async () => {
     const set = { item: 0, side: 'left' as const, set: 1, plannedSeconds: 30, replaces: null };
     const screen = await open({
       status: 'done',
-      run: {
-        id: 'r1',
-        sessionId: 's1',
-        startedAt: '2026-03-11T17:00:00.000Z',
+      run: aRun({
         endedAt: '2026-03-11T17:09:00.000Z',
         sensation: null,
         note: 'a long day',
@@ -66,7 +46,7 @@ describe('SessionSheet', () => {
           { ...set, id: 'b', doneSeconds: 30, replacedBy: null },
           { ...set, id: 'c', side: 'right', doneSeconds: 25, replacedBy: null },
         ],
-      },
+      }),
     });
     const rows = [...screen.el.querySelectorAll('y-mirror-row [role=img]')].map((r) => r.getAttribute('aria-label'));
     expect(rows[0]).toBe('Soleus: left 30 s; right 25 s. planned 60 s a side');

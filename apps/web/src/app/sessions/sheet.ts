@@ -1,168 +1,174 @@
+import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Problem, Session } from '@yandle/contract';
+import type { Run } from '@yandle/contract';
 import {
-  bonusWords,
-  boutOf,
-  boutWords,
-  buildTimeline,
-  DEFAULT_TIMINGS,
   formatClock,
   formatDate,
   isRedSymptom,
   itemSeconds,
   muscleGroupName,
-  PUSH_AGAINST,
-  runningList,
-  sensationWords,
+  plannedSeconds,
+  purposeName,
   SIDES,
-  supportWords,
   symptomName,
   type Side,
-  type SessionItem,
-  type Technique,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
-import { ClientContext } from '../data/client-context';
 import { Outbox } from '../data/outbox.service';
 import { problemOf } from '../data/problem';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
-import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
+import { ComposePanel } from './compose-panel';
+import { FitPanel } from './fit-panel';
+import { LogPanel } from './log-panel';
+import { PrintSheet } from './print-sheet';
 import { SessionScale } from './session-scale';
-import { LibraryService } from '../library/library.service';
+import { SheetItem } from './sheet-item';
+import { SheetStore } from './sheet.store';
+import { SorenessCard } from './soreness-card';
+import { SwapPanel } from './swap-panel';
 
-/** A bout said to the client, by technique. */
-const WORK: Readonly<Record<Technique, (bout: string) => string>> = {
-  'static hold': (b) => `Hold ${b}`,
-  'loaded isometric': (b) => `Hold the loaded end ${b}`,
-  'contract-relax': (b) => `Push, let go, stretch: ${b}`,
-  'loaded eccentric': (b) => `Lower slowly: ${b}`,
-  'moving stretch': (b) => `Move in and out: ${b}`,
-  release: (b) => `Roll ${b}`,
-  activation: (b) => `Work the muscle: ${b}`,
-  breathing: (b) => `Breathe: ${b}`,
-  'nerve glide': (b) => `Glide: ${b}`,
+const SOURCE_WORDS: Readonly<Record<Run['source'], string>> = {
+  coach: 'with the coach',
+  client: 'on the client’s phone',
+  paper: 'written down from paper',
 };
 
-/** One session: what is done in which order, to scale and in words, and afterwards what was done. */
+/** One session: what is done in which order, to scale and in words, changed in place, and afterwards what was done. */
 @Component({
   selector: 'y-session-sheet',
-  imports: [FigureView, RouterLink, SessionScale, StopSigns, ProblemNote, MirrorRow],
+  imports: [
+    CdkDrag,
+    CdkDropList,
+    ComposePanel,
+    FitPanel,
+    LogPanel,
+    MirrorRow,
+    PrintSheet,
+    ProblemNote,
+    RouterLink,
+    SessionScale,
+    SheetItem,
+    SorenessCard,
+    StopSigns,
+    SwapPanel,
+  ],
+  providers: [SheetStore],
   templateUrl: './sheet.html',
 })
 export class SessionSheet {
-  private readonly library = inject(LibraryService);
   private readonly api = inject(Api);
-  private readonly context = inject(ClientContext);
   private readonly outbox = inject(Outbox);
+  protected readonly store = inject(SheetStore);
   protected readonly today = inject(AccountService).me()?.today ?? '';
+  private readonly instant = new Intl.DateTimeFormat('en-GB', {
+    dateStyle: 'medium',
+    timeStyle: 'short',
+    timeZone: inject(AccountService).me()?.studio.timeZone ?? 'UTC',
+  });
   readonly sessionId = input.required<string>();
-  protected readonly session = signal<Session | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
-
+  protected readonly session = this.store.session;
   protected readonly clock = formatClock;
-  protected readonly list = runningList;
   protected readonly symptom = symptomName;
   protected readonly isRed = isRedSymptom;
+  /** What stands beside the list: a place to swap at, the composer, or neither. */
+  protected readonly side = signal<number | 'compose' | null>(null);
+  protected readonly logging = signal(false);
 
   constructor() {
     effect(() => {
       const id = this.sessionId();
-      untracked(() => void this.load(id));
+      untracked(() => {
+        this.side.set(null);
+        this.logging.set(false);
+        void this.store.load(id);
+      });
     });
     // What was still on its way when the sheet opened is on it once it has arrived.
     let waiting = 0;
     effect(() => {
       const pending = this.outbox.pending();
-      if (waiting > 0 && pending === 0) untracked(() => void this.load(this.sessionId()));
+      if (waiting > 0 && pending === 0) untracked(() => void this.store.load(this.sessionId()));
       waiting = pending;
     });
   }
 
-  protected readonly timeline = computed(() => {
-    const s = this.session();
-    return s ? buildTimeline(s.items, false, DEFAULT_TIMINGS, (id) => this.library.find(id)) : null;
-  });
   protected readonly minutes = computed(() => {
-    const s = this.session();
-    const t = this.timeline();
-    return s && t ? itemSeconds(t, s.items.length) : [];
+    const t = this.store.timeline();
+    return t ? itemSeconds(t, this.session()!.items.length) : [];
   });
-  protected readonly over = computed(() => {
-    const s = this.session();
-    return s ? s.totalSeconds - s.minutesBudget * 60 : 0;
-  });
+
   protected readonly totals = computed(() => {
-    const t = this.timeline();
-    if (!t) return '';
-    const k = t.byKind;
-    const setUp = k.position + k.prop + k.entry + k.exit + k.switch;
-    const work = k.hold + k.repetitions + k.roll + k.breaths + k.push + k['let go'];
+    const k = this.store.timeline()?.byKind;
+    if (!k) return '';
+    const setUp = k.position + k.prop + k['set-up'] + k.entry + k.exit + k.switch;
+    const work = k.hold + k.check + k.repetitions + k.roll + k.breaths + k.push + k['let go'];
     return `warm-up ${formatClock(k['warm-up'])} · work ${formatClock(work)} · set-up and changes ${formatClock(setUp)} · rests ${formatClock(k.rest)}`;
   });
+
+  protected readonly subtitle = computed(() => {
+    const s = this.session()!;
+    const parts = [s.clientName, `week ${s.week}`];
+    if (s.purpose !== 'own') parts.push(purposeName(s.purpose).toLowerCase());
+    if (s.rounds > 1) parts.push(`${s.rounds} rounds`);
+    return parts.join(' · ');
+  });
+
   /** Planned against done of each exercise, once there is a run. */
   protected readonly doneRows = computed(() => {
     const s = this.session();
-    if (!s?.run) return [];
+    const t = this.store.timeline();
+    if (!s?.run || !t) return [];
     const sets = s.run.sets.filter((x) => x.replacedBy === null);
-    const plannedOn = (place: number, side: Side) =>
-      this.timeline()!
-        .cues.filter((c) => c.item === place && (c.side === side || c.side === null))
-        .reduce((sum, c) => sum + c.counts, 0);
-    const top = Math.max(...s.items.flatMap((_, i) => SIDES.map((side) => plannedOn(i, side)))) * 1.1;
-    return s.items.map((item, place) => {
-      const planned = { left: plannedOn(place, 'left'), right: plannedOn(place, 'right') };
-      const done = Object.fromEntries(
-        SIDES.map((side) => [
-          side,
-          sets
-            .filter((x) => x.item === place && (x.side === side || x.side === null))
-            .reduce((sum, x) => sum + x.doneSeconds, 0),
-        ]),
-      ) as Record<Side, number>;
-      return doseRow(
-        muscleGroupName(this.library.find(item.exerciseId).primary),
+    const doneOn = (place: number, side: Side): number =>
+      sets
+        .filter((x) => x.item === place && (x.side === side || x.side === null))
+        .reduce((sum, x) => sum + x.doneSeconds, 0);
+    const rows = s.items.map((item, place) => ({
+      item,
+      planned: { left: plannedSeconds(t, place, 'left'), right: plannedSeconds(t, place, 'right') },
+      done: { left: doneOn(place, 'left'), right: doneOn(place, 'right') },
+    }));
+    const top = Math.max(1, ...rows.flatMap((r) => SIDES.flatMap((side) => [r.planned[side], r.done[side]]))) * 1.1;
+    return rows.map(({ item, planned, done }) =>
+      doseRow(
+        muscleGroupName(this.store.find(item.exerciseId).primary),
         planned.left === planned.right
           ? `planned ${planned.left} s a side`
           : `planned left ${planned.left}, right ${planned.right} s`,
         planned,
         done,
         top,
-      );
-    });
+      ),
+    );
   });
 
-  protected exercise(item: SessionItem) {
-    return this.library.find(item.exerciseId);
+  protected readonly answers = computed(() => {
+    const run = this.session()?.run;
+    if (!run?.endedAt) return '';
+    const felt = { left: 'left felt tighter', right: 'right felt tighter', same: 'both sides felt the same' };
+    const parts = [
+      `Sensation: ${run.sensation === null ? 'not said' : `${run.sensation} of 10`}`,
+      run.feltTighter ? felt[run.feltTighter] : '',
+      run.note ? `“${run.note}”` : '',
+      run.source === 'coach' ? '' : SOURCE_WORDS[run.source],
+    ];
+    return parts.filter((p) => p !== '').join(' · ');
+  });
+
+  protected runWords(run: Run): string {
+    const done = run.sets.filter((s) => s.replacedBy === null).reduce((sum, s) => sum + s.doneSeconds, 0);
+    const state = run.endedAt ? 'finished' : 'not finished';
+    return `${this.instant.format(new Date(run.startedAt))}, ${SOURCE_WORDS[run.source]}, ${done} s in all, ${state}`;
   }
 
   protected exerciseName(id: string): string {
-    return this.library.find(id).name;
-  }
-
-  protected group(item: SessionItem): string {
-    return muscleGroupName(this.library.find(item.exerciseId).primary);
-  }
-
-  protected inWords(item: SessionItem): string {
-    const exercise = this.library.find(item.exerciseId);
-    const bout = boutOf(item, exercise);
-    const times = item.sets === 1 ? 'once' : `${item.sets} times`;
-    const sides = exercise.sides === 'each' ? ` on each side, ${item.firstSide} first` : '';
-    const support = supportWords(bout);
-    const bonus = bonusWords(bout);
-    const what = WORK[bout.technique](boutWords(bout));
-    return `${what}, ${times}${sides}${support ? `, ${support}` : ''}${bonus ? `; ${bonus}` : ''}. Sensation ${item.sensation} of 10: ${sensationWords(item.sensation)}.`;
-  }
-
-  /** What is pushed against, when the stretch is done as contract-relax. */
-  protected push(item: SessionItem): string | null {
-    return item.technique === 'contract-relax' ? (PUSH_AGAINST[item.exerciseId] ?? null) : null;
+    return this.store.find(id).name;
   }
 
   protected long(date: string): string {
@@ -177,22 +183,20 @@ export class SessionSheet {
     window.print();
   }
 
+  protected drop(event: CdkDragDrop<unknown>): void {
+    if (event.previousIndex !== event.currentIndex) this.store.move(event.previousIndex, event.currentIndex);
+  }
+
+  protected choose(runId: string): void {
+    void this.store.act(() => firstValueFrom(this.api.chooseRun(this.sessionId(), runId)));
+  }
+
   protected async clear(symptomId: string, note: string): Promise<void> {
     try {
       await firstValueFrom(this.api.clearSymptom(symptomId, note));
-      await this.load(this.sessionId());
+      await this.store.load(this.sessionId());
     } catch (err) {
-      this.problem.set(problemOf(err));
-    }
-  }
-
-  private async load(id: string): Promise<void> {
-    try {
-      this.session.set(await firstValueFrom(this.api.session(id)));
-      this.problem.set(null);
-      this.context.refresh();
-    } catch (err) {
-      this.problem.set(problemOf(err));
+      this.store.problem.set(problemOf(err));
     }
   }
 }

@@ -1,0 +1,44 @@
+import { inject, Injectable } from '@angular/core';
+import type { Session } from '@yandle/contract';
+import type { Exercise } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { Outbox, type Letter } from '../data/outbox.service';
+import { LibraryService } from '../library/library.service';
+
+/** Where a run comes from and where its logs go: the coach's session here, the client's phone elsewhere. */
+@Injectable({ providedIn: 'root' })
+export class RunGateway {
+  private readonly api = inject(Api);
+  private readonly outbox = inject(Outbox);
+  private readonly library = inject(LibraryService);
+
+  /** The session, when its exercises are known too: sides and seconds follow from them. */
+  async load(sessionId: string): Promise<Session> {
+    const session = await firstValueFrom(this.api.session(sessionId));
+    await this.library.ready();
+    return session;
+  }
+
+  find(id: string): Exercise {
+    return this.library.find(id);
+  }
+
+  post(letter: Letter): void {
+    this.outbox.post(letter);
+  }
+
+  /** Writes of this device that have not arrived yet. */
+  pending(): number {
+    return this.outbox.pending();
+  }
+
+  offline(): boolean {
+    return this.outbox.offline();
+  }
+
+  /** Where the breath of the session's client is kept. */
+  breathPath(session: Session): string {
+    return `/clients/${session.clientId}/breath`;
+  }
+}

@@ -1,0 +1,256 @@
+import { A11yModule } from '@angular/cdk/a11y';
+import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { NgIcon, provideIcons } from '@ng-icons/core';
+import { lucideEye, lucideEyeOff, lucideMic, lucideMicOff, lucideVolume2, lucideVolumeX } from '@ng-icons/lucide';
+import type { FeltSide, Session } from '@yandle/contract';
+import {
+  ASSISTANCE_WORDS,
+  BEAT_WORDS,
+  boutOf,
+  boutsOn,
+  formatClock,
+  isRedSymptom,
+  muscleGroupName,
+  sensationWords,
+  SENSATION_ADVICE,
+  STOP_ADVICE,
+  STOP_SIGNS,
+  SYMPTOMS,
+  type SymptomId,
+} from '@yandle/core';
+import { FigureView } from '../ui/figure';
+import { ProblemNote } from '../ui/problem-note';
+import { SaveState } from '../ui/save-state';
+import { BreathDialog } from './breath-dialog';
+import { RunGateway } from './run-gateway';
+import { RunStore } from './run.store';
+import { HEADLINE } from './spoken';
+import { Voice } from './voice';
+
+const FORM_WORDS = { easier: 'Easier', harder: 'Harder', choice: 'Or rather', own: 'Back to' } as const;
+/** Breath of a client who has not been measured yet, seconds. Common practice, no source. */
+const USUAL_BREATH = 5;
+/** Kilograms, percent of body mass, or steps of a band that one press changes a load by. */
+const LOAD_STEP = 1;
+
+/** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
+@Component({
+  selector: 'y-run-player',
+  imports: [A11yModule, BreathDialog, FigureView, NgIcon, ProblemNote, RouterLink, SaveState],
+  providers: [
+    RunStore,
+    provideIcons({ lucideVolume2, lucideVolumeX, lucideEye, lucideEyeOff, lucideMic, lucideMicOff }),
+  ],
+  host: { 'data-theme': 'dark', '(document:keydown)': 'key($event)' },
+  templateUrl: './run-player.html',
+  styleUrl: './run-player.css',
+})
+export class RunPlayer {
+  private readonly gateway = inject(RunGateway);
+  protected readonly store = inject(RunStore);
+  readonly sessionId = input.required<string>();
+  readonly left = output<Session>();
+  readonly done = output<Session>();
+
+  protected readonly soundOn = signal(true);
+  protected readonly voiceOn = signal(false);
+  protected readonly voiceThere = signal(Voice.available());
+  protected readonly secondsShown = signal(true);
+  /** What is asked now: what was felt, how strong it was, or how the client breathes. */
+  protected readonly dialog = signal<'felt' | 'too-strong' | 'breath' | null>(null);
+  protected readonly advice = signal<string | null>(null);
+  protected readonly endedRed = signal(false);
+  protected readonly sensation = signal<number | null>(null);
+  protected readonly felt = signal<FeltSide | null>(null);
+  protected readonly symptoms = SYMPTOMS;
+  protected readonly stopSigns = STOP_SIGNS.join(' · ');
+  protected readonly sensationAdvice = SENSATION_ADVICE;
+  protected readonly clock = formatClock;
+  protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
+  protected readonly strong = [6, 7, 8, 9, 10];
+  protected readonly words = sensationWords;
+  protected readonly beatWords = BEAT_WORDS;
+  protected readonly formWords = FORM_WORDS;
+  protected readonly sides = [
+    { id: 'left', name: 'Left' },
+    { id: 'same', name: 'The same' },
+    { id: 'right', name: 'Right' },
+  ] as const;
+
+  constructor() {
+    // Voices come in later in some browsers.
+    if (typeof speechSynthesis !== 'undefined')
+      speechSynthesis.addEventListener?.('voiceschanged', () => this.voiceThere.set(Voice.available()));
+    effect(() => {
+      const id = this.sessionId();
+      untracked(() => void this.store.open(id));
+    });
+    effect(() => {
+      const s = this.store.session();
+      if (this.store.sent() && s) untracked(() => this.done.emit(s));
+    });
+  }
+
+  protected readonly headline = computed(() => {
+    const c = this.store.cue();
+    const beat = this.store.beat();
+    if (!c) return '';
+    return beat ? BEAT_WORDS[beat.beat.kind] : HEADLINE[c.kind];
+  });
+  /** The side that works: of sides in turn the one whose repetition runs. */
+  protected readonly side = computed(() => {
+    const c = this.store.cue();
+    const beat = this.store.beat();
+    if (!c?.alternatesFrom || !beat) return c?.side ?? null;
+    const first = beat.repetition % 2 === 1;
+    return first === (c.alternatesFrom === 'left') ? 'left' : 'right';
+  });
+  protected readonly setWords = computed(() => {
+    const c = this.store.cue();
+    const item = this.store.item();
+    if (!c?.set || !item) return '';
+    const bout = boutOf(item, this.gateway.find(item.exerciseId));
+    const set = `set ${c.set} of ${boutsOn(bout, c.side).sets}`;
+    const beat = this.store.beat();
+    const unit = bout.technique === 'breathing' ? 'breath' : 'repetition';
+    const turns = c.alternatesFrom ? 2 : 1;
+    const rep = beat ? `${unit} ${Math.ceil(beat.repetition / turns)} of ${boutsOn(bout, c.side).bout.reps} · ` : '';
+    const round = this.store.session()!.rounds > 1 ? ` · round ${c.round}` : '';
+    return `${rep}${set}${round}`;
+  });
+  protected readonly placeWords = computed(() => {
+    const i = this.store.place();
+    const items = this.store.session()?.items ?? [];
+    return i === null ? '' : `${i + 1} of ${items.length} · ${muscleGroupName(this.store.exercise()!.primary)}`;
+  });
+  protected readonly bigSeconds = computed(() => {
+    const n = this.store.countIn() || (this.store.beat()?.left ?? this.store.left());
+    return n > 99 ? formatClock(n) : String(n);
+  });
+  protected readonly text = computed(() => {
+    const c = this.store.cue();
+    const item = this.store.item();
+    const now = this.store.exercise();
+    // Another form has its own way into position.
+    if (c?.kind === 'position' && item && now && now.id !== item.exerciseId) return `${now.name}. ${now.steps[0]}`;
+    return c?.text ?? '';
+  });
+  protected readonly nextWords = computed(() => {
+    const n = this.store.next();
+    if (!n) return 'Last one';
+    const name = n.item === null ? '' : this.gateway.find(this.store.session()!.items[n.item]!.exerciseId).name;
+    if (n.kind === 'position') return `Next: ${name}`;
+    if (n.kind === 'switch') return `Next: ${n.side} side`;
+    if (n.kind === 'rest') return `Next: rest ${n.seconds} s`;
+    return `Next: ${HEADLINE[n.kind].toLowerCase()} ${n.seconds} s${n.side ? `, ${n.side}` : ''}`;
+  });
+  /** A breath is shown where something is held: there it helps to let go. */
+  protected readonly paced = computed(() => this.store.running() && this.store.cue()?.kind === 'hold');
+  protected readonly breathSeconds = computed(() => this.store.breath() ?? USUAL_BREATH);
+  protected readonly loadWords = computed(() => {
+    const load = this.store.load();
+    if (!load) return '';
+    const unit = this.store.item()?.loadUnit ?? 'kg';
+    const help = load.assistance === null ? '' : `, ${ASSISTANCE_WORDS[load.assistance]}`;
+    return `${load.load === null ? 'own weight' : `${load.load} ${unit}`}${help}`;
+  });
+  /** Depth is asked for when a set is over, where the exercise says what to read off. */
+  protected readonly depthAsked = computed(() => {
+    const c = this.store.cue();
+    const last = this.store.lastLog();
+    const e = this.store.exercise();
+    if (!c || !last || !e?.depthMeasure || last.body.item !== c.item || last.body.depthCm != null) return null;
+    return ['exit', 'rest', 'switch'].includes(c.kind) ? e.depthMeasure : null;
+  });
+
+  protected toggle(): void {
+    if (this.store.asking()) return;
+    if (this.store.running()) this.store.pause();
+    else {
+      this.advice.set(null);
+      this.store.start();
+    }
+  }
+
+  protected toggleSound(): void {
+    this.soundOn.update((on) => !on);
+    this.store.sounds.on = this.soundOn();
+  }
+
+  protected toggleVoice(): void {
+    this.voiceOn.update((on) => !on);
+    this.store.voice.on = this.voiceOn();
+    if (!this.voiceOn()) this.store.voice.stop();
+  }
+
+  protected changeLoad(by: number): void {
+    const now = this.store.load();
+    if (now) this.store.setLoad({ load: Math.max(0, (now.load ?? 0) + by * LOAD_STEP) || null });
+  }
+
+  protected changeHelp(): void {
+    const now = this.store.load();
+    const next = { 0: 2, 1: 0, 2: 1 } as const;
+    if (now) this.store.setLoad({ assistance: next[now.assistance ?? 0] });
+  }
+
+  protected sayDepth(text: string): void {
+    const depthCm = Number(text.replace(',', '.'));
+    if (text.trim() !== '' && Number.isFinite(depthCm) && Math.abs(depthCm) <= 100)
+      this.store.amend({ depthCm: Math.round(depthCm * 10) / 10 });
+  }
+
+  protected ask(): void {
+    this.store.pause();
+    this.dialog.set('felt');
+  }
+
+  protected askBreath(): void {
+    this.store.pause();
+    this.dialog.set('breath');
+  }
+
+  protected say(symptom: SymptomId): void {
+    if (symptom === 'too-strong') return this.dialog.set('too-strong');
+    this.dialog.set(null);
+    const red = isRedSymptom(symptom);
+    this.endedRed.set(red);
+    this.advice.set(red ? STOP_ADVICE : 'Leave this one for today. Tell your coach about it.');
+    this.store.stop(symptom);
+  }
+
+  /** Too strong: an easier form, or this exercise ends. How strong it was is asked for, not guessed. */
+  protected ease(exerciseId: string | null, sensation: number | null): void {
+    this.dialog.set(null);
+    if (exerciseId) {
+      this.store.take(exerciseId);
+      this.store.redo();
+      this.advice.set('The easier form. Stay where you can talk easily; shaking a little is normal.');
+    } else {
+      this.advice.set('Leave this one for today. Next time stop a little earlier, where you can still talk easily.');
+      this.store.stop('too-strong');
+    }
+    if (sensation !== null) this.store.amend({ sensation });
+  }
+
+  protected setBreath(seconds: number | null): void {
+    this.dialog.set(null);
+    this.store.setBreath(seconds);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (this.dialog() || this.store.finished() || !this.store.session()) return;
+    const target = event.target as HTMLElement;
+    if (target.closest('input, textarea')) return;
+    const begun = this.store.begun();
+    if (event.key === ' ' && !target.closest('button, a')) this.toggle();
+    else if (event.key === 'ArrowRight' && begun) this.store.skip();
+    else if (event.key === 'ArrowLeft' && begun) this.store.back();
+    else if (event.key === '+' && begun) this.store.longer();
+    else if (event.key === 'r' && begun) this.store.redo();
+    else if (event.key === 's' && begun) this.ask();
+    else return;
+    event.preventDefault();
+  }
+}

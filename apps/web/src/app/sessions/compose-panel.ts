@@ -1,0 +1,151 @@
+import { Component, computed, inject, type OnDestroy, output, signal } from '@angular/core';
+import {
+  muscleGroupName,
+  POSITIONS,
+  purposeRules,
+  PURPOSES,
+  type Composition,
+  type ComposeRequest,
+  type MuscleGroupId,
+  type Position,
+  type PurposeId,
+  type SessionClash,
+  type Space,
+} from '@yandle/core';
+import { Composer } from './composer.service';
+import { SheetStore } from './sheet.store';
+
+/** Positions that a place allows. Common practice, no source. */
+const POSITIONS_OF: Readonly<Record<Space, readonly Position[]>> = {
+  mat: POSITIONS,
+  'bed only': ['sitting', 'supine', 'side-lying', 'prone'],
+  'chair only': ['standing', 'sitting'],
+};
+
+/** What the coach says of an exercise of the session before it is composed anew. */
+type Wish = 'keep' | 'free' | 'never';
+
+/** Composes the session anew from what its lanes ask: for a purpose, in some minutes, in the positions that are possible. */
+@Component({
+  selector: 'y-compose-panel',
+  templateUrl: './compose-panel.html',
+})
+export class ComposePanel implements OnDestroy {
+  protected readonly store = inject(SheetStore);
+  protected readonly composer = inject(Composer);
+  readonly closed = output();
+
+  protected readonly purposes = PURPOSES;
+  protected readonly positions = POSITIONS;
+  protected readonly groupName = muscleGroupName;
+  protected readonly purpose = signal<PurposeId>(this.store.session()!.purpose);
+  protected readonly minutes = signal(this.store.session()!.minutesBudget);
+  protected readonly warm = signal(this.store.session()!.alreadyWarm);
+  protected readonly possible = signal<readonly Position[]>(POSITIONS_OF[this.store.space()]);
+  protected readonly trained = signal<readonly MuscleGroupId[]>([]);
+  private readonly wishes = signal<Readonly<Record<string, Wish>>>({});
+  protected readonly made = signal<Composition | SessionClash | null>(null);
+
+  protected readonly rules = computed(() => purposeRules(this.purpose()));
+  protected readonly groups = computed(() => [...new Set(this.store.needs().map((n) => n.group))]);
+  protected readonly rows = computed(() => {
+    const ids = [...new Set([...this.store.session()!.items.map((i) => i.exerciseId), ...Object.keys(this.wishes())])];
+    return ids.map((id) => ({ id, name: this.store.find(id).name, wish: this.wishes()[id] ?? ('free' as Wish) }));
+  });
+  protected readonly session = computed(() => {
+    const m = this.made();
+    return m?.kind === 'session' ? m : null;
+  });
+  protected readonly clash = computed(() => {
+    const m = this.made();
+    return m?.kind === 'clash' ? m : null;
+  });
+  protected readonly proof = computed(() => {
+    const m = this.session();
+    if (!m) return '';
+    if (m.proven) return 'Proven: nothing better fits these minutes.';
+    const open = m.settled.find((s) => !s.proven)!;
+    const gap = open.value === 0 ? 0 : Math.round(((open.value - open.bound) / open.value) * 100);
+    return `What is done is proven the best; in the number of ${open.name} at most ${gap} % could be saved.`;
+  });
+
+  constructor() {
+    this.composer.warm();
+  }
+
+  ngOnDestroy(): void {
+    this.composer.cancel();
+  }
+
+  protected setPurpose(id: string): void {
+    const purpose = id as PurposeId;
+    const rules = purposeRules(purpose);
+    this.purpose.set(purpose);
+    this.warm.set(rules.warm);
+    if (rules.minutes !== null) this.minutes.set(rules.minutes);
+  }
+
+  protected toggle<T>(list: readonly T[], value: T): readonly T[] {
+    return list.includes(value) ? list.filter((x) => x !== value) : [...list, value];
+  }
+
+  protected flip(position: Position): void {
+    this.possible.update((p) => this.toggle(p, position));
+  }
+
+  protected flipTrained(group: MuscleGroupId): void {
+    this.trained.update((t) => this.toggle(t, group));
+  }
+
+  protected wish(id: string, wish: string): void {
+    this.wishes.update((w) => ({ ...w, [id]: wish as Wish }));
+  }
+
+  protected nameOf(id: string): string {
+    return this.store.find(id).name;
+  }
+
+  protected async compose(): Promise<void> {
+    this.made.set(null);
+    this.made.set(await this.composer.compose(this.request()));
+  }
+
+  protected take(): void {
+    const m = this.session();
+    if (!m) return;
+    const client = this.store.clientMinutes();
+    this.store.change({
+      items: m.items,
+      purpose: this.purpose(),
+      alreadyWarm: m.alreadyWarm,
+      rounds: 1,
+      minutes: this.minutes() === client ? null : this.minutes(),
+    });
+    this.closed.emit();
+  }
+
+  private request(): ComposeRequest {
+    const s = this.store.session()!;
+    const wished = (wish: Wish): string[] =>
+      Object.entries(this.wishes()).flatMap(([id, w]) => (w === wish ? [id] : []));
+    return {
+      needs: this.store.needs(),
+      exercises: this.store.allExercises(),
+      cautions: this.store.cautions(),
+      things: this.store.things(),
+      level: this.store.level(),
+      positions: this.possible(),
+      purpose: this.purpose(),
+      trained: this.rules().trainedFactor > 1 ? this.trained() : [],
+      budgetSeconds: this.minutes() * 60,
+      alreadyWarm: this.warm(),
+      keep: wished('keep'),
+      never: wished('never'),
+      locks: [],
+      onHold: s.openSymptoms.map((o) => o.exerciseId),
+      known: s.plannedItems.map((i) => i.exerciseId),
+      caps: {},
+      timings: this.store.timings(),
+    };
+  }
+}

@@ -1,0 +1,63 @@
+import type { Session, SetLog } from '@yandle/contract';
+import { SIDES, type Cue, type Exercise, type Side, type Timeline } from '@yandle/core';
+
+/** One bout as it can be written down. */
+export interface LogCell {
+  readonly set: number;
+  readonly planned: number;
+  /** The log that stands; null when nothing was written. */
+  readonly log: SetLog | null;
+}
+
+/** The bouts of one exercise on one side. */
+export interface LogRow {
+  readonly item: number;
+  readonly side: Side | null;
+  readonly exercise: Exercise;
+  readonly cells: readonly LogCell[];
+}
+
+/** Cues that write a bout of an item on a side; where the sides take turns both are written by one. */
+function cuesOf(timeline: Timeline, item: number, side: Side | null): Cue[] {
+  return timeline.cues.filter((c) => c.item === item && c.ends && (c.side === side || c.alternatesFrom !== null));
+}
+
+/** Seconds that a bout is planned for, the stages of a staged hold together. */
+function plannedOf(timeline: Timeline, cue: Cue): number {
+  return timeline.cues
+    .filter((c) => c.item === cue.item && c.side === cue.side && c.bout === cue.bout)
+    .reduce((sum, c) => sum + c.counts, 0);
+}
+
+/** Every bout of a session, by exercise and side, with what stands written of it. */
+export function logRows(session: Session, timeline: Timeline, find: (id: string) => Exercise): LogRow[] {
+  const standing = session.run?.sets.filter((s) => s.replacedBy === null) ?? [];
+  return session.items.flatMap((item, place) => {
+    const exercise = find(item.exerciseId);
+    const sides: readonly (Side | null)[] = exercise.sides === 'each' ? SIDES : [null];
+    return sides.map((side) => ({
+      item: place,
+      side,
+      exercise,
+      cells: cuesOf(timeline, place, side).map((c) => ({
+        set: c.bout!,
+        planned: plannedOf(timeline, c),
+        log: standing.find((s) => s.item === place && s.side === side && s.set === c.bout) ?? null,
+      })),
+    }));
+  });
+}
+
+/** What was said of a set beyond its seconds, in words; empty for nothing. */
+export function saidOf(log: SetLog, find: (id: string) => Exercise): string {
+  const parts = [
+    log.form ? `as ${find(log.form).name}` : '',
+    log.reps != null ? `${log.reps} repetitions` : '',
+    (log.pieces ?? 1) > 1 ? `in ${log.pieces} pieces` : '',
+    log.load != null ? `${log.load} ${log.loadUnit ?? 'kg'}` : '',
+    log.assistance != null ? ['no help', 'light help', 'full help'][log.assistance]! : '',
+    log.depthCm != null ? `depth ${log.depthCm} cm` : '',
+    log.sensation != null ? `sensation ${log.sensation}` : '',
+  ];
+  return parts.filter((p) => p !== '').join(', ');
+}

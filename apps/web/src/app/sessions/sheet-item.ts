@@ -1,0 +1,80 @@
+import { Component, computed, inject, input, output } from '@angular/core';
+import { CdkDragHandle } from '@angular/cdk/drag-drop';
+import { NgIcon, provideIcons } from '@ng-icons/core';
+import { lucideArrowDown, lucideArrowUp, lucideGripVertical } from '@ng-icons/lucide';
+import {
+  amountOf,
+  amountVariable,
+  boutOf,
+  muscleGroupName,
+  pushWords,
+  runningList,
+  targetWords,
+  unitOf,
+  type Link,
+  type SessionItem,
+  type SidePattern,
+} from '@yandle/core';
+import { FigureView } from '../ui/figure';
+import { SheetStore } from './sheet.store';
+
+/** One exercise on the sheet: in words, with its figure and cautions, and what can be changed of it. */
+@Component({
+  selector: 'y-sheet-item',
+  imports: [FigureView, CdkDragHandle, NgIcon],
+  providers: [provideIcons({ lucideGripVertical, lucideArrowUp, lucideArrowDown })],
+  templateUrl: './sheet-item.html',
+})
+export class SheetItem {
+  protected readonly store = inject(SheetStore);
+  readonly item = input.required<SessionItem>();
+  readonly place = input.required<number>();
+  readonly seconds = input.required<number>();
+  readonly swap = output();
+
+  protected readonly exercise = computed(() => this.store.find(this.item().exerciseId));
+  protected readonly bout = computed(() => boutOf(this.item(), this.exercise()));
+  protected readonly unit = computed(() => unitOf(this.bout().technique));
+  protected readonly amount = computed(() => amountOf(this.bout()));
+  protected readonly push = computed(() => pushWords(this.item()));
+  protected readonly last = computed(() => this.place() === this.store.session()!.items.length - 1);
+  protected readonly sidePattern = computed(() => this.item().sidePattern ?? this.exercise().sidePattern);
+  protected readonly group = computed(() => muscleGroupName(this.exercise().primary));
+  protected readonly meta = computed(() => {
+    const { position, props } = this.exercise();
+    return [this.group(), position, props.length ? `needs ${props.join(', ')}` : 'nothing needed'].join(' · ');
+  });
+  protected readonly target = targetWords;
+  protected readonly list = runningList;
+  /** Neighbours on the ladder of forms that may be done: the client may choose one of them on the spot. */
+  protected readonly choices = computed(() => {
+    const e = this.exercise();
+    const near = new Set([e.easierForm, e.harderForm, this.item().choice].filter((id): id is string => !!id));
+    return this.store.allowed().filter((x) => near.has(x.id));
+  });
+
+  protected sets(by: number): void {
+    const sets = this.item().sets + by;
+    if (sets >= 1 && sets <= 20) this.store.replace(this.place(), { ...this.item(), sets });
+  }
+
+  protected resize(amount: number): void {
+    const max = this.unit() === 'seconds' ? 600 : 100;
+    if (!Number.isInteger(amount) || amount < 1 || amount > max) return;
+    this.store.replace(this.place(), { ...this.item(), [amountVariable(this.bout().technique)]: amount });
+  }
+
+  protected setPattern(sidePattern: string): void {
+    this.store.replace(this.place(), { ...this.item(), sidePattern: sidePattern as SidePattern });
+  }
+
+  protected setLink(link: string): void {
+    const { link: _, ...rest } = this.item();
+    this.store.replace(this.place(), link === '' ? rest : { ...rest, link: link as Link });
+  }
+
+  protected setChoice(choice: string): void {
+    const { choice: _, ...rest } = this.item();
+    this.store.replace(this.place(), choice === '' ? rest : { ...rest, choice });
+  }
+}

@@ -1,0 +1,215 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { EditSessionBody, Problem, Session, SessionSettings } from '@yandle/contract';
+import {
+  buildTimeline,
+  cautionsAgainst,
+  extendProposals,
+  formatClock,
+  itemWords,
+  needsOf,
+  orderItems,
+  phaseWarnings,
+  timingsFor,
+  trimProposals,
+  type Exercise,
+  type PropId,
+  type SessionItem,
+} from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { UndoStack } from '../block/undo-stack';
+import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
+import { problemOf } from '../data/problem';
+import { LibraryService } from '../library/library.service';
+
+/** What an edit changes: the list, or how it is gone through. */
+export type SessionChange = SessionSettings & { readonly items: readonly SessionItem[] };
+
+const changeOf = (s: Session): SessionChange => ({
+  items: s.items,
+  purpose: s.purpose,
+  alreadyWarm: s.alreadyWarm,
+  rounds: s.rounds,
+  minutes: s.minutes,
+});
+
+/** One session on its sheet: what it is, what speaks against it, and every change saved at once, with undo. */
+@Injectable()
+export class SheetStore {
+  private readonly api = inject(Api);
+  private readonly context = inject(ClientContext);
+  private readonly library = inject(LibraryService);
+  readonly session = signal<Session | null>(null);
+  readonly problem = signal<Problem | null>(null);
+  readonly saving = signal(false);
+  readonly history = new UndoStack<SessionChange>();
+  private queue: Promise<void> = Promise.resolve();
+
+  readonly find = (id: string): Exercise => this.library.find(id);
+  readonly timings = computed(() => timingsFor(this.session()?.breathSeconds ?? null));
+  readonly timeline = computed(() => {
+    const s = this.session();
+    return s ? buildTimeline(s.items, s, this.timings(), this.find) : null;
+  });
+  /** True while it may be changed: nobody has begun it. */
+  readonly open = computed(() => this.session()?.status === 'planned');
+  readonly changed = computed(() => {
+    const s = this.session();
+    if (!s) return false;
+    const asPlanned = s.purpose === 'own' && !s.alreadyWarm && s.rounds === 1 && s.minutes === null;
+    return !asPlanned || JSON.stringify(s.items) !== JSON.stringify(s.plannedItems);
+  });
+  readonly budgetSeconds = computed(() => (this.session()?.minutesBudget ?? 0) * 60);
+  readonly totalSeconds = computed(() => this.timeline()?.totalSeconds ?? 0);
+  readonly over = computed(() => this.totalSeconds() - this.budgetSeconds());
+  readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
+  /** Things at hand: those of the intake, and whatever the plan uses already. */
+  readonly things = computed((): readonly PropId[] => [
+    ...new Set([
+      ...(this.context.path().value?.about?.props ?? []),
+      ...(this.session()?.plannedItems.flatMap((i) => this.find(i.exerciseId).props) ?? []),
+    ]),
+  ]);
+  readonly space = computed(() => this.context.path().value?.about?.space ?? 'mat');
+  readonly clientMinutes = computed(
+    () => this.context.client()?.minutesPerSession ?? this.session()?.minutesBudget ?? 0,
+  );
+  readonly allExercises = computed(() => this.library.exercises());
+  readonly clock = formatClock;
+  readonly words = (item: SessionItem): string => itemWords(item, this.find(item.exerciseId));
+  readonly level = computed(() => this.context.client()?.level ?? 'beginner');
+
+  /** Exercises that a caution or a stop sign takes away are not offered. */
+  readonly allowed = computed(() => {
+    const held = new Set(this.session()?.openSymptoms.map((o) => o.exerciseId));
+    return this.library.exercises().filter((e) => cautionsAgainst(e, this.cautions()).length === 0 && !held.has(e.id));
+  });
+
+  private readonly fitInput = computed(() => {
+    const s = this.session()!;
+    return {
+      items: s.items,
+      shape: s,
+      budgetSeconds: this.budgetSeconds(),
+      ranked: s.ranked,
+      timings: this.timings(),
+      find: this.find,
+    };
+  });
+  readonly trims = computed(() => (this.session() && this.open() ? trimProposals(this.fitInput()) : []));
+  readonly extensions = computed(() =>
+    this.session() && this.open() ? extendProposals(this.fitInput(), this.session()!.plannedItems) : [],
+  );
+  readonly warnings = computed(() => {
+    const s = this.session();
+    return s ? phaseWarnings(s.items, s.purpose, s.date, s.near, this.find) : [];
+  });
+  readonly needs = computed(() => {
+    const s = this.session();
+    return s ? needsOf(s.plannedItems, s.ranked, s.weekWork, this.find) : [];
+  });
+
+  async load(id: string): Promise<void> {
+    try {
+      const session = await firstValueFrom(this.api.session(id));
+      this.take(session);
+      this.history.reset(changeOf(session));
+      this.problem.set(null);
+      this.context.refresh();
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+
+  /** Takes what the server answered. */
+  take(session: Session): void {
+    this.session.set(session);
+  }
+
+  /** Shows a change at once and saves it; the saves go out one after the other. */
+  change(part: Partial<SessionChange>): void {
+    const s = this.session();
+    if (!s || !this.open()) return;
+    const next = { ...changeOf(s), ...part };
+    this.history.push(next);
+    this.send(next);
+  }
+
+  /** Puts items at a place of the list; null takes the one there out. */
+  replace(place: number, item: SessionItem | null): void {
+    const { items } = this.session()!;
+    this.change({ items: items.flatMap((x, i) => (i !== place ? [x] : item ? [item] : [])) });
+  }
+
+  move(from: number, to: number): void {
+    const items = [...this.session()!.items];
+    const [moved] = items.splice(from, 1);
+    items.splice(to, 0, moved!);
+    this.change({ items });
+  }
+
+  /** The order with the fewest changes of position. */
+  reorder(): void {
+    this.change({ items: orderItems(this.session()!.items, this.find) });
+  }
+
+  undo(): void {
+    this.history.undo();
+    this.resend();
+  }
+
+  redo(): void {
+    this.history.redo();
+    this.resend();
+  }
+
+  restore(): void {
+    const s = this.session();
+    if (!s) return;
+    this.change({ items: s.plannedItems, purpose: 'own', alreadyWarm: false, rounds: 1, minutes: null });
+  }
+
+  /** Does something that answers with the session. */
+  async act(work: () => Promise<Session>): Promise<boolean> {
+    try {
+      this.take(await work());
+      this.problem.set(null);
+      return true;
+    } catch (err) {
+      this.problem.set(problemOf(err));
+      return false;
+    }
+  }
+
+  private resend(): void {
+    const value = this.history.value();
+    if (value) this.send(value);
+  }
+
+  private send(next: SessionChange): void {
+    const s = this.session()!;
+    this.session.set({ ...s, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
+    this.saving.set(true);
+    this.queue = this.queue.then(async () => {
+      const body: EditSessionBody = { version: this.session()!.version, ...next };
+      try {
+        const saved = await firstValueFrom(this.api.editSession(s.id, body));
+        const shown = this.session()!;
+        // A later change may be on its way: only the version is taken then.
+        const newest = this.history.value() === next;
+        this.session.set(newest ? saved : { ...shown, version: saved.version });
+        this.problem.set(null);
+      } catch (err) {
+        this.problem.set(problemOf(err));
+        // What the server refused is not shown as if it were saved.
+        const fresh = await firstValueFrom(this.api.session(s.id)).catch(() => null);
+        if (fresh) {
+          this.take(fresh);
+          this.history.reset(changeOf(fresh));
+        }
+      } finally {
+        this.saving.set(false);
+      }
+    });
+  }
+}

@@ -1,0 +1,101 @@
+import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import type { DayNote, Problem } from '@yandle/contract';
+import { BODY_REGIONS, bodyRegionName, formatDate, type BodyRegionId } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { newId } from '../data/ids';
+import { problemOf } from '../data/problem';
+import { ProblemNote } from '../ui/problem-note';
+
+/** Soreness at which the lanes of a region rest the next day (domain 2.8; common practice, no source). */
+const RESTS_FROM = 7;
+
+/** How sore the client is the day after: one tap. */
+@Component({
+  selector: 'y-soreness-card',
+  imports: [ProblemNote],
+  template: `
+    <section class="sheet mt-5 p-4 print:hidden" aria-labelledby="sore">
+      <h2 id="sore">Sore the day after</h2>
+      <div class="mt-2 flex flex-wrap items-end gap-3">
+        <label class="field !w-56">
+          <span class="label">Where</span>
+          <select class="input" (change)="region.set($any($event.target).value || null)">
+            <option value="">all over</option>
+            @for (r of regions; track r.id) {
+              <option [value]="r.id" [selected]="r.id === region()">{{ r.name }}</option>
+            }
+          </select>
+        </label>
+        <div class="flex flex-wrap gap-1" role="group" aria-label="Soreness, 0 none to 10 worst">
+          @for (n of scale; track n) {
+            <button type="button" class="btn !min-w-10 !px-2" [attr.aria-label]="'Soreness ' + n" (click)="say(n)">
+              {{ n }}
+            </button>
+          }
+        </div>
+      </div>
+      @if (problem(); as p) {
+        <y-problem-note [problem]="p" />
+      }
+      @if (notes().length > 0) {
+        <ul class="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm">
+          @for (n of shown(); track n.id) {
+            <li [class.text-attention]="n.soreness >= rests">
+              {{ short(n.date) }}: {{ n.soreness }} of 10, {{ where(n) }}
+              @if (n.soreness >= rests) {
+                – let it rest for a day, and take a step off on the Block
+              }
+            </li>
+          }
+        </ul>
+      }
+    </section>
+  `,
+})
+export class SorenessCard {
+  private readonly api = inject(Api);
+  readonly clientId = input.required<string>();
+  readonly today = input.required<string>();
+  protected readonly notes = signal<readonly DayNote[]>([]);
+  protected readonly shown = computed(() => this.notes().slice(0, 6));
+  protected readonly region = signal<BodyRegionId | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly regions = BODY_REGIONS;
+  protected readonly rests = RESTS_FROM;
+  protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
+
+  constructor() {
+    effect(() => {
+      const id = this.clientId();
+      untracked(() => void this.load(id));
+    });
+  }
+
+  protected where(n: DayNote): string {
+    return n.region ? bodyRegionName(n.region).toLowerCase() : 'all over';
+  }
+
+  protected short(date: string): string {
+    return formatDate(date, 'EEE d MMM');
+  }
+
+  protected async say(soreness: number): Promise<void> {
+    const body = { date: this.today(), region: this.region(), soreness, note: '' };
+    try {
+      const note = await firstValueFrom(this.api.putDayNote(this.clientId(), newId(), body));
+      this.notes.update((n) => [note, ...n]);
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+
+  private async load(id: string): Promise<void> {
+    try {
+      this.notes.set(await firstValueFrom(this.api.dayNotes(id)));
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}

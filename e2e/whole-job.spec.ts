@@ -106,25 +106,25 @@ test('a coach takes a client from the first visit to a measured result', async (
   await expect(page.getByText('The block is planned and its sessions have dates.')).toBeVisible();
   await expect(page.getByText('revision 1')).toBeVisible();
 
-  // Today's session, to the second: 510 s of work, since both tighter left sides have a third
-  // set (2 × 207 s, and twice 3 + 30 + 5 s with 10 s of rest), and a quarter of it, 128 s, to warm up.
+  // Today's session, to the second: 520 s of work, since both tighter left sides have a third
+  // set (2 × 212 s, and twice 3 + 30 + 5 s with 10 s of rest), and a quarter of it, 130 s, to warm up.
   await page.getByRole('link', { name: /^Sessions/ }).click();
   await page
-    .getByRole('link', { name: /10:38 minutes, Soleus, Hamstrings, planned/ })
+    .getByRole('link', { name: /10:50 minutes, Soleus, Hamstrings, planned/ })
     .first()
     .click();
-  await expect(page.getByText('10:38', { exact: true })).toBeVisible();
+  await expect(page.getByText('10:50', { exact: true })).toBeVisible();
   await expect(
     page.getByText('Hold 30 s, 2 times on each side, left first; 1 more set on the left side').first(),
   ).toBeVisible();
-  await expect(page.getByText('warm-up 2:08 · work 5:00 · set-up and changes 2:30 · rests 1:00')).toBeVisible();
+  await expect(page.getByText('warm-up 2:10 · work 5:00 · set-up and changes 2:40 · rests 1:00')).toBeVisible();
 
   // Run it by the clock.
   await page.clock.install();
   await page.getByRole('link', { name: 'Run this session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByText('Warm up', { exact: true })).toBeVisible();
-  await page.clock.runFor(162_500);
+  await page.clock.runFor(172_500);
   await expect(page.getByText('Hold', { exact: true })).toBeVisible();
   await expect(page.getByText('● Left', { exact: true })).toBeVisible();
   await page.clock.runFor(25_500);

@@ -62,7 +62,7 @@ import { SheetStore } from './sheet.store';
               <li>
                 <button
                   type="button"
-                  class="btn !block w-full text-left text-sm"
+                  class="btn !block w-full !whitespace-normal text-left text-sm"
                   (click)="store.change({ items: t.items })"
                 >
                   {{ t.words }}
@@ -80,7 +80,7 @@ import { SheetStore } from './sheet.store';
               <li>
                 <button
                   type="button"
-                  class="btn !block w-full text-left text-sm"
+                  class="btn !block w-full !whitespace-normal text-left text-sm"
                   (click)="store.change({ items: t.items })"
                 >
                   {{ t.words }}

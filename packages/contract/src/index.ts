@@ -14,3 +14,4 @@ export * from './exercises.js';
 export * from './focus.js';
 export * from './devices.js';
 export * from './transfer.js';
+export * from './share.js';

@@ -109,6 +109,7 @@ export * from './words/duration.js';
 export * from './words/reading.js';
 export * from './words/prescription.js';
 export * from './words/item.js';
+export * from './words/client-progress.js';
 export * from './words/arithmetic.js';
 export * from './words/list.js';
 export * from './figure/posture.js';

@@ -20,6 +20,7 @@ import {
   SetLogEntity,
   SymptomEntity,
 } from '../sessions/entities.js';
+import { LateLetterEntity, ShareLinkEntity } from '../share/entities.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
@@ -64,4 +65,6 @@ export const ENTITIES = [
   SymptomEntity,
   RunAnswerEntity,
   DayNoteEntity,
+  ShareLinkEntity,
+  LateLetterEntity,
 ];

@@ -9,6 +9,8 @@ export interface ExerciseBook {
   /** True for an id that stands for an exercise. */
   readonly has: (id: string) => boolean;
   readonly retired: ReadonlySet<string>;
+  /** Ids of the studio's own. */
+  readonly own: ReadonlySet<string>;
 }
 
 const exerciseOf = (row: OwnExerciseEntity): Exercise => ({ ...row.definition, id: OWN_EXERCISE_PREFIX + row.id });
@@ -20,6 +22,7 @@ export async function loadExercises(data: StudioData): Promise<ExerciseBook> {
   return {
     find: findAmong(rows.map(exerciseOf)),
     has: (id) => own.has(id) || EXERCISES.some((e) => e.id === id),
+    own,
     retired: new Set(rows.filter((r) => r.retired).map((r) => OWN_EXERCISE_PREFIX + r.id)),
   };
 }

@@ -12,3 +12,4 @@ export * from './focus.js';
 export * from './devices.js';
 export * from './transfer.js';
 export * from '../exercise-schema.js';
+export * from './share.js';

@@ -57,6 +57,10 @@ const sessionItem = Joi.object<SessionItem>({
   ...boutFields,
 });
 
+/** The list of a session. */
+export const sessionItems = () =>
+  Joi.array().items(sessionItem.optional()).min(1).max(20).unique('exerciseId').required();
+
 const settings = {
   purpose: Joi.string()
     .valid(...PURPOSE_IDS)
@@ -69,7 +73,7 @@ const settings = {
 export const editSessionSchema = Joi.object<EditSessionBody>({
   version: version(),
   ...settings,
-  items: Joi.array().items(sessionItem.optional()).min(1).max(20).unique('exerciseId').required(),
+  items: sessionItems(),
 });
 export const restoreSessionSchema = Joi.object<RestoreSessionBody, true>({ version: version() });
 

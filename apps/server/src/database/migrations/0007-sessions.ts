@@ -68,15 +68,52 @@ const UP = [
     CONSTRAINT FK_day_note_studio FOREIGN KEY (studio_id) REFERENCES studio(id) ON DELETE CASCADE ON UPDATE NO ACTION,
     CONSTRAINT FK_day_note_client FOREIGN KEY (client_id) REFERENCES client(id) ON DELETE CASCADE ON UPDATE NO ACTION
   ) ${END}`,
+  `CREATE TABLE IF NOT EXISTS share_link (
+    id ${ID} NOT NULL,
+    studio_id ${ID} NOT NULL,
+    client_id ${ID} NOT NULL,
+    token_hash ${HASH} NOT NULL,
+    expires_at datetime(3) NOT NULL,
+    used_at datetime(3) NULL,
+    revoked_at datetime(3) NULL,
+    created_at ${NOW},
+    INDEX IDX_share_link_client (client_id),
+    INDEX IDX_share_link_studio (studio_id),
+    UNIQUE INDEX IDX_share_link_token (token_hash),
+    PRIMARY KEY (id),
+    CONSTRAINT FK_share_link_studio FOREIGN KEY (studio_id) REFERENCES studio(id) ON DELETE CASCADE ON UPDATE NO ACTION,
+    CONSTRAINT FK_share_link_client FOREIGN KEY (client_id) REFERENCES client(id) ON DELETE CASCADE ON UPDATE NO ACTION
+  ) ${END}`,
+  `CREATE TABLE IF NOT EXISTS late_letter (
+    id ${ID} NOT NULL,
+    studio_id ${ID} NOT NULL,
+    client_id ${ID} NOT NULL,
+    run_id ${ID} NOT NULL,
+    kind varchar(10) NOT NULL,
+    target ${ID} NOT NULL,
+    body text NOT NULL,
+    reason varchar(20) NOT NULL,
+    decided_at datetime(3) NULL,
+    accepted tinyint NULL,
+    request_hash ${HASH} NOT NULL,
+    created_at ${NOW},
+    INDEX IDX_late_letter_client (client_id, run_id),
+    INDEX IDX_late_letter_studio (studio_id),
+    PRIMARY KEY (id),
+    CONSTRAINT FK_late_letter_studio FOREIGN KEY (studio_id) REFERENCES studio(id) ON DELETE CASCADE ON UPDATE NO ACTION,
+    CONSTRAINT FK_late_letter_client FOREIGN KEY (client_id) REFERENCES client(id) ON DELETE CASCADE ON UPDATE NO ACTION
+  ) ${END}`,
 ];
 
 const DOWN = [
+  'DROP TABLE IF EXISTS late_letter',
+  'DROP TABLE IF EXISTS share_link',
   'DROP TABLE IF EXISTS day_note',
   'DROP TABLE IF EXISTS run_answer',
   ...Object.entries(COLUMNS).map(([table, columns]) => drop(table, columns)),
 ];
 
-/** Sessions a coach changes, all that a set is logged with, answers put right, soreness of the next day, a client's breath. */
+/** Sessions a coach changes, all that a set is logged with, answers put right, soreness of the next day, a client's breath, links for phones. */
 export class Sessions1796500000000 implements MigrationInterface {
   readonly name = 'Sessions1796500000000';
 

@@ -1,0 +1,59 @@
+import type { NewShareLink, ShareLink } from '@yandle/contract';
+import { createHash, randomBytes } from 'node:crypto';
+import type { DataSource } from 'typeorm';
+import { IsNull } from 'typeorm';
+import { v7 as uuid } from 'uuid';
+import { ClientEntity } from '../clients/entities.js';
+import type { StudioData } from '../database/studio-data.js';
+import { ShareLinkEntity } from './entities.js';
+
+/** Days for which a link works: longer than the longest block. */
+export const LINK_DAYS = 180;
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** Makes a link for a client's phone; the one before stops working. */
+export async function makeShareLink(data: StudioData, clientId: string, now: Date): Promise<NewShareLink> {
+  return data.transaction(async (tx) => {
+    await tx.getLocked(ClientEntity, clientId, 'client');
+    await revokeShareLinks(tx, clientId, now);
+    const token = randomBytes(24).toString('base64url');
+    const expiresAt = new Date(now.getTime() + LINK_DAYS * DAY_MS);
+    await tx.insert(ShareLinkEntity, {
+      id: uuid(),
+      clientId,
+      tokenHash: hashToken(token),
+      expiresAt,
+      usedAt: null,
+      revokedAt: null,
+      createdAt: now,
+    });
+    return { token, expiresAt: expiresAt.toISOString() };
+  });
+}
+
+/** Ends all links of a client. What a phone still sends is kept for the coach. */
+export async function revokeShareLinks(data: StudioData, clientId: string, now: Date): Promise<void> {
+  await data.get(ClientEntity, clientId, 'client');
+  await data.update(ShareLinkEntity, { clientId, revokedAt: IsNull() }, { revokedAt: now });
+}
+
+/** The link that works now; null for none. */
+export async function shareLinkOf(data: StudioData, clientId: string, now: Date): Promise<ShareLink | null> {
+  await data.get(ClientEntity, clientId, 'client');
+  const rows = await data.find(ShareLinkEntity, { clientId, revokedAt: IsNull() }, { order: { createdAt: 'DESC' } });
+  const link = rows.find((r) => r.expiresAt > now);
+  return link ? { expiresAt: link.expiresAt.toISOString(), usedAt: link.usedAt?.toISOString() ?? null } : null;
+}
+
+/** The link a token belongs to, ended or not; null for none. */
+export function linkOfToken(source: DataSource, token: unknown): Promise<ShareLinkEntity | null> {
+  if (typeof token !== 'string' || token.length < 20 || token.length > 100) return Promise.resolve(null);
+  return source.manager.findOne(ShareLinkEntity, { where: { tokenHash: hashToken(token) } });
+}
+
+/** True while a link lets its phone in. */
+export function isOpen(link: Pick<ShareLinkEntity, 'revokedAt' | 'expiresAt'>, now: Date): boolean {
+  return link.revokedAt === null && link.expiresAt > now;
+}

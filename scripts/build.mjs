@@ -16,6 +16,7 @@ const SOURCES = [
   'apps/web/public',
   'apps/web/package.json',
   'apps/web/tsconfig.app.json',
+  'apps/web/ngsw-config.json',
   'apps/web/.postcssrc.json',
   'angular.json',
   'tsconfig.base.json',

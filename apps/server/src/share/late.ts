@@ -1,5 +1,5 @@
 import type { FinishRunBody, LateReason, LateRun, SetLogBody, SharedRunBody, SymptomBody } from '@yandle/contract';
-import { buildTimeline, timingsFor, weekOn, type PlainDate } from '@yandle/core';
+import { buildTimeline, timingsFor, weekOn } from '@yandle/core';
 import { IsNull } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { ProgrammeEntity } from '../blocks/entities.js';
@@ -85,7 +85,7 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
     revisionNumber: (await newestRevision(tx, block.id)).number,
     date: snapshot.date,
     plannedDate: null,
-    week: Math.min(block.weeks, Math.max(1, weekOn(block.startDate, snapshot.date as PlainDate))),
+    week: Math.min(block.weeks, Math.max(1, weekOn(block.startDate, snapshot.date))),
     totalSeconds,
     ...AS_PLANNED,
     purpose: snapshot.purpose,

@@ -29,9 +29,8 @@ const AHEAD = 28;
 async function progressOf(data: StudioData, clientId: string, timeZone: string): Promise<string[]> {
   const visits = (await listAssessments(data, clientId, timeZone)).sort((a, b) => a.date.localeCompare(b.date));
   const book = await loadBook(data);
-  return book.tests.flatMap((plain) => {
-    const sides: readonly (Side | null)[] =
-      plain.sides === 'none' ? [null] : ['left', 'right'];
+  const results = book.tests.flatMap((plain) => {
+    const sides: readonly (Side | null)[] = plain.sides === 'none' ? [null] : ['left', 'right'];
     return sides.flatMap((side) => {
       const results = visits.flatMap((v) => {
         const test = asMeasuredBy(book, plain, v.testerId);
@@ -44,9 +43,10 @@ async function progressOf(data: StudioData, clientId: string, timeZone: string):
         return [{ date: v.date, value, sem: resultSem(test) }];
       });
       const [first, last] = [results[0], results.at(-1)];
-      return first && last && first.date < last.date ? [progressWords(plain, side, first, last)] : [];
+      return first && last && first.date < last.date ? [{ test: plain, side, first, last }] : [];
     });
   });
+  return progressWords(results);
 }
 
 /** All that a client's phone needs to go on without a network. */

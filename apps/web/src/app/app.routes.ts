@@ -23,6 +23,10 @@ export const routes: Routes = [
     loadComponent: () => import('./fill-in/fill-in').then((m) => m.FillInScreen),
   },
   {
+    path: 's',
+    loadChildren: () => import('./phone/phone.routes').then((m) => m.PHONE_ROUTES),
+  },
+  {
     path: 'sessions/:sessionId/run',
     title: title('Run'),
     canActivate: [signedInGuard],

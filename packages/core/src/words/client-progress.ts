@@ -1,7 +1,8 @@
-import { changeBetween } from '../measuring/change.js';
+import { changeBetween, type Change } from '../measuring/change.js';
 import type { RomTest } from '../measuring/rom-test.js';
 import type { Side } from '../anatomy/side.js';
 import { formatDate, type PlainDate } from '../schedule/plain-date.js';
+import { runningList } from './list.js';
 import { formatReading } from './reading.js';
 
 /** A result with its error, on a day. */
@@ -12,26 +13,36 @@ export interface DatedValue {
   readonly sem: number;
 }
 
+/** First and newest result of a test on a side. */
+export interface FirstAndLast {
+  readonly test: Pick<RomTest, 'name' | 'unit' | 'better'>;
+  readonly side: Side | null;
+  readonly first: DatedValue;
+  readonly last: DatedValue;
+}
+
 /**
- * The change of a test said to the client, without blame and without promising more than the error allows:
- * "Weight-bearing lunge, left: 2.4 cm freer than on 2 March."
+ * Changes said to the client, without blame and without promising more than the error allows: a sentence for each that is real, freer ones
+ * first ("Weight-bearing lunge, left: 2.4 cm freer than on 2 March."), and one for all that are not.
  */
-export function progressWords(
-  test: Pick<RomTest, 'name' | 'unit' | 'better'>,
-  side: Side | null,
-  first: DatedValue,
-  last: DatedValue,
-): string {
-  const change = changeBetween(first.value, last.value, test.better, [first.sem, last.sem]);
-  const what = `${test.name}${side ? `, ${side}` : ''}`;
-  const since = formatDate(first.date, 'd MMMM');
-  const by = formatReading(Math.abs(change.gain), test.unit);
-  switch (change.class) {
-    case 'improved':
-      return `${what}: ${by} freer than on ${since}.`;
-    case 'worse':
-      return `${what}: ${by} less free than on ${since}. Your coach will look at it with you.`;
-    default:
-      return `${what}: no change since ${since} that is larger than measuring can tell.`;
-  }
+export function progressWords(results: readonly FirstAndLast[]): string[] {
+  const judged = results.map((r) => ({
+    ...r,
+    change: changeBetween(r.first.value, r.last.value, r.test.better, [r.first.sem, r.last.sem]),
+  }));
+  const sentence = ({ test, side, first, change }: (typeof judged)[number]): string => {
+    const what = `${test.name}${side ? `, ${side}` : ''}`;
+    const by = formatReading(Math.abs(change.gain), test.unit);
+    const than = `than on ${formatDate(first.date, 'd MMMM')}.`;
+    return change.gain > 0
+      ? `${what}: ${by} freer ${than}`
+      : `${what}: ${by} less free ${than} Your coach will look at it with you.`;
+  };
+  const of = (kind: Change['class']): typeof judged => judged.filter((j) => j.change.class === kind);
+  const same = [...new Set(of('no detectable change').map((j) => j.test.name))];
+  return [
+    ...of('improved').map(sentence),
+    ...of('worse').map(sentence),
+    ...(same.length > 0 ? [`No change that is larger than measuring can tell: ${runningList(same)}.`] : []),
+  ];
 }

@@ -29,6 +29,8 @@ import type {
   InclinometerView,
   IntakeBody,
   Me,
+  LateRun,
+  NewShareLink,
   OwnBattery,
   OwnBatteryBody,
   OwnError,
@@ -53,6 +55,7 @@ import type {
   Study,
   StyleVersion,
   StudyBody,
+  ShareLink,
   SymptomReport,
   TestBookView,
   Today,
@@ -196,6 +199,21 @@ export class Api {
   }
   putBreath(clientId: string, seconds: number | null): Observable<unknown> {
     return this.http.put(`${V1}/clients/${clientId}/breath`, { seconds });
+  }
+  shareLink(clientId: string): Observable<ShareLink | null> {
+    return this.http.get<ShareLink | null>(`${V1}/clients/${clientId}/share-link`);
+  }
+  makeShareLink(clientId: string): Observable<NewShareLink> {
+    return this.http.post<NewShareLink>(`${V1}/clients/${clientId}/share-link`, {});
+  }
+  revokeShareLink(clientId: string): Observable<unknown> {
+    return this.http.post(`${V1}/clients/${clientId}/share-link/revoke`, {});
+  }
+  lateRuns(clientId: string): Observable<LateRun[]> {
+    return this.http.get<LateRun[]>(`${V1}/clients/${clientId}/late-runs`);
+  }
+  decideLate(clientId: string, runId: string, accept: boolean): Observable<LateRun[]> {
+    return this.http.put<LateRun[]>(`${V1}/clients/${clientId}/late-runs/${runId}`, { accept });
   }
   clearSymptom(id: string, note: string): Observable<SymptomReport> {
     return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, { note });

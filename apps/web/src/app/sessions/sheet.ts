@@ -27,6 +27,7 @@ import { ComposePanel } from './compose-panel';
 import { FitPanel } from './fit-panel';
 import { LogPanel } from './log-panel';
 import { PrintSheet } from './print-sheet';
+import { QuickCheckPanel } from './quick-check-panel';
 import { SessionScale } from './session-scale';
 import { SheetItem } from './sheet-item';
 import { SheetStore } from './sheet.store';
@@ -51,6 +52,7 @@ const SOURCE_WORDS: Readonly<Record<Run['source'], string>> = {
     MirrorRow,
     PrintSheet,
     ProblemNote,
+    QuickCheckPanel,
     RouterLink,
     SessionScale,
     SheetItem,

@@ -1,0 +1,46 @@
+import type { SharedProgramme } from '@yandle/contract';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Letter } from '../data/outbox.service';
+
+/** What a phone keeps, so that it works without a network. */
+interface PhoneSchema extends DBSchema {
+  /** Writes on their way, in order. */
+  letters: { key: number; value: Letter };
+  /** The programme as it was seen last, and sessions finished here since. */
+  kept: { key: 'programme' | 'finished'; value: SharedProgramme | readonly string[] };
+}
+
+let opening: Promise<IDBPDatabase<PhoneSchema>> | null = null;
+
+/** The phone's own database (IndexedDB). */
+export function phoneDb(): Promise<IDBPDatabase<PhoneSchema>> {
+  opening ??= openDB<PhoneSchema>('yandle-phone', 1, {
+    upgrade(db) {
+      db.createObjectStore('letters', { autoIncrement: true });
+      db.createObjectStore('kept');
+    },
+  });
+  return opening;
+}
+
+export async function keptProgramme(): Promise<SharedProgramme | null> {
+  return ((await (await phoneDb()).get('kept', 'programme')) as SharedProgramme | undefined) ?? null;
+}
+
+export async function keepProgramme(programme: SharedProgramme): Promise<void> {
+  await (await phoneDb()).put('kept', programme, 'programme');
+}
+
+/** Sessions finished on this phone; the server may not know of them yet. */
+export async function finishedHere(): Promise<readonly string[]> {
+  return ((await (await phoneDb()).get('kept', 'finished')) as readonly string[] | undefined) ?? [];
+}
+
+export async function keepFinished(ids: readonly string[]): Promise<void> {
+  await (await phoneDb()).put('kept', ids, 'finished');
+}
+
+/** Forgets everything: the phone passes to somebody else. Writes on their way stay. */
+export async function forgetProgramme(): Promise<void> {
+  await (await phoneDb()).clear('kept');
+}

@@ -1,0 +1,109 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import {
+  addDays,
+  formatClock,
+  formatDate,
+  itemWords,
+  STOP_ADVICE,
+  STOP_SIGNS,
+  targetWords,
+  type SessionItem,
+} from '@yandle/core';
+import type { Session } from '@yandle/contract';
+import { FigureView } from '../ui/figure';
+import { SaveState } from '../ui/save-state';
+import { StopSigns } from '../ui/stop-signs';
+import { readRun } from '../run/kept-run';
+import { OfflineReady } from './install';
+import { PhoneOutbox } from './phone-outbox';
+import { PhoneStore } from './phone.store';
+
+/** The client's list: what comes next, how yesterday feels, what has changed. */
+@Component({
+  selector: 'y-phone-start',
+  imports: [FigureView, RouterLink, SaveState, StopSigns],
+  templateUrl: './phone-start.html',
+})
+export class PhoneStart {
+  private readonly router = inject(Router);
+  protected readonly store = inject(PhoneStore);
+  protected readonly outbox = inject(PhoneOutbox);
+  protected readonly offline = new OfflineReady();
+  protected readonly clock = formatClock;
+  protected readonly target = targetWords;
+  protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
+  protected readonly stopAdvice = STOP_ADVICE;
+  protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
+  protected readonly opened = signal<string | null>(null);
+
+  protected readonly programme = this.store.programme;
+  protected readonly today = computed(() => this.programme()?.today ?? '');
+  /** The next one to do: the earliest that is open from yesterday on. */
+  protected readonly next = computed(() => {
+    const from = addDays(this.today(), -1);
+    return this.store.sessions().find((s) => s.status !== 'done' && s.date >= from) ?? null;
+  });
+  protected readonly later = computed(() =>
+    this.store.sessions().filter((s) => s.status !== 'done' && s.date >= this.today() && s !== this.next()),
+  );
+  protected readonly done = computed(() =>
+    this.store
+      .sessions()
+      .filter((s) => s.status === 'done')
+      .reverse(),
+  );
+  /** Asked the day after something was done, once. */
+  protected readonly asksSoreness = computed(() => {
+    const p = this.programme();
+    if (!p) return false;
+    const yesterday = addDays(p.today, -1);
+    const did = this.store.sessions().some((s) => s.status === 'done' && (s.date === yesterday || s.date === p.today));
+    return did && !p.dayNotes.some((n) => n.date === p.today);
+  });
+  protected readonly saidToday = computed(
+    () => this.programme()?.dayNotes.find((n) => n.date === this.today()) ?? null,
+  );
+
+  constructor() {
+    void this.begin();
+  }
+
+  private async begin(): Promise<void> {
+    const token = location.hash.slice(1);
+    if (token) {
+      await this.store.open(token);
+      // The token leaves the address as soon as it has been exchanged.
+      await this.router.navigate(['/s/start'], { replaceUrl: true });
+    }
+    await this.store.load();
+    await this.offline.start();
+  }
+
+  protected day(date: string): string {
+    if (date === this.today()) return 'Today';
+    if (date === addDays(this.today(), 1)) return 'Tomorrow';
+    if (date === addDays(this.today(), -1)) return 'Yesterday';
+    return formatDate(date, 'EEEE d MMMM');
+  }
+
+  protected minutes(s: Session): string {
+    return `${Math.round(s.totalSeconds / 60)} min`;
+  }
+
+  protected begun(s: Session): boolean {
+    return s.status === 'started' || readRun(s.id) !== null;
+  }
+
+  protected held(s: Session): boolean {
+    return s.openSymptoms.length > 0 || this.programme()!.onHold !== '';
+  }
+
+  protected words(item: SessionItem): string {
+    return itemWords(item, this.store.find(item.exerciseId));
+  }
+
+  protected toggle(id: string): void {
+    this.opened.update((o) => (o === id ? null : id));
+  }
+}

@@ -124,10 +124,10 @@ test('a coach takes a client from the first visit to a measured result', async (
   await page.getByRole('link', { name: 'Run this session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByText('Warm up', { exact: true })).toBeVisible();
-  await page.clock.runFor(172_500);
+  await page.clock.runFor(171_500);
   await expect(page.getByText('Hold', { exact: true })).toBeVisible();
   await expect(page.getByText('● Left', { exact: true })).toBeVisible();
-  await page.clock.runFor(25_500);
+  await page.clock.runFor(25_000);
   await expect(page.locator('.seconds.hot')).toBeVisible();
   // Three sets on the left, then the other side.
   await page.clock.runFor(115_000);

@@ -3,13 +3,22 @@ import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { serverRows, type Row } from './bench-server';
+import loadHighs from 'highs';
 import {
+  bestOrder,
   buildBlock,
   buildTimeline,
   checkBlock,
+  compose,
+  DEFAULT_TIMINGS,
+  EXERCISES,
+  highsSolver,
   MUSCLE_GROUP_IDS,
+  POSITIONS,
+  PROP_IDS,
   STYLES,
   type BlockInput,
+  type Placed,
   type SessionItem,
 } from '@yandle/core';
 
@@ -49,6 +58,16 @@ const items: SessionItem[] = Array.from({ length: 8 }, () => ({
   firstSide: 'left',
 }));
 
+/** Twelve items of one phase in all positions: the most that are put in order exactly. */
+const twelve: Placed[] = Array.from({ length: 12 }, (_, i) => ({
+  phase: 3,
+  from: POSITIONS[i % POSITIONS.length]!,
+  to: POSITIONS[(i * 3) % POSITIONS.length]!,
+  props: i % 2 ? ['strap'] : [],
+  propsAfter: i % 2 ? ['strap'] : [],
+  height: i,
+}));
+
 /** Scripts that index.html loads at once, with everything they import statically. */
 function initialJs(): number {
   const web = `${ROOT}apps/web/dist/web/`;
@@ -66,6 +85,55 @@ const a = time(() => buildBlock(block));
 const plan = buildBlock(block);
 const c = time(() => checkBlock(block, plan));
 const b = time(() => buildTimeline(items));
+/** A median over different budgets, so that no case is lucky; the composer's model proven to its end. */
+function composing(lanes: number): { median: number; p95: number } {
+  const groups = [
+    'hamstrings',
+    'adductors',
+    'calf',
+    'hip-flexors',
+    'gluteals',
+    'pectorals',
+    'quadriceps',
+    'lats',
+  ] as const;
+  let budget = 0;
+  return time(() => {
+    budget = (budget + 1) % 12;
+    compose(
+      {
+        needs: groups.slice(0, lanes).map((group, i) => ({
+          group,
+          bout: { technique: 'static hold', sets: 3, holdSeconds: 45, sensation: 5 },
+          firstSide: 'left',
+          weight: lanes - i,
+          floorSets: 1,
+        })),
+        exercises: EXERCISES,
+        cautions: [],
+        things: PROP_IDS,
+        level: 'experienced',
+        positions: POSITIONS,
+        purpose: 'own',
+        trained: [],
+        budgetSeconds: 900 + budget * 60,
+        alreadyWarm: false,
+        keep: [],
+        never: [],
+        locks: [],
+        onHold: [],
+        known: [],
+        caps: {},
+        timings: DEFAULT_TIMINGS,
+      },
+      highs,
+    );
+  }, 24);
+}
+const highs = highsSolver(await loadHighs());
+const five = composing(5);
+const eight = composing(8);
+const order = time(() => bestOrder(twelve));
 const js = initialJs();
 const rows: Row[] = [
   [
@@ -75,6 +143,17 @@ const rows: Row[] = [
   ],
   ['check the rules of the same block (core)', `${c.median.toFixed(2)} ms median, ${c.p95.toFixed(2)} ms p95`, '-'],
   ['timeline of 8 exercises × 4 sets × 2 sides (core)', `${b.median.toFixed(2)} ms median`, '–'],
+  [
+    'compose 5 lanes from all exercises (core, Node, warm)',
+    `${five.median.toFixed(0)} ms median, ${five.p95.toFixed(0)} ms p95`,
+    '≤ 400 ms median',
+  ],
+  [
+    'compose 8 lanes from all exercises (core, Node, warm)',
+    `${eight.median.toFixed(0)} ms median, ${eight.p95.toFixed(0)} ms p95`,
+    '≤ 1 s median',
+  ],
+  ['exact order of 12 items of one phase (core)', `${order.median.toFixed(2)} ms median`, '–'],
   ['initial JS, gzip −9', `${(js / 1000).toFixed(1)} kB = ${(js / BARE_ANGULAR).toFixed(2)} × bare Angular`, '≤ 1.8 ×'],
   ...(await serverRows()),
 ];

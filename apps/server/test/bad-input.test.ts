@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { createServer, type Server } from 'node:http';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Problem, SessionSummary } from '@yandle/contract';
+import type { Problem, Session, SessionSummary } from '@yandle/contract';
 import { errorBody, exerciseBody, intakeBody, ownTestBody, studyBody, styleBody, templateBody } from './bodies.js';
 import { aClient, blockBody, clientBody, harness, TODAY, type Harness } from './harness.js';
 
@@ -37,6 +37,8 @@ describe('bad input', () => {
       .send({ item: 0, side: 'left', symptom: 'pinching' })
       .expect(200);
 
+    const { items } = (await h.agent.get(`/api/v1/sessions/${sessions[2]!.id}`)).body as Session;
+    const shape = { purpose: 'own', alreadyWarm: false, rounds: 1 };
     const { id: _c, ...client } = clientBody(h.coachId);
     const { id: _b, ...plan } = blockBody();
     routes = [
@@ -72,6 +74,27 @@ describe('bad input', () => {
       },
       { method: 'post', path: `/runs/${run}/finish`, body: { endedAt: startedAt, sensation: null, note: '' } },
       { method: 'post', path: `/symptoms/${symptom}/clear`, body: { note: 'looked into' } },
+      {
+        method: 'put',
+        path: `/sessions/${sessions[2]!.id}/items`,
+        body: { version: 1, items, ...shape, minutes: null },
+      },
+      { method: 'post', path: `/sessions/${sessions[3]!.id}/restore`, body: { version: 1 } },
+      { method: 'put', path: `/sessions/${sessions[0]!.id}/counted-run`, body: { runId: run } },
+      { method: 'put', path: `/runs/${run}/answers`, body: { id: uuid(), sensation: 4, note: '' } },
+      {
+        method: 'put',
+        path: `/clients/${clientId}/day-notes/${uuid()}`,
+        body: { date: TODAY, region: null, soreness: 3, note: '' },
+      },
+      { method: 'put', path: `/clients/${clientId}/breath`, body: { seconds: 6 } },
+      { method: 'put', path: `/clients/${clientId}/late-runs/${uuid()}`, body: { accept: true } },
+      { method: 'post', path: '/shared/open', body: { token: 'x'.repeat(32) } },
+      {
+        method: 'post',
+        path: `/shared/sessions/${sessions[4]!.id}/runs`,
+        body: { id: uuid(), startedAt, snapshot: { date: TODAY, items, ...shape } },
+      },
       {
         method: 'put',
         path: `/assessments/${visit}/events/${uuid()}`,

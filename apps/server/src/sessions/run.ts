@@ -189,7 +189,8 @@ export async function editAnswers(data: StudioData, runId: string, body: EditAns
           runId,
           ...answersOf(run),
           requestHash: hashOf({ first: runId }),
-          createdAt: run.endedAt,
+          // Written down from paper it may have ended later than now, by the clock of the page.
+          createdAt: new Date(Math.min(run.endedAt.getTime(), at.getTime() - 1)),
         });
       await tx.insert(RunAnswerEntity, {
         id: body.id,

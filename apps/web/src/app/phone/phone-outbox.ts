@@ -8,6 +8,9 @@ import { phoneDb } from './phone-db';
 const SHARED = '/api/v1/shared';
 const FIRST_RETRY_MS = 1000;
 const LONGEST_RETRY_MS = 30_000;
+/** How soon a tab looks again while another one is sending. */
+const LOOK_AGAIN_MS = 5000;
+const NAME = 'yandle.phone.outbox';
 
 /**
  * The outbox of a client's phone: as the coach's, but kept in IndexedDB and emptied by one tab at a time. Every letter stays until the server
@@ -38,8 +41,12 @@ export class PhoneOutbox implements Pick<
     return this.waiting() ? 'waiting' : 'saving';
   });
 
+  /** What one tab has sent the others hear of. */
+  private readonly tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(NAME);
+
   constructor() {
     addEventListener('online', () => this.flush());
+    if (this.tabs) this.tabs.onmessage = () => void this.recount();
     void this.recount().then(() => this.flush());
   }
 
@@ -62,10 +69,13 @@ export class PhoneOutbox implements Pick<
   /** Empties the box; another tab that is at it already does it for both. */
   private async drain(): Promise<void> {
     if (!('locks' in navigator)) return this.sendAll();
-    await navigator.locks.request('yandle.phone.outbox', { ifAvailable: true }, async (lock) => {
+    const mine = await navigator.locks.request(NAME, { ifAvailable: true }, async (lock) => {
       if (lock) await this.sendAll();
+      return lock !== null;
     });
     await this.recount();
+    // Should that tab be closed in the middle of it, this one goes on.
+    if (!mine && this.count() > 0) this.timer ??= setTimeout(() => this.flush(), LOOK_AGAIN_MS);
   }
 
   private async sendAll(): Promise<void> {
@@ -94,10 +104,12 @@ export class PhoneOutbox implements Pick<
       this.retryMs = FIRST_RETRY_MS;
       await db.delete('letters', key);
       await this.recount();
+      this.tabs?.postMessage('sent');
     }
   }
 
   private async recount(): Promise<void> {
     this.count.set(await (await phoneDb()).count('letters'));
+    if (this.count() === 0) this.waiting.set(false);
   }
 }

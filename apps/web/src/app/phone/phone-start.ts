@@ -53,12 +53,12 @@ export class PhoneStart {
       .filter((s) => s.status === 'done')
       .reverse(),
   );
-  /** Asked the day after something was done, once. */
+  /** Asked the day after something was done, once: on the day itself nobody knows yet. */
   protected readonly asksSoreness = computed(() => {
     const p = this.programme();
     if (!p) return false;
-    const yesterday = addDays(p.today, -1);
-    const did = this.store.sessions().some((s) => s.status === 'done' && (s.date === yesterday || s.date === p.today));
+    const days = [addDays(p.today, -1), addDays(p.today, -2)];
+    const did = this.store.sessions().some((s) => days.includes(s.run?.endedAt?.slice(0, 10) ?? ''));
     return did && !p.dayNotes.some((n) => n.date === p.today);
   });
   protected readonly saidToday = computed(

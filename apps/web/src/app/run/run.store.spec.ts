@@ -1,6 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
+import { EXERCISES } from '@yandle/core';
 import { Outbox, type Letter } from '../data/outbox.service';
 import { aSession } from '../testing/a-session';
 import { COUNT_IN, RunStore } from './run.store';
@@ -9,6 +10,9 @@ const session = aSession({
   items: [{ exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 30, sensation: 5, firstSide: 'left' }],
   forms: [{ easier: 'seated-strap-calf', harder: null, choice: null }],
 });
+
+/** An exercise that begins with a check without hands. */
+const STAGED = EXERCISES.find((e) => e.stages.length > 0)!;
 
 /** Seconds from the beginning to the first hold: warm-up, position, prop, settling, entry. */
 const TO_HOLD = 120 + 20 + 10 + 5 + 3;
@@ -31,7 +35,7 @@ describe('RunStore', () => {
     vi.restoreAllMocks();
   });
 
-  async function open(): Promise<void> {
+  async function open(shown = session): Promise<void> {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [
@@ -46,7 +50,7 @@ describe('RunStore', () => {
     });
     store = TestBed.inject(RunStore);
     const loaded = store.open('s1');
-    TestBed.inject(HttpTestingController).expectOne('/api/v1/sessions/s1').flush(session);
+    TestBed.inject(HttpTestingController).expectOne('/api/v1/sessions/s1').flush(shown);
     await loaded;
   }
   /** Lets seconds pass, clock and timer together. */
@@ -136,5 +140,123 @@ describe('RunStore', () => {
     pass(18);
     expect(sent.filter((l) => l.path.endsWith('/runs')).map((l) => l.body)).toEqual([run]);
     expect(sets()).toMatchObject([{ doneSeconds: 30 }]);
+  });
+
+  it('logs the form, the load and the help that were in use', async () => {
+    await open(
+      aSession({
+        items: [
+          {
+            exerciseId: 'step-heel-drop',
+            sets: 1,
+            holdSeconds: 2,
+            reps: 6,
+            lowerSeconds: 3,
+            load: 5,
+            assistance: 2,
+            sensation: 5,
+            firstSide: 'left',
+          },
+        ],
+        alreadyWarm: true,
+        forms: [{ easier: 'seated-heel-raise-lower', harder: null, choice: null }],
+      }),
+    );
+    store.start();
+    pass(COUNT_IN + 1);
+    expect(store.load()).toEqual({ load: 5, assistance: 2 });
+    store.setLoad({ load: 4 });
+    store.setLoad({ assistance: 1 });
+    store.take('bent-knee-wall-calf');
+    expect(store.exercise()!.id).toBe('bent-knee-wall-calf');
+    expect(store.others().map((o) => o.kind)).toContain('own');
+    pass(200);
+    expect(sets()[0]).toMatchObject({ form: 'bent-knee-wall-calf', load: 4, loadUnit: 'kg', assistance: 1, reps: 6 });
+  });
+
+  it('makes a hold longer, and redoes a side with logs that replace', () => {
+    store.start();
+    pass(COUNT_IN + TO_HOLD + 5);
+    store.longer();
+    expect(store.left()).toBe(35);
+    pass(35);
+    store.redo();
+    expect(store.cue()).toMatchObject({ kind: 'entry', side: 'left' });
+    pass(3 + 30);
+    expect(sets().map((s) => [s['doneSeconds'], s['replaces'] !== null])).toEqual([
+      [40, false],
+      [30, true],
+    ]);
+  });
+
+  it('ends the session at a red symptom, the exercise at another', async () => {
+    const two = aSession({ alreadyWarm: true });
+    await open(two);
+    store.start();
+    pass(COUNT_IN + 40);
+    store.stop('too-strong');
+    expect(store.finished()).toBe(false);
+    expect(store.place()).toBe(1);
+    expect(sent.some((l) => l.path.includes('/symptoms/'))).toBe(false);
+    store.start();
+    pass(40);
+    store.stop('dizziness');
+    expect(store.finished()).toBe(true);
+    expect(sent.some((l) => l.path.includes('/symptoms/'))).toBe(true);
+  });
+
+  it('waits at a check without hands until the client answers', async () => {
+    await open(
+      aSession({
+        items: [{ exerciseId: STAGED.id, sets: 1, holdSeconds: 30, sensation: 3, firstSide: 'left' }],
+        alreadyWarm: true,
+      }),
+    );
+    store.start();
+    pass(COUNT_IN + 120);
+    expect(store.asking()).toBe(true);
+    expect(store.running()).toBe(false);
+    expect(sets()).toEqual([]);
+    store.free();
+    pass(20);
+    expect(sets()[0]).toMatchObject({ side: 'left', doneSeconds: 30 });
+  });
+
+  it('says depth and sensation of the last set afterwards, and keeps the log before', () => {
+    store.start();
+    pass(COUNT_IN + TO_HOLD + 31);
+    store.amend({ depthCm: -4 });
+    store.amend({ sensation: 7 });
+    const [first, deep, strong] = sets();
+    expect(deep).toMatchObject({ doneSeconds: first!['doneSeconds'], depthCm: -4 });
+    expect(strong).toMatchObject({ depthCm: -4, sensation: 7 });
+    expect([deep!['replaces'], strong!['replaces']].every((r) => typeof r === 'string')).toBe(true);
+  });
+
+  it('keeps time over half an hour of uneven ticks: less than a fifth of a second is lost', async () => {
+    await open(
+      aSession({
+        items: [{ exerciseId: 'bent-knee-wall-calf', sets: 20, holdSeconds: 120, sensation: 5, firstSide: 'left' }],
+        alreadyWarm: true,
+      }),
+    );
+    store.start();
+    pass(COUNT_IN);
+    const begun = store.sessionLeft();
+    const start = now;
+    for (let i = 0; now - start < 1_800_000; i++) {
+      now += 60 + ((i * 7919) % 700);
+      vi.advanceTimersByTime(200);
+    }
+    expect(Math.abs(begun - store.sessionLeft() - (now - start) / 1000)).toBeLessThan(1.2);
+    // To the tick: what the player holds is what the clock has.
+    const cue = store.cue()!;
+    const passed = cue.start + store.share() * cue.seconds;
+    expect(Math.abs(passed - (now - start) / 1000)).toBeLessThan(0.2);
+  });
+
+  it('times breathing by the client’s own breath, and sends it', () => {
+    store.setBreath(7);
+    expect(sent.at(-1)).toMatchObject({ method: 'PUT', path: '/clients/c1/breath', body: { seconds: 7 } });
   });
 });

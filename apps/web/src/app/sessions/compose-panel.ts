@@ -50,7 +50,11 @@ export class ComposePanel implements OnDestroy {
   protected readonly groups = computed(() => [...new Set(this.store.needs().map((n) => n.group))]);
   protected readonly rows = computed(() => {
     const ids = [...new Set([...this.store.session()!.items.map((i) => i.exerciseId), ...Object.keys(this.wishes())])];
-    return ids.map((id) => ({ id, name: this.store.find(id).name, wish: this.wishes()[id] ?? ('free' as Wish) }));
+    return ids.map((id): { id: string; name: string; wish: Wish } => ({
+      id,
+      name: this.store.find(id).name,
+      wish: this.wishes()[id] ?? 'free',
+    }));
   });
   protected readonly session = computed(() => {
     const m = this.made();

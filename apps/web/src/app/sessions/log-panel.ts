@@ -2,6 +2,7 @@ import { Component, computed, inject, output, signal } from '@angular/core';
 import type { EditAnswersBody, FeltSide, FinishRunBody, SetLogBody, StartRunBody } from '@yandle/contract';
 import { sensationWords } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
+import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { Outbox } from '../data/outbox.service';
@@ -31,7 +32,12 @@ export class LogPanel {
   protected readonly felt = signal<FeltSide | null>(this.run()?.feltTighter ?? null);
   protected readonly note = signal(this.run()?.note ?? '');
   protected readonly date = signal(this.session().date);
-  protected readonly time = signal('18:00');
+  /** Now, for a session of today; else an hour to be put right. */
+  protected readonly time = signal(
+    this.session().date === (inject(AccountService).me()?.today ?? '')
+      ? new Date().toTimeString().slice(0, 5)
+      : '18:00',
+  );
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
   protected readonly words = sensationWords;
   protected readonly sending = signal(false);

@@ -1,0 +1,110 @@
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { SharedProgramme } from '@yandle/contract';
+import { exerciseById } from '@yandle/core';
+import { Outbox } from '../data/outbox.service';
+import { aRun, aSession } from '../testing/a-session';
+import { textOf } from '../testing/screen';
+import { PhoneOutbox } from './phone-outbox';
+import { PhoneStart } from './phone-start';
+import { PhoneStore } from './phone.store';
+
+const symptom = {
+  id: 'y',
+  clientId: 'c1',
+  clientName: 'Ottoline',
+  sessionId: 's1',
+  exerciseId: 'bent-knee-wall-calf',
+  side: null,
+  symptom: 'numbness' as const,
+  date: '2026-03-11',
+  clearedAt: null,
+};
+
+describe('PhoneStart', () => {
+  const said: number[] = [];
+
+  function open(over: Partial<SharedProgramme> = {}, state = 'fresh'): HTMLElement {
+    const programme: SharedProgramme = {
+      firstName: 'Ottoline',
+      studio: 'A room',
+      today: '2026-03-11',
+      sessions: [aSession(), aSession({ id: 's2', date: '2026-03-13' })],
+      exercises: [],
+      dayNotes: [],
+      progress: ['Lunge, left: 2.4 cm freer than on 2 March.'],
+      onHold: '',
+      ...over,
+    };
+    const store = {
+      programme: signal(programme),
+      state: signal(state),
+      sessions: signal(programme.sessions),
+      find: exerciseById,
+      load: () => Promise.resolve(),
+      open: () => Promise.resolve(),
+      saySore: (n: number) => said.push(n),
+    };
+    const box = {
+      pending: signal(0),
+      state: signal('saved'),
+      refusals: signal([]),
+      keptForCoach: signal(0),
+      offline: signal(false),
+    };
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [
+        provideRouter([]),
+        { provide: PhoneStore, useValue: store },
+        { provide: PhoneOutbox, useValue: box },
+        { provide: Outbox, useValue: box },
+      ],
+    });
+    const fixture = TestBed.createComponent(PhoneStart);
+    fixture.detectChanges();
+    return fixture.nativeElement as HTMLElement;
+  }
+
+  it('shows what comes next in words, with cautions and stop signs, then the rest', () => {
+    const text = textOf(open());
+    expect(text).toContain('Hello Ottoline');
+    expect(text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
+    expect(text).toContain('Stop at once at: numbness or tingling');
+    expect(text).toContain('Friday 13 March');
+    expect(text).toContain('2.4 cm freer');
+    expect(text).not.toContain('How sore');
+  });
+
+  it('asks for soreness the day after, once, and takes one tap', () => {
+    const done = aSession({
+      id: 's0',
+      date: '2026-03-10',
+      status: 'done',
+      run: aRun({ endedAt: '2026-03-10T17:00:00.000Z' }),
+    });
+    const el = open({ sessions: [done, aSession()] });
+    const button = [...el.querySelectorAll('button')].find((b) => b.getAttribute('aria-label') === 'Soreness 4')!;
+    button.click();
+    expect(said).toEqual([4]);
+    const asked = textOf(
+      open({ sessions: [done], dayNotes: [{ id: 'n', date: '2026-03-11', region: null, soreness: 8, note: '' }] }),
+    );
+    expect(asked).not.toContain('How sore');
+    expect(asked).toContain('Soreness today: 8 of 10. Leave out what works there tomorrow');
+  });
+
+  it('does not let a session begin that is on hold', () => {
+    const held = textOf(open({ sessions: [aSession({ openSymptoms: [symptom] })] }));
+    expect(held).toContain('This session waits');
+    expect(open({ sessions: [aSession({ openSymptoms: [symptom] })] }).querySelector('a.btn-go')).toBeNull();
+    expect(textOf(open({ onHold: 'Please see a licensed professional first.' }))).toContain('licensed professional');
+  });
+
+  it('says what is the matter when the link or the network is gone', () => {
+    expect(textOf(open({}, 'ended'))).toContain('Your link has ended');
+    expect(textOf(open({}, 'kept'))).toContain('No network: this is your list as it was last');
+    expect(textOf(open({ sessions: [] }))).toContain('Nothing planned');
+  });
+});

@@ -1,0 +1,166 @@
+import 'fake-indexeddb/auto';
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { SharedProgramme } from '@yandle/contract';
+import { Outbox } from '../data/outbox.service';
+import { RunGateway } from '../run/run-gateway';
+import { aSession } from '../testing/a-session';
+import { phoneDb } from './phone-db';
+import { PhoneGateway } from './phone-gateway';
+import { PhoneOutbox } from './phone-outbox';
+import { PhoneStore } from './phone.store';
+
+const programme: SharedProgramme = {
+  firstName: 'Ottoline',
+  studio: 'A room',
+  today: '2026-03-11',
+  sessions: [aSession()],
+  exercises: [],
+  dayNotes: [],
+  progress: [],
+  onHold: '',
+};
+
+describe('a client’s phone', () => {
+  let http: HttpTestingController;
+  let store: PhoneStore;
+  let box: PhoneOutbox;
+
+  async function open(): Promise<void> {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        PhoneStore,
+        PhoneOutbox,
+        { provide: Outbox, useExisting: PhoneOutbox },
+        { provide: RunGateway, useClass: PhoneGateway },
+      ],
+    });
+    http = TestBed.inject(HttpTestingController);
+    store = TestBed.inject(PhoneStore);
+    box = TestBed.inject(PhoneOutbox);
+    await wait();
+  }
+  const wait = (ms = 40): Promise<void> => new Promise((r) => setTimeout(r, ms));
+  const sent = (): TestRequest[] => http.match((r) => r.method !== 'GET');
+  async function loaded(status = 200): Promise<void> {
+    const done = store.load();
+    await wait();
+    const request = http.expectOne('/api/v1/shared/programme');
+    if (status === 200) request.flush(programme);
+    else request.flush({ code: 'not-signed-in', status, title: '', detail: '' }, { status, statusText: 'x' });
+    await done;
+  }
+
+  beforeEach(async () => {
+    const db = await phoneDb();
+    await db.clear('letters');
+    await db.clear('kept');
+    await open();
+  });
+
+  it('shows what it saw last when there is no network', async () => {
+    await loaded();
+    expect(store.state()).toBe('fresh');
+    await open();
+    const done = store.load();
+    await wait();
+    http.expectOne('/api/v1/shared/programme').error(new ProgressEvent('error'));
+    await done;
+    expect(store.state()).toBe('kept');
+    expect(store.session('s1')!.items).toHaveLength(2);
+  });
+
+  it('says that a link has ended, and keeps the list and the letters', async () => {
+    await loaded();
+    box.post({ method: 'PUT', path: '/runs/r/sets/a', body: {} });
+    await wait();
+    sent()[0]!.error(new ProgressEvent('error'));
+    await loaded(401);
+    expect(store.state()).toBe('ended');
+    expect(store.programme()).not.toBeNull();
+    expect(box.pending()).toBe(1);
+  });
+
+  it('forgets what another link left, but not what is on its way', async () => {
+    await loaded();
+    box.post({ method: 'PUT', path: '/runs/r/sets/a', body: {} });
+    await wait();
+    sent()[0]!.error(new ProgressEvent('error'));
+    const opened = store.open('x'.repeat(32));
+    http.expectOne('/api/v1/shared/open').flush({});
+    await opened;
+    const db = await phoneDb();
+    expect([await db.count('kept'), await db.count('letters')]).toEqual([0, 1]);
+  });
+
+  it('sends in order, keeps what was not answered over a reload, and counts what is kept for the coach', async () => {
+    for (const n of ['a', 'b']) box.post({ method: 'PUT', path: `/runs/r/sets/${n}`, body: { n } });
+    await wait();
+    const [first] = sent();
+    expect(first!.request.url).toBe('/api/v1/shared/runs/r/sets/a');
+    first!.flush({});
+    await wait();
+    sent()[0]!.error(new ProgressEvent('error'));
+    await wait();
+    expect([box.pending(), box.offline(), box.state()]).toEqual([1, true, 'waiting']);
+
+    await open();
+    const [again] = sent();
+    expect(again!.request.body).toEqual({ n: 'b' });
+    again!.flush({ kept: true }, { status: 202, statusText: 'Accepted' });
+    await wait();
+    expect([box.pending(), box.keptForCoach(), box.state()]).toEqual([0, 1, 'saved']);
+  });
+
+  it('puts aside what is refused for good, with the reason, and goes on', async () => {
+    for (const n of ['a', 'b']) box.post({ method: 'PUT', path: `/runs/r/sets/${n}`, body: {} });
+    await wait();
+    sent()[0]!.flush(
+      { code: 'validation', status: 400, title: 'No', detail: 'Mend it.' },
+      { status: 400, statusText: 'Bad' },
+    );
+    await wait();
+    sent()[0]!.flush({});
+    await wait();
+    expect(box.refusals().map((r) => r.problem.detail)).toEqual(['Mend it.']);
+    expect(box.pending()).toBe(0);
+    expect(box.state()).toBe('refused');
+    box.dismissRefusals();
+    expect(box.state()).toBe('saved');
+  });
+
+  it('sends the session along when a run begins, and marks it done when it is finished', async () => {
+    await loaded();
+    const gateway = TestBed.inject(RunGateway);
+    expect(await gateway.load('s1')).toMatchObject({ id: 's1' });
+    await expect(gateway.load('nothing')).rejects.toThrow('not on the phone');
+    gateway.post({
+      method: 'POST',
+      path: '/sessions/s1/runs',
+      body: { id: 'r1', startedAt: '2026-03-11T08:00:00.000Z' },
+    });
+    await wait();
+    const [start] = sent();
+    expect(start!.request.url).toBe('/api/v1/shared/sessions/s1/runs');
+    expect(start!.request.body).toMatchObject({
+      id: 'r1',
+      snapshot: { date: '2026-03-11', rounds: 1, items: aSession().items },
+    });
+    await store.markFinished('s1');
+    expect(store.session('s1')!.status).toBe('done');
+    expect(gateway.breathPath(aSession())).toBe('/breath');
+  });
+
+  it('says soreness once and shows it at once', async () => {
+    await loaded();
+    store.saySore(4);
+    await wait();
+    const [note] = sent();
+    expect(note!.request.body).toEqual({ date: '2026-03-11', region: null, soreness: 4, note: '' });
+    expect(store.programme()!.dayNotes[0]).toMatchObject({ soreness: 4 });
+  });
+});

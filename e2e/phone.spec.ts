@@ -1,0 +1,188 @@
+import type { LateRun, NewShareLink, Session } from '@yandle/contract';
+import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { clientCalled, server, signInQuietly } from './support';
+
+const PHONE = { viewport: { width: 390, height: 844 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' };
+
+// Whatever a test did, the next one finds a server.
+test.afterEach(() => server('start'));
+
+/** A signed-in coach, and the link of a client with sessions to come. */
+async function aLink(page: Page, name: string): Promise<{ clientId: string; url: string }> {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, name);
+  const answer = await page.request.post(`/api/v1/clients/${client.id}/share-link`, { data: {} });
+  const { token } = (await answer.json()) as NewShareLink;
+  return { clientId: client.id, url: `/s/start#${token}` };
+}
+
+async function openPhone(browser: Browser, url: string): Promise<{ context: BrowserContext; phone: Page }> {
+  const context = await browser.newContext({ ...PHONE, baseURL: process.env['BASE_URL']! });
+  const phone = await context.newPage();
+  await phone.goto(url);
+  await expect(phone.getByText('Works without a network.')).toBeVisible({ timeout: 30_000 });
+  return { context, phone };
+}
+
+/** Runs the session that comes next by the clock and finishes it. Gives its id. */
+async function runNext(phone: Page): Promise<string> {
+  const link = phone.getByRole('link', { name: /^(Start|Go on)$/ });
+  const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
+  const minutes = Number(/(\d+) min ·/.exec((await phone.locator('main').textContent())!)![1]);
+  await link.click();
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.clock.runFor((minutes + 1) * 60_000);
+  await finish(phone);
+  return id;
+}
+
+async function finish(phone: Page): Promise<void> {
+  await expect(phone.getByRole('heading', { name: 'The session is over' })).toBeVisible();
+  await phone.getByRole('button', { name: 'Left', exact: true }).click();
+  await phone.getByRole('button', { name: 'Finish and save' }).click();
+  await phone.clock.runFor(5000);
+  await expect(phone.getByRole('heading', { name: /^Hello/ })).toBeVisible();
+}
+
+const load = async (page: Page, id: string): Promise<Session> =>
+  (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as Session;
+
+function expectWhole(session: Session): void {
+  const standing = session.run!.sets.filter((s) => s.replacedBy === null);
+  const keys = standing.map((s) => `${s.item} ${s.side} ${s.set}`);
+  expect(new Set(keys).size).toBe(keys.length);
+  expect(standing.length).toBeGreaterThan(0);
+  expect(standing.every((s) => s.doneSeconds === s.plannedSeconds)).toBe(true);
+  expect(session).toMatchObject({ status: 'done', run: { source: 'client', feltTighter: 'left' } });
+}
+
+test('a client opens the link, runs a session without a network, and all of it arrives once', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const { url } = await aLink(page, 'Isaura');
+  const { context, phone } = await openPhone(browser, url);
+  expect(new URL(phone.url()).hash).toBe('');
+  await expect(phone.getByRole('heading', { name: 'Hello Isaura' })).toBeVisible();
+  await expect(phone.getByText(/Stop at once at/)).toBeVisible();
+
+  await context.setOffline(true);
+  await phone.reload();
+  await expect(phone.getByText('No network: this is your list as it was last.')).toBeVisible();
+  await phone.clock.install();
+  const id = await runNext(phone);
+  await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  // The phone is switched off and on again in between.
+  await phone.reload();
+  await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  expect((await load(page, id)).run).toBeNull();
+
+  await context.setOffline(false);
+  await phone.evaluate(() => dispatchEvent(new Event('online')));
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  expectWhole(await load(page, id));
+  await context.close();
+});
+
+test('a server that dies in the middle of a session changes nothing for the client', async ({ page, browser }) => {
+  test.setTimeout(150_000);
+  const { url } = await aLink(page, 'Lorcan');
+  const { context, phone } = await openPhone(browser, url);
+  await phone.clock.install();
+  const link = phone.getByRole('link', { name: /^(Start|Go on)$/ });
+  const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
+  await link.click();
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.clock.runFor(240_000);
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible();
+  await server('kill');
+  await phone.clock.runFor(30 * 60_000);
+  await finish(phone);
+  await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  await server('start');
+  await phone.evaluate(() => dispatchEvent(new Event('online')));
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  expectWhole(await load(page, id));
+  await context.close();
+});
+
+test('two tabs of one phone send what is kept once', async ({ page, browser }) => {
+  test.setTimeout(150_000);
+  const { url } = await aLink(page, 'Isaura');
+  const { context, phone } = await openPhone(browser, url);
+  await context.setOffline(true);
+  await phone.clock.install();
+  const id = await runNext(phone);
+  const second = await context.newPage();
+  await second.goto('/s/start');
+  await expect(second.getByText(/\d+ kept here/)).toBeVisible();
+  const sent: string[] = [];
+  for (const tab of [phone, second])
+    tab.on('response', (r) => {
+      if (r.request().method() !== 'GET' && r.ok()) sent.push(r.url());
+    });
+  await context.setOffline(false);
+  await Promise.all([phone, second].map((tab) => tab.evaluate(() => dispatchEvent(new Event('online')))));
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await expect(second.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  expectWhole(await load(page, id));
+  // Each letter went out once: one tab held the box.
+  expect(new Set(sent).size).toBe(sent.length);
+  await context.close();
+});
+
+test('one session on two devices: one run counts, the coach sees the other and may choose it', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const { clientId, url } = await aLink(page, 'Isaura');
+  const { context, phone } = await openPhone(browser, url);
+  await phone.clock.install();
+  const id = await runNext(phone);
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+
+  await page.goto(`/clients/${clientId}/sessions/${id}`);
+  await expect(page.getByText('on the client’s phone').first()).toBeVisible();
+  await page.clock.install();
+  await page.getByRole('link', { name: 'Run again' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.clock.runFor(30 * 60_000);
+  await page.getByRole('button', { name: 'Finish and save' }).click();
+  await page.clock.runFor(5000);
+  await expect(page.getByText(/Another run: .* with the coach/)).toBeVisible();
+  const first = (await load(page, id)).run!.id;
+  await page.getByRole('button', { name: 'Let this one count' }).click();
+  await expect(page.getByText(/Another run: .* on the client’s phone/)).toBeVisible();
+  expect((await load(page, id)).run!.id).not.toBe(first);
+  await context.close();
+});
+
+test('a link that is ended while the phone is offline: what was done waits for the coach', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const { clientId, url } = await aLink(page, 'Ottoline');
+  const { context, phone } = await openPhone(browser, url);
+  await context.setOffline(true);
+  await phone.clock.install();
+  const id = await runNext(phone);
+  await page.request.post(`/api/v1/clients/${clientId}/share-link/revoke`, { data: {} });
+  await context.setOffline(false);
+  await phone.evaluate(() => dispatchEvent(new Event('online')));
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await expect(phone.getByText(/What you logged is with your coach/)).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByText(/Your link has ended/)).toBeVisible();
+
+  expect((await load(page, id)).run).toBeNull();
+  const late = (await (await page.request.get(`/api/v1/clients/${clientId}/late-runs`)).json()) as LateRun[];
+  expect(late).toMatchObject([{ reason: 'link' }]);
+  await page.goto(`/clients/${clientId}/sessions`);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText('Arrived late')).toBeHidden();
+  expectWhole(await load(page, id));
+  await context.close();
+});

@@ -1,0 +1,203 @@
+import type { Session } from '@yandle/contract';
+import { expect, test, type Page } from '@playwright/test';
+import { clientCalled, signInQuietly } from './support';
+
+const seconds = (clock: string): number => {
+  const [m, s] = clock.split(':').map(Number);
+  return m! * 60 + s!;
+};
+const load = async (page: Page, id: string): Promise<Session> =>
+  (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as Session;
+
+/** The sheet of a client's next session. */
+async function openSheet(page: Page, name: string): Promise<{ id: string; clientId: string }> {
+  await signInQuietly(page);
+  const { client, nextSession } = await clientCalled(page.request, name);
+  await page.goto(`/clients/${client.id}/sessions/${nextSession!.id}`);
+  await expect(page.getByRole('heading', { name: 'Change this session' })).toBeVisible();
+  return { id: nextSession!.id, clientId: client.id };
+}
+
+test('a coach composes a session for fewer minutes, takes it, undoes it and goes back to the plan', async ({
+  page,
+}) => {
+  const { id } = await openSheet(page, 'Isaura');
+  const before = await load(page, id);
+  await page.getByRole('button', { name: 'Compose anew…' }).click();
+  const panel = page.getByRole('region', { name: 'Compose anew' });
+  await panel.getByLabel('Minutes').fill('8');
+  await panel.getByLabel('Minutes').blur();
+  await panel.getByRole('button', { name: 'Compose', exact: true }).click();
+  await expect(panel.getByText('Proven: nothing better fits these minutes.')).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText(/Covers soleus \d+ s/)).toBeVisible();
+  // The plan asks for more than eight minutes hold, and it says so.
+  await expect(panel.getByText(/ s short \(static hold\): \d+:\d\d min more would fit it\./).first()).toBeVisible();
+  await panel.getByRole('button', { name: 'Take this session' }).click();
+  await expect(page.getByText('Changed by hand, saved.')).toBeVisible();
+  const taken = await load(page, id);
+  expect(taken.minutesBudget).toBe(8);
+  expect(taken.totalSeconds).toBeLessThanOrEqual(8 * 60);
+  expect(taken.plannedItems).toEqual(before.items);
+
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('As the plan has it.')).toBeVisible();
+  expect((await load(page, id)).items).toEqual(before.items);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByText('Changed by hand, saved.')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await expect(page.getByText('As the plan has it.')).toBeVisible();
+  expect((await load(page, id)).items).toEqual(before.items);
+});
+
+test('what the coach keeps can clash with the minutes: it says by how much', async ({ page }) => {
+  await openSheet(page, 'Isaura');
+  await page.getByRole('button', { name: 'Compose anew…' }).click();
+  const panel = page.getByRole('region', { name: 'Compose anew' });
+  await panel.getByLabel('Minutes').fill('5');
+  await panel.getByLabel('Minutes').blur();
+  for (const name of await panel.getByRole('combobox').all()) {
+    if ((await name.locator('option[value="keep"]').count()) > 0) await name.selectOption('keep');
+  }
+  // Lying is kept, but the client has a chair only: first that clashes, then the minutes do.
+  await panel.getByRole('button', { name: 'Compose', exact: true }).click();
+  await expect(panel.getByRole('alert')).toContainText('supine is not possible here', { timeout: 20_000 });
+  await panel.getByLabel('supine').check();
+  await panel.getByRole('button', { name: 'Compose again' }).click();
+  await expect(panel.getByRole('alert')).toContainText(/Give it \d+:\d\d min more/, { timeout: 20_000 });
+});
+
+test('exercises are swapped, trimmed and moved, and the page prints on one sheet', async ({ page }) => {
+  const { id } = await openSheet(page, 'Ottoline');
+  const before = await load(page, id);
+  const first = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading', { level: 3 }) })
+    .first();
+  await first.getByRole('button', { name: 'Swap' }).click();
+  const swap = page.getByRole('region', { name: /^Instead of/ });
+  await swap.getByRole('button').filter({ hasText: 'same dose' }).first().click();
+  await expect(page.getByText('Changed by hand, saved.')).toBeVisible();
+  const swapped = await load(page, id);
+  expect(swapped.items[0]!.exerciseId).not.toBe(before.items[0]!.exerciseId);
+  expect(swapped.items[0]!.sets).toBe(before.items[0]!.sets);
+
+  // Two minutes fewer than it takes: every way to make it fit does.
+  const minutes = Math.max(5, Math.floor(swapped.totalSeconds / 60) - 2);
+  await page.getByRole('region', { name: 'Change this session' }).getByLabel('Minutes').fill(String(minutes));
+  await page.getByRole('region', { name: 'Change this session' }).getByLabel('Minutes').blur();
+  await expect(page.getByText(/over the time there is/)).toBeVisible();
+  const fit = page.getByRole('heading', { name: 'Make it fit' }).locator('..').getByRole('button').first();
+  const words = await fit.textContent();
+  await fit.click();
+  await expect(page.getByText(/to spare/)).toBeVisible();
+  await expect(page.getByText('Changed by hand, saved.')).toBeVisible();
+  const trimmed = await load(page, id);
+  expect(trimmed.totalSeconds).toBeLessThanOrEqual(minutes * 60);
+  expect(trimmed.totalSeconds).toBe(seconds(/(\d+:\d\d) of/.exec(words!)![1]!));
+
+  const pdf = await page.pdf({ format: 'A4', preferCSSPageSize: true });
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText(/Stop at once at:/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Change this session' })).toBeHidden();
+});
+
+test('a session done on paper is written down, put right, and the earlier answer is kept', async ({ page }) => {
+  const { id } = await openSheet(page, 'Lorcan');
+  await page.getByRole('button', { name: 'Write down' }).click();
+  const log = page.getByRole('region', { name: 'Write down what was done' });
+  await log.getByRole('button', { name: 'All as planned' }).click();
+  await log.getByLabel('Sensation, 0-10').selectOption('4');
+  await log.getByLabel('Note').fill('from paper');
+  await log.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Sensation: 4 of 10 · “from paper” · written down from paper')).toBeVisible();
+  const written = await load(page, id);
+  expect(written.run).toMatchObject({ source: 'paper' });
+  expect(written.run!.sets.every((s) => s.doneSeconds === s.plannedSeconds)).toBe(true);
+
+  await page.getByRole('button', { name: 'Put right' }).click();
+  const right = page.getByRole('region', { name: 'Put right what was done' });
+  await right
+    .getByLabel(/, set 1, seconds of/)
+    .first()
+    .fill('12');
+  await right.getByLabel('Sensation, 0-10').selectOption('7');
+  await right.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Before: sensation 4 · “from paper”')).toBeVisible();
+  await expect.poll(async () => (await load(page, id)).run!.sets.filter((s) => s.replacedBy !== null).length).toBe(1);
+
+  await page.getByRole('button', { name: 'Soreness 7' }).click();
+  await expect(page.getByText(/7 of 10, all over/)).toBeVisible();
+});
+
+test('the player holds longer, redoes a side, and a red symptom ends the session at once', async ({ page }) => {
+  const { id } = await openSheet(page, 'Lorcan');
+  const session = await load(page, id);
+  await page.clock.install();
+  await page.getByRole('link', { name: 'Run this session' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByText('Starting', { exact: true })).toBeVisible();
+  await page.clock.runFor(3500);
+  const headline = page.locator('.headline');
+  for (let i = 0; i < 12 && !(await headline.textContent())!.includes('Hold'); i++)
+    await page.getByRole('button', { name: 'Skip' }).click();
+  const hold = Number(await page.getByRole('timer').textContent());
+  await page.keyboard.press('+');
+  await expect(page.getByRole('timer')).toHaveText(String(hold + 10));
+  // Two pieces: a pause in the middle counts nothing.
+  await page.clock.runFor(10_000);
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await page.clock.runFor(60_000);
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.clock.runFor((hold + 1) * 1000);
+  await expect.poll(async () => (await load(page, id)).run?.sets.length ?? 0).toBe(1);
+  expect((await load(page, id)).run!.sets[0]).toMatchObject({
+    plannedSeconds: hold,
+    doneSeconds: hold + 10,
+    pieces: 2,
+  });
+
+  await page.keyboard.press('r');
+  await page.clock.runFor(3200 + hold * 1000);
+  await expect.poll(async () => (await load(page, id)).run!.sets.length).toBe(2);
+  const [earlier, again] = (await load(page, id)).run!.sets;
+  expect(again).toMatchObject({ replaces: earlier!.id, doneSeconds: hold, pieces: 1 });
+
+  await page.keyboard.press('s');
+  await page.getByRole('button', { name: 'Numbness or tingling' }).click();
+  await expect(page.getByRole('heading', { name: 'The session ends here' })).toBeVisible();
+  await expect(page.getByText(/licensed/i).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Finish and save' }).click();
+  await page.clock.runFor(3000);
+  await expect(page.getByText(/On hold: numbness or tingling/)).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText(/numbness/i).first()).toBeVisible();
+  expect((await load(page, id)).openSymptoms.map((o) => o.exerciseId)).toContain(session.items[0]!.exerciseId);
+});
+
+test('a quick check before and after says what the session did', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Ottoline');
+  const me = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
+  const focus = (await (await page.request.get(`/api/v1/clients/${client.id}/focus`)).json()) as {
+    focus: Record<string, unknown>;
+  };
+  await page.request.put(`/api/v1/clients/${client.id}/focus`, {
+    data: { ...focus.focus, quickCheck: ['weight-bearing-lunge'] },
+  });
+  const list = (await (await page.request.get(`/api/v1/clients/${client.id}/sessions`)).json()) as Session[];
+  const today = list.find((s) => s.date === me.today) ?? list.find((s) => s.status === 'done')!;
+  await page.goto(`/clients/${client.id}/sessions/${today.id}`);
+  const check = page.getByRole('region', { name: 'Quick check before and after', exact: true });
+  // Cold 8.0, warm 10.4: 2.4 cm is more than the 1.96·√2·SEM of the lunge; 0.3 cm is not.
+  for (const [when, left, right] of [
+    ['before', '8', '8'],
+    ['after', '10.4', '8.3'],
+  ] as const) {
+    await check.getByLabel(`Weight-bearing lunge, left, ${when}`).fill(left);
+    await check.getByLabel(`Weight-bearing lunge, right, ${when}`).fill(right);
+    await check.getByRole('button', { name: `Keep ${when}` }).click();
+  }
+  await expect(check.getByText('2.4 cm freer, more than measuring error')).toBeVisible();
+  await expect(check.getByText('0.3 cm freer, within measuring error')).toBeVisible();
+});

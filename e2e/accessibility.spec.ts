@@ -116,6 +116,29 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     const { client, nextSession } = await clientCalled(page.request, 'Ottoline');
     await page.goto(`/clients/${client.id}/sessions/${nextSession!.id}`);
   },
+  'session, composed': async (page) => {
+    await screens['session']!(page);
+    await page.getByRole('button', { name: 'Compose anew…' }).click();
+    await page.getByRole('button', { name: 'Compose', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Take this session' })).toBeVisible({ timeout: 20_000 });
+  },
+  'session, swap and log': async (page) => {
+    await screens['session']!(page);
+    await page.getByRole('button', { name: 'Swap' }).first().click();
+    await page.getByRole('button', { name: 'Write down' }).click();
+    await page.getByText('How it is done').first().click();
+  },
+  'client’s phone': async (page) => {
+    const { client } = await clientCalled(page.request, 'Ottoline');
+    const link = await page.request.post(`/api/v1/clients/${client.id}/share-link`, { data: {} });
+    await page.goto(`/s/start#${((await link.json()) as { token: string }).token}`);
+    await expect(page.getByText('Works without a network.')).toBeVisible({ timeout: 30_000 });
+  },
+  'run, what was felt': async (page) => {
+    await screens['run']!(page);
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.getByRole('button', { name: 'Stop: I feel something' }).click();
+  },
   run: async (page) => {
     const { nextSession } = await clientCalled(page.request, 'Ottoline');
     await page.goto(`/sessions/${nextSession!.id}/run`);
@@ -158,6 +181,8 @@ test('phone: Today and Run do not scroll sideways', async ({ page }) => {
       'today',
       'run',
       'session',
+      'session, swap and log',
+      'client’s phone',
       'progress',
       'block',
       'measure, visit',

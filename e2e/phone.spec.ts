@@ -76,7 +76,7 @@ test('a client opens the link, runs a session without a network, and all of it a
   // The phone is switched off and on again in between.
   await phone.reload();
   await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
-  expect((await load(page, id)).run).toBeNull();
+  expect((await load(page, id)).status).not.toBe('done');
 
   await context.setOffline(false);
   await phone.evaluate(() => dispatchEvent(new Event('online')));
@@ -177,7 +177,7 @@ test('a link that is ended while the phone is offline: what was done waits for t
   await phone.reload();
   await expect(phone.getByText(/Your link has ended/)).toBeVisible();
 
-  expect((await load(page, id)).run).toBeNull();
+  expect((await load(page, id)).status).not.toBe('done');
   const late = (await (await page.request.get(`/api/v1/clients/${clientId}/late-runs`)).json()) as LateRun[];
   expect(late).toMatchObject([{ reason: 'link' }]);
   await page.goto(`/clients/${clientId}/sessions`);

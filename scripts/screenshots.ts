@@ -55,10 +55,16 @@ async function fillIn(): Promise<string> {
   await page.context().close();
   return `/fill-in/${token}`;
 }
+/** The address of the first client's own pages. */
+async function phoneLink(): Promise<string> {
+  const page = await open();
+  const link = await page.request.post(`/api/v1/clients/${ottoline.client.id}/share-link`, { data: {} });
+  await page.context().close();
+  return `/s/start#${((await link.json()) as { token: string }).token}`;
+}
 const at = (step: string) => `/clients/${ottoline.client.id}/${step}`;
 
 await shoot(await open(), 'today', '/');
-await shoot(await open(), 'clients', '/clients');
 await shoot(await open(), 'intake', at('intake'));
 await shoot(await open({ width: 390, height: 844 }), 'intake-client', await fillIn());
 await shoot(await open(), 'library', '/library');
@@ -90,7 +96,15 @@ await shoot(await open(), 'styles', '/styles', async (page) => {
   await page.getByRole('button', { name: 'Copy and change' }).click();
 });
 await shoot(await open(), 'sessions', at('sessions'));
-await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`));
+await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`), async (page) => {
+  await page.getByRole('button', { name: 'Compose anew…' }).click();
+  await page.getByRole('spinbutton', { name: 'Minutes' }).fill('10');
+  await page.getByRole('spinbutton', { name: 'Minutes' }).blur();
+  await page.getByRole('button', { name: 'Compose', exact: true }).click();
+  await page.getByRole('button', { name: 'Take this session' }).waitFor();
+  await page.evaluate('scrollTo(0, 0)');
+});
+await shoot(await open({ width: 390, height: 844 }), 'phone', await phoneLink());
 await shoot(await open(), 'progress', at('progress'));
 for (const [file, width, height] of [
   ['run', 1280, 800],
@@ -100,7 +114,7 @@ for (const [file, width, height] of [
   await page.clock.install();
   await shoot(page, file, `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {
     await p.getByRole('button', { name: 'Start', exact: true }).click();
-    await p.clock.runFor(200_000);
+    await p.clock.runFor(215_000);
     await p.getByRole('button', { name: 'Pause' }).click();
   });
 }

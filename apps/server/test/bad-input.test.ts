@@ -174,6 +174,11 @@ describe('bad input', () => {
 
   /** Fields in which one of the wrong values is a right one: null for none, an empty list, text, a number of another size. */
   const MAY_TAKE = [
+    'alreadyWarm',
+    'sensation',
+    'accept',
+    'region',
+    'seconds',
     ...[
       'easierEvery',
       'sex',

@@ -45,8 +45,11 @@ export interface SharedRunBody extends Pick<StartRunBody, 'id' | 'startedAt'> {
   readonly snapshot: SessionSnapshot;
 }
 
-/** Why something from a phone waits for the coach. `link`: its link had ended. `plan`: the session is not in the plan any more. */
-export const LATE_REASONS = ['link', 'plan'] as const;
+/**
+ * Why something from a phone waits for the coach. `link`: its link had ended. `plan`: the session is not in the plan any more. `stop`: a
+ * caution or a stop sign spoke against the session when its beginning arrived; it may have been done before that was known.
+ */
+export const LATE_REASONS = ['link', 'plan', 'stop'] as const;
 export type LateReason = (typeof LATE_REASONS)[number];
 
 /** A run that arrived late and waits for the coach. */

@@ -1,3 +1,4 @@
+import type { BodyRegionId } from '@yandle/core';
 import type { SessionSummary, SymptomReport } from './sessions.js';
 
 /** The coach's day, each line with its reason. */
@@ -19,6 +20,16 @@ export interface Today {
     readonly last: string | null;
   }[];
   readonly symptoms: readonly SymptomReport[];
+  /** Runs from a phone that came too late to be taken at once. */
+  readonly lateRuns: readonly { readonly clientId: string; readonly clientName: string; readonly runs: number }[];
+  /** Soreness of 7 and more, said in the last two days. */
+  readonly sore: readonly {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly date: string;
+    readonly region: BodyRegionId | null;
+    readonly soreness: number;
+  }[];
   /** Clients whose planning waits for a licensed professional. */
   readonly clearances: readonly { readonly clientId: string; readonly clientName: string; readonly note: string }[];
   /** Clients without a running block. */

@@ -98,6 +98,7 @@ export * from './composing/fit.js';
 export * from './composing/swap.js';
 export * from './composing/phase-warnings.js';
 export * from './review/planned-done.js';
+export * from './review/soreness.js';
 export * from './catalogue/exercise.js';
 export * from './catalogue/exercises.js';
 export * from './catalogue/forms.js';

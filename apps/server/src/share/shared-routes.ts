@@ -74,8 +74,11 @@ export function sharedRoutes(source: DataSource, clock: Clock, config: Pick<Conf
         res.json({});
         return;
       } catch (err) {
-        // Only what is gone is kept; what is wrong is refused with its reason.
-        if (!(err instanceof HttpProblem) || err.code !== 'not-found') throw err;
+        // What is gone is kept; what is wrong is refused with its reason. A run that may not be is refused, but what was done is not lost.
+        const code = err instanceof HttpProblem ? err.code : null;
+        if (letter.kind === 'start' && (code === 'screening-blocks-planning' || code === 'symptom-not-cleared'))
+          await keepLate(at.data, at.clientId, letter, 'stop');
+        if (code !== 'not-found') throw err;
       }
     }
     await keepLate(at.data, at.clientId, letter, reason ?? 'plan');

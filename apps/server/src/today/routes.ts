@@ -1,7 +1,7 @@
 import type { Today } from '@yandle/contract';
-import { addDays, isRedSymptom, type PlainDate } from '@yandle/core';
+import { addDays, isRedSymptom, SORE_RESTS, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
-import { Between, In, IsNull } from 'typeorm';
+import { Between, In, IsNull, MoreThanOrEqual } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
 import { ClientEntity } from '../clients/entities.js';
 import { overviews } from '../clients/overview.js';
@@ -9,8 +9,9 @@ import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
 import { FocusEntity } from '../focus/entities.js';
 import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
-import { SessionEntity, SymptomEntity } from '../sessions/entities.js';
+import { DayNoteEntity, SessionEntity, SymptomEntity } from '../sessions/entities.js';
 import { summaries, symptomViews } from '../sessions/views.js';
+import { LateLetterEntity } from '../share/entities.js';
 
 /** Days ahead that Today shows. */
 const AHEAD = 6;
@@ -59,8 +60,27 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
     (s) => isRedSymptom(s.symptom) && byId.has(s.clientId),
   );
 
+  const waiting = (await data.find(LateLetterEntity, { decidedAt: IsNull() })).filter((l) => byId.has(l.clientId));
+  const notes = await data.find(
+    DayNoteEntity,
+    { date: Between(addDays(date, -1), date), soreness: MoreThanOrEqual(SORE_RESTS) },
+    { order: { date: 'DESC', createdAt: 'DESC' } },
+  );
+  const sore = notes.filter((n) => byId.has(n.clientId));
+
   return {
     date,
+    lateRuns: clients.flatMap((c) => {
+      const runs = new Set(waiting.filter((l) => l.clientId === c.id).map((l) => l.runId)).size;
+      return runs > 0 ? [{ clientId: c.id, clientName: c.name, runs }] : [];
+    }),
+    sore: sore.map(({ clientId, date: on, region, soreness }) => ({
+      clientId,
+      clientName: byId.get(clientId)!.name,
+      date: on,
+      region,
+      soreness,
+    })),
     sessions,
     retests,
     quickChecks,

@@ -5,6 +5,7 @@ import {
   formatClock,
   formatDate,
   itemWords,
+  SORE_RESTS,
   STOP_ADVICE,
   STOP_SIGNS,
   targetWords,
@@ -33,6 +34,7 @@ export class PhoneStart {
   protected readonly clock = formatClock;
   protected readonly target = targetWords;
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
+  protected readonly rests = SORE_RESTS;
   protected readonly stopAdvice = STOP_ADVICE;
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
   protected readonly opened = signal<string | null>(null);

@@ -12,6 +12,7 @@ import {
   formatClock,
   isRedSymptom,
   muscleGroupName,
+  runningList,
   sensationWords,
   SENSATION_ADVICE,
   STOP_ADVICE,
@@ -92,6 +93,9 @@ export class RunPlayer {
     });
   }
 
+  protected readonly heldNames = computed(() =>
+    runningList(this.store.session()!.openSymptoms.map((o) => this.gateway.find(o.exerciseId).name)),
+  );
   protected readonly headline = computed(() => {
     const c = this.store.cue();
     const beat = this.store.beat();

@@ -4,6 +4,7 @@ import {
   POSITIONS,
   purposeRules,
   PURPOSES,
+  runningList,
   type Composition,
   type ComposeRequest,
   type MuscleGroupId,
@@ -23,7 +24,7 @@ const POSITIONS_OF: Readonly<Record<Space, readonly Position[]>> = {
 };
 
 /** What the coach says of an exercise of the session before it is composed anew. */
-type Wish = 'keep' | 'free' | 'never';
+type Wish = 'keep' | 'lock' | 'free' | 'never';
 
 /** Composes the session anew from what its lanes ask: for a purpose, in some minutes, in the positions that are possible. */
 @Component({
@@ -71,6 +72,15 @@ export class ComposePanel implements OnDestroy {
     const open = m.settled.find((s) => !s.proven)!;
     const gap = open.value === 0 ? 0 : Math.round(((open.value - open.bound) / open.value) * 100);
     return `What is done is proven the best; in the number of ${open.name} at most ${gap} % could be saved.`;
+  });
+
+  /** What was not considered, by reason: nothing is left out silently. */
+  protected readonly leftOut = computed(() => {
+    const all = this.session()?.leftOut ?? [];
+    return [...new Set(all.map((l) => l.because))].map((because) => ({
+      because,
+      names: runningList([...new Set(all.filter((l) => l.because === because).map((l) => l.exercise.name))]),
+    }));
   });
 
   constructor() {
@@ -145,7 +155,10 @@ export class ComposePanel implements OnDestroy {
       alreadyWarm: this.warm(),
       keep: wished('keep'),
       never: wished('never'),
-      locks: [],
+      locks: wished('lock').flatMap((id) => {
+        const item = s.items.find((i) => i.exerciseId === id);
+        return item ? [{ exerciseId: id, sets: item.sets }] : [];
+      }),
       onHold: s.openSymptoms.map((o) => o.exerciseId),
       known: s.plannedItems.map((i) => i.exerciseId),
       caps: {},

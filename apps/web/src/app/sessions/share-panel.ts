@@ -1,5 +1,5 @@
 import { Component, effect, inject, input, signal, untracked } from '@angular/core';
-import type { LateRun, Problem, ShareLink } from '@yandle/contract';
+import type { LateReason, LateRun, Problem, ShareLink } from '@yandle/contract';
 import { formatDate } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -50,11 +50,7 @@ import { ProblemNote } from '../ui/problem-note';
             {{ r.sets }} {{ r.sets === 1 ? 'set' : 'sets' }}, {{ r.seconds }} s{{
               r.symptoms > 0 ? ', with something felt' : ''
             }}.
-            {{
-              r.reason === 'link'
-                ? 'It was sent after the link had ended.'
-                : 'Its session is no longer in the plan; it would be made again.'
-            }}
+            {{ reasons[r.reason] }}
           </p>
           <div class="mt-2 flex gap-2">
             <button type="button" class="btn btn-go" (click)="decide(r.runId, true)">Take it in</button>
@@ -73,6 +69,11 @@ export class SharePanel {
   protected readonly code = signal<string | null>(null);
   protected readonly copied = signal(false);
   protected readonly late = signal<readonly LateRun[]>([]);
+  protected readonly reasons: Readonly<Record<LateReason, string>> = {
+    link: 'It was sent after the link had ended.',
+    plan: 'Its session is no longer in the plan; it would be made again.',
+    stop: 'A caution or a stop sign spoke against the session when it arrived. Ask how it was before you take it in.',
+  };
   protected readonly problem = signal<Problem | null>(null);
 
   constructor() {

@@ -87,4 +87,74 @@ describe('SessionSheet', () => {
     );
     expect(screen.text).toContain('There is no such session.');
   });
+
+  it('saves a change at once, shows it, and takes it back', async () => {
+    const screen = await open();
+    (screen.el.querySelector('[aria-label="One set more"]') as HTMLButtonElement).click();
+    await screen.settle();
+    const saved = screen.request('PUT', '/sessions/s1/items');
+    expect(saved.request.body).toMatchObject({
+      version: 1,
+      items: [{ sets: 3 }, { sets: 2 }],
+      rounds: 1,
+      minutes: null,
+    });
+    const items = (saved.request.body as { items: Session['items'] }).items;
+    saved.flush(aSession({ version: 2, items, plannedItems: session.items }));
+    await screen.settle();
+    expect(screen.text).toContain('Hold 30 s, 3 times on each side, right first');
+    expect(screen.text).toContain('Changed by hand, saved.');
+    await screen.press('Undo');
+    const undone = screen.request('PUT', '/sessions/s1/items');
+    expect(undone.request.body).toMatchObject({ version: 2, items: [{ sets: 2 }, { sets: 2 }] });
+    undone.flush(aSession({ version: 3 }));
+    await screen.settle();
+    expect(screen.text).toContain('As the plan has it.');
+  });
+
+  it('shows what stands when a change is refused', async () => {
+    const screen = await open();
+    await screen.press('Leave out');
+    screen
+      .request('PUT', '/sessions/s1/items')
+      .flush(
+        { code: 'stale-version', status: 409, title: 'Changed meanwhile', detail: 'Load it again.' },
+        { status: 409, statusText: 'x' },
+      );
+    await screen.settle();
+    await screen.answer('/sessions/s1', aSession({ version: 5 }));
+    expect(screen.text).toContain('Changed meanwhile');
+    expect(screen.el.querySelectorAll('y-sheet-item')).toHaveLength(2);
+  });
+
+  it('offers other exercises with the dose kept, and ways to fit the minutes', async () => {
+    const screen = await open({ minutesBudget: 8 });
+    expect(screen.text).toContain('Make it fit');
+    expect(screen.text).toMatch(/Shorter holds: .* of 8:00 min\./);
+    await screen.press('Swap');
+    expect(screen.text).toContain('Instead of Bent-knee calf stretch');
+    expect(screen.text).toContain('same dose');
+  });
+
+  it('lets the coach choose between two runs', async () => {
+    const screen = await open({
+      status: 'done',
+      run: aRun({ endedAt: '2026-03-11T17:09:00.000Z' }),
+      otherRuns: [aRun({ id: 'r2', source: 'client' })],
+    });
+    expect(screen.text).toContain('on the client’s phone, 0 s in all, not finished. It does not count.');
+    await screen.press('Let this one count');
+    const chosen = screen.request('PUT', '/sessions/s1/counted-run');
+    expect(chosen.request.body).toEqual({ runId: 'r2' });
+    chosen.flush(session);
+    await screen.settle();
+  });
+
+  it('prints a page with boxes to tick, sides, stop signs and the warm-up', async () => {
+    const print = (await open()).el.querySelector('y-print-sheet')!;
+    expect(print.textContent).toContain('2:00 min of easy movement');
+    expect(print.textContent).toContain('Stop at once at:');
+    // Two sets of two sides of two exercises.
+    expect(print.querySelectorAll('li span.border')).toHaveLength(8);
+  });
 });

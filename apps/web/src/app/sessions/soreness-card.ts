@@ -1,14 +1,11 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import type { DayNote, Problem } from '@yandle/contract';
-import { BODY_REGIONS, bodyRegionName, formatDate, type BodyRegionId } from '@yandle/core';
+import { BODY_REGIONS, bodyRegionName, formatDate, SORE_RESTS, type BodyRegionId } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
-
-/** Soreness at which the lanes of a region rest the next day (domain 2.8; common practice, no source). */
-const RESTS_FROM = 7;
 
 /** How sore the client is the day after: one tap. */
 @Component({
@@ -62,7 +59,7 @@ export class SorenessCard {
   protected readonly region = signal<BodyRegionId | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly regions = BODY_REGIONS;
-  protected readonly rests = RESTS_FROM;
+  protected readonly rests = SORE_RESTS;
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
 
   constructor() {

@@ -1,6 +1,14 @@
 import { Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { formatClock, formatDate, muscleGroupName, symptomName, type PlainDate } from '@yandle/core';
+import {
+  bodyRegionName,
+  formatClock,
+  formatDate,
+  muscleGroupName,
+  symptomName,
+  type BodyRegionId,
+  type PlainDate,
+} from '@yandle/core';
 import { TodayService } from '../data/today.service';
 import { ProblemNote } from '../ui/problem-note';
 import { LibraryService } from '../library/library.service';
@@ -27,7 +35,7 @@ export class TodayScreen {
   protected readonly later = computed(() => this.days().filter((x) => x.date !== this.data()?.date));
   protected readonly needs = computed(() => {
     const d = this.data();
-    return d ? d.symptoms.length + d.clearances.length + d.withoutBlock.length : 0;
+    return d ? d.symptoms.length + d.sore.length + d.lateRuns.length + d.clearances.length + d.withoutBlock.length : 0;
   });
 
   protected readonly clock = formatClock;
@@ -35,6 +43,10 @@ export class TodayScreen {
 
   protected groups(exerciseIds: readonly string[]): string {
     return exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');
+  }
+
+  protected where(region: BodyRegionId | null): string {
+    return region ? bodyRegionName(region).toLowerCase() : 'all over';
   }
 
   protected exercise(id: string): string {

@@ -14,7 +14,13 @@ const FILLED: readonly ShapeRole[] = ['near', 'far', 'thing', 'thing-soft', 'mat
   selector: 'y-figure',
   template: `
     @if (drawing(); as d) {
-      <svg [attr.viewBox]="box()" class="figure" role="img" [attr.aria-label]="label()">
+      <svg
+        [attr.viewBox]="box()"
+        class="figure"
+        [attr.role]="label() ? 'img' : null"
+        [attr.aria-label]="label() || null"
+        [attr.aria-hidden]="label() ? null : true"
+      >
         @for (s of shadow(); track $index) {
           <path [attr.d]="s.d" fill="var(--fig-shadow)" />
         }
@@ -58,6 +64,7 @@ export class FigureView implements OnDestroy {
   /** Of a figure of the catalogue. */
   readonly figure = input.required<string>();
   readonly side = input<Side>('right');
+  /** What is said of it; empty where the words beside it say it all. */
   readonly label = input('');
   readonly moving = input(false);
   private readonly phase = signal(0.5);

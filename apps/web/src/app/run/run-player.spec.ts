@@ -1,0 +1,205 @@
+import { TestBed } from '@angular/core/testing';
+import { EXERCISES } from '@yandle/core';
+import { Outbox, type Letter } from '../data/outbox.service';
+import { aSession } from '../testing/a-session';
+import { textOf } from '../testing/screen';
+import { RunGateway } from './run-gateway';
+import { RunPlayer } from './run-player';
+import { HEADLINE, spokenCue } from './spoken';
+import { buildTimeline, exerciseById, type Cue } from '@yandle/core';
+import type { Session } from '@yandle/contract';
+
+describe('RunPlayer', () => {
+  let now: number;
+  let sent: Letter[];
+
+  beforeEach(() => {
+    localStorage.clear();
+    vi.useFakeTimers();
+    now = 0;
+    sent = [];
+    vi.spyOn(performance, 'now').mockImplementation(() => now);
+  });
+  afterEach(() => {
+    vi.useRealTimers();
+    vi.restoreAllMocks();
+  });
+
+  async function open(session: Session) {
+    const gateway = {
+      load: () => Promise.resolve(session),
+      find: exerciseById,
+      post: (l: Letter) => sent.push(l),
+      pending: () => 0,
+      offline: () => false,
+      breathPath: () => '/breath',
+    };
+    const box = { pending: () => 0, offline: () => false, state: () => 'saved', refusals: () => [] };
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: RunGateway, useValue: gateway },
+        { provide: Outbox, useValue: box },
+      ],
+    });
+    const fixture = TestBed.createComponent(RunPlayer);
+    fixture.componentRef.setInput('sessionId', session.id);
+    fixture.detectChanges();
+    await vi.advanceTimersByTimeAsync(0);
+    fixture.detectChanges();
+    const el = fixture.nativeElement as HTMLElement;
+    const text = (): string => {
+      fixture.detectChanges();
+      return textOf(el);
+    };
+    const press = (name: string): void => {
+      const button = [...el.querySelectorAll('button')].find((b) => b.textContent.trim().startsWith(name));
+      if (!button) throw new Error(`No button "${name}" in: ${text()}`);
+      button.click();
+      fixture.detectChanges();
+    };
+    const pass = (seconds: number): void => {
+      for (let i = 0; i < seconds * 5; i++) {
+        now += 200;
+        vi.advanceTimersByTime(200);
+      }
+      fixture.detectChanges();
+    };
+    return { fixture, el, text, press, pass };
+  }
+
+  it('counts in, says what to do on which side, and what comes next', async () => {
+    const p = await open(aSession({ alreadyWarm: true }));
+    expect(p.text()).toContain('Stop at: Numbness or tingling');
+    p.press('Start');
+    expect(p.text()).toContain('Starting');
+    p.pass(3);
+    expect(p.text()).toContain('Get into position');
+    p.pass(20 + 10 + 5 + 3);
+    expect(p.text()).toContain('Hold ○ Right set 1 of 2');
+    expect(p.text()).toContain('Next: rest 10 s');
+    expect(p.text()).toContain('1 of 2 · Soleus');
+  });
+
+  it('says the parts of a repetition, how many, and of which side when they take turns', async () => {
+    const p = await open(
+      aSession({
+        alreadyWarm: true,
+        items: [{ exerciseId: 'march-on-the-spot', sets: 1, reps: 4, holdSeconds: 2, sensation: 3, firstSide: 'left' }],
+      }),
+    );
+    p.press('Start');
+    p.pass(3 + 20 + 5 + 3 + 1);
+    expect(p.text()).toContain('Out ● Left repetition 1 of 4 · set 1 of 1');
+    p.pass(5);
+    expect(p.text()).toContain('Out ○ Right repetition 1 of 4');
+    p.pass(2);
+    expect(p.text()).toContain('Stay ○ Right');
+  });
+
+  it('asks after the check without hands, and “no” leads to what was felt', async () => {
+    const staged = EXERCISES.find((e) => e.stages.length > 0)!;
+    const p = await open(
+      aSession({
+        alreadyWarm: true,
+        items: [{ exerciseId: staged.id, sets: 1, holdSeconds: 30, sensation: 3, firstSide: 'left' }],
+      }),
+    );
+    p.press('Start');
+    p.pass(90);
+    expect(p.text()).toContain('Free of pain, pinching and dizziness?');
+    p.press('No');
+    expect(p.text()).toContain('What do you feel?');
+    p.press('Dizziness');
+    expect(p.text()).toContain('The session ends here');
+    expect(p.text()).toMatch(/licensed/);
+    expect(sent.some((l) => l.path.includes('/symptoms/'))).toBe(true);
+  });
+
+  it('offers the easier form when it is too strong, and asks how strong without guessing', async () => {
+    const p = await open(
+      aSession({
+        alreadyWarm: true,
+        forms: [
+          { easier: 'seated-strap-calf', harder: null, choice: null },
+          { easier: null, harder: null, choice: null },
+        ],
+      }),
+    );
+    p.press('Start');
+    p.pass(3 + 45);
+    p.press('Stop: I feel something');
+    p.press('Too strong');
+    expect(p.el.querySelector<HTMLSelectElement>('[role=dialog] select')!.value).toBe('');
+    p.press('Easier: Seated calf stretch');
+    expect(p.text()).toContain('Seated calf stretch with a strap');
+    expect(p.text()).toContain('shaking a little is normal');
+  });
+
+  it('does not begin a session that is on hold', async () => {
+    const symptom = {
+      id: 'y',
+      clientId: 'c1',
+      clientName: '',
+      sessionId: 's1',
+      exerciseId: 'bent-knee-wall-calf',
+      side: null,
+      symptom: 'numbness' as const,
+      date: '2026-03-11',
+      clearedAt: null,
+    };
+    const p = await open(aSession({ openSymptoms: [symptom] }));
+    expect(p.text()).toContain('This session is on hold');
+    expect(p.text()).not.toContain('Pause');
+  });
+
+  it('never fills in how strong it felt', async () => {
+    const p = await open(
+      aSession({
+        alreadyWarm: true,
+        items: [{ exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 10, sensation: 5, firstSide: 'left' }],
+      }),
+    );
+    p.press('Start');
+    p.pass(120);
+    expect(p.text()).toContain('The session is over');
+    expect(p.el.querySelectorAll('[aria-pressed=true]')).toHaveLength(0);
+    p.press('Finish and save');
+    expect(sent.at(-1)!.body).toMatchObject({ sensation: null, feltTighter: null, note: '' });
+  });
+});
+
+describe('spokenCue', () => {
+  const cues = buildTimeline([
+    {
+      exerciseId: 'supine-strap-hamstring',
+      technique: 'contract-relax',
+      cycles: 2,
+      pushSeconds: 6,
+      effort: 20,
+      sets: 1,
+      holdSeconds: 15,
+      sensation: 5,
+      firstSide: 'left',
+    },
+    { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
+  ]).cues;
+  const said = (kind: Cue['kind']): string =>
+    spokenCue(
+      cues.find((c) => c.kind === kind)!,
+      exerciseById('bent-knee-wall-calf'),
+    );
+
+  it('is short, and begins with what to do', () => {
+    expect(said('push')).toBe('Push.');
+    expect(said('let go')).toBe('Let go.');
+    expect(said('hold')).toBe('Hold, 15 seconds.');
+    expect(said('switch')).toBe('Other side. right side. ');
+    expect(said('rest')).toBe('Rest, 10 seconds.');
+    expect(said('position')).toContain('Bent-knee calf stretch at a wall. left side.');
+  });
+
+  it('has words for every kind of cue', () => {
+    for (const c of cues) expect(HEADLINE[c.kind].length).toBeGreaterThan(2);
+  });
+});

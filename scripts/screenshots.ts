@@ -59,8 +59,9 @@ async function fillIn(): Promise<string> {
 async function phoneLink(): Promise<string> {
   const page = await open();
   const link = await page.request.post(`/api/v1/clients/${ottoline.client.id}/share-link`, { data: {} });
+  const { token } = (await link.json()) as { token: string };
   await page.context().close();
-  return `/s/start#${((await link.json()) as { token: string }).token}`;
+  return `/s/start#${token}`;
 }
 const at = (step: string) => `/clients/${ottoline.client.id}/${step}`;
 

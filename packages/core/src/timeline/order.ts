@@ -72,36 +72,50 @@ interface Way {
   readonly order: readonly number[];
 }
 
+/** How many bits of a small whole number are set. */
+function bits(mask: number): number {
+  let n = 0;
+  for (let m = mask; m !== 0; m &= m - 1) n++;
+  return n;
+}
+
 /** Cheapest ways through one phase (Held and Karp's recursion over subsets). */
 function waysThrough(places: readonly Placed[], members: readonly number[], starts: readonly Way[]): Way[] {
   const n = members.length;
-  const size = (1 << n) * n;
-  const full = (1 << n) - 1;
-  const cost = new Float64Array(size).fill(Infinity);
-  // Of each subset and last member the one before it; of a single member the way it comes after.
-  const from = new Int32Array(size);
   const at = members.map((m) => places[m]!);
+  const entry = starts.map((s) => {
+    const last = s.order.length > 0 ? places[s.order[s.order.length - 1]!]! : null;
+    return at.map((p) => s.cost + stepCost(last, p));
+  });
+  /** Start and cost with which a member comes first. */
+  const first = members.map((_, k) => {
+    let best = 0;
+    for (let w = 1; w < starts.length; w++) if (entry[w]![k]! < entry[best]![k]!) best = w;
+    return { start: best, cost: entry[best]![k]! };
+  });
+  if (n === 1) return [{ cost: first[0]!.cost, order: [...starts[first[0]!.start]!.order, members[0]!] }];
+  // Planners try many sessions: the costs of a step are worked out once, not once a subset.
+  const step = new Float64Array(n * n);
+  const higher = new Int32Array(n);
   for (let k = 0; k < n; k++)
-    starts.forEach((s, w) => {
-      const last = s.order.at(-1);
-      const c = s.cost + stepCost(last === undefined ? null : places[last]!, at[k]!);
-      const i = (1 << k) * n + k;
-      if (c < cost[i]!) {
-        cost[i] = c;
-        from[i] = w;
-      }
-    });
+    for (let j = 0; j < n; j++) {
+      if (j === k) continue;
+      step[j * n + k] = stepCost(at[j]!, at[k]!);
+      if (at[j]!.height > at[k]!.height) higher[k]! |= 1 << j;
+    }
+  const full = (1 << n) - 1;
+  const cost = new Float64Array((full + 1) * n).fill(Infinity);
+  // Of each subset and last member the one before it.
+  const from = new Int8Array((full + 1) * n);
+  for (let k = 0; k < n; k++) cost[(1 << k) * n + k] = first[k]!.cost;
   for (let set = 1; set < full; set++)
     for (let k = 0; k < n; k++) {
       if (set & (1 << k)) continue;
-      const next = at[k]!;
-      let higher = 0;
-      for (let j = 0; j < n; j++) if (set & (1 << j) && at[j]!.height > next.height) higher++;
+      const upside = bits(set & higher[k]!);
       const to = (set | (1 << k)) * n + k;
       for (let last = 0; last < n; last++) {
-        const so = cost[set * n + last]!;
-        if (so === Infinity) continue;
-        const c = so + stepCost(at[last]!, next) + higher;
+        if (!(set & (1 << last))) continue;
+        const c = cost[set * n + last]! + step[last * n + k]! + upside;
         if (c < cost[to]!) {
           cost[to] = c;
           from[to] = last;
@@ -112,13 +126,14 @@ function waysThrough(places: readonly Placed[], members: readonly number[], star
     const order: number[] = [];
     let set = full;
     let k = end;
-    while (true) {
-      order.unshift(members[k]!);
+    for (;;) {
+      order.push(members[k]!);
+      if (set === 1 << k) break;
       const before = from[set * n + k]!;
-      if (set === 1 << k) return { cost: cost[full * n + end]!, order: [...starts[before]!.order, ...order] };
       set &= ~(1 << k);
       k = before;
     }
+    return { cost: cost[full * n + end]!, order: [...starts[first[k]!.start]!.order, ...order.reverse()] };
   });
 }
 

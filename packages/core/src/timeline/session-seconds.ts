@@ -8,15 +8,49 @@ export interface TimedItem {
   readonly exercise: PlacedExercise;
   readonly bodySeconds: number;
   readonly placed: Placed;
+  /** All that decides how long it takes to get from one item to the next. */
+  readonly way: string;
 }
 
 /** Works an item out once. */
 export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings = DEFAULT_TIMINGS): TimedItem {
+  const placed = placedItem(item, exercise);
   return {
     exercise,
     bodySeconds: itemBodySeconds(item, exercise, t),
-    placed: placedItem(item, exercise),
+    placed,
+    way: `${placed.phase} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
   };
+}
+
+/** Sets of items that are remembered; a block of sixteen weeks has some hundred. */
+const REMEMBERED = 2000;
+/**
+ * Seconds between the bouts by set of items, usual timings. A planner asks for the same few sets of lanes week after week while only their
+ * bouts change: putting them in order once is what keeps a block fast.
+ */
+const approaches = new Map<string, number>();
+
+function approachSeconds(items: readonly TimedItem[], t: Timings): number {
+  let before: Before = NOWHERE;
+  let seconds = 0;
+  for (const i of bestOrder(items.map((x) => x.placed))) {
+    const { exercise } = items[i]!;
+    seconds += itemApproachSeconds(exercise, before, t);
+    before = exercise;
+  }
+  return seconds;
+}
+
+function rememberedApproach(items: readonly TimedItem[]): number {
+  const key = items.map((i) => i.way).join(';');
+  let seconds = approaches.get(key);
+  if (seconds === undefined) {
+    if (approaches.size >= REMEMBERED) approaches.clear();
+    seconds = approachSeconds(items, DEFAULT_TIMINGS);
+    approaches.set(key, seconds);
+  }
+  return seconds;
 }
 
 /**
@@ -24,12 +58,7 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
  * making them.
  */
 export function sessionSeconds(items: readonly TimedItem[], t: Timings = DEFAULT_TIMINGS): number {
-  let before: Before = NOWHERE;
-  let work = 0;
-  for (const i of bestOrder(items.map((x) => x.placed))) {
-    const { exercise, bodySeconds } = items[i]!;
-    work += itemApproachSeconds(exercise, before, t) + bodySeconds;
-    before = exercise;
-  }
+  const between = t === DEFAULT_TIMINGS ? rememberedApproach(items) : approachSeconds(items, t);
+  const work = items.reduce((sum, i) => sum + i.bodySeconds, between);
   return work + warmUpSeconds(work, false);
 }

@@ -45,3 +45,8 @@ export class HttpProblem extends Error {
 export function notFound(what: string): HttpProblem {
   return new HttpProblem('not-found', `There is no such ${what}. It may have been removed; go back to the list.`);
 }
+
+/** A refusal of one field that no schema could see. */
+export function invalidField(path: string, message: string): HttpProblem {
+  return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
+}

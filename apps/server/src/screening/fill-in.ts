@@ -3,10 +3,10 @@ import { intakeSchema } from '@yandle/contract/schemas';
 import { ageOn } from '@yandle/core';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { createHash, randomBytes } from 'node:crypto';
 import { IsNull, MoreThan, type DataSource } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { StudioEntity } from '../accounts/entities.js';
+import { hashLinkToken, newLinkToken } from '../accounts/link-token.js';
 import { ClientEntity } from '../clients/entities.js';
 import { dateIn, type Clock } from '../clock.js';
 import { StudioData } from '../database/studio-data.js';
@@ -17,8 +17,6 @@ import { putIntake } from './service.js';
 
 /** Days for which a link works. */
 const LINK_DAYS = 14;
-const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
-
 /** Makes a link for a client; the one before stops working. Its token is given out here and never again. */
 export async function makeLink(
   data: StudioData,
@@ -28,12 +26,12 @@ export async function makeLink(
   return data.transaction(async (tx) => {
     await tx.getLocked(ClientEntity, clientId, 'client');
     await revokeLinks(tx, clientId, now);
-    const token = randomBytes(24).toString('base64url');
+    const token = newLinkToken();
     const expiresAt = new Date(now.getTime() + LINK_DAYS * 24 * 60 * 60 * 1000);
     await tx.insert(IntakeLinkEntity, {
       id: uuid(),
       clientId,
-      tokenHash: hashToken(token),
+      tokenHash: hashLinkToken(token),
       expiresAt,
       usedAt: null,
       revokedAt: null,
@@ -57,7 +55,7 @@ export function fillInRoutes(source: DataSource, clock: Clock): Router {
     const row =
       typeof token === 'string' && token.length < 100
         ? await source.manager.findOne(IntakeLinkEntity, {
-            where: { tokenHash: hashToken(token), revokedAt: IsNull(), expiresAt: MoreThan(clock.now()) },
+            where: { tokenHash: hashLinkToken(token), revokedAt: IsNull(), expiresAt: MoreThan(clock.now()) },
           })
         : null;
     if (!row) throw new HttpProblem('not-found', 'This link has ended. Ask your coach for a new one.');

@@ -3,7 +3,7 @@ import { addDays, type PlainDate } from '@yandle/core';
 import { MoreThanOrEqual } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
-import { HttpProblem } from '../http/problem.js';
+import { invalidField } from '../http/problem.js';
 import { DayNoteEntity } from './entities.js';
 
 /** How far back the list goes. Days. */
@@ -38,10 +38,7 @@ export async function putDayNote(
 ): Promise<DayNote> {
   return data.transaction(async (tx) => {
     await tx.getLocked(ClientEntity, clientId, 'client');
-    if (body.date > addDays(today, 1))
-      throw new HttpProblem('validation', 'Mend the fields listed and send again.', {
-        errors: [{ path: 'date', message: 'That day has not come yet.' }],
-      });
+    if (body.date > addDays(today, 1)) throw invalidField('date', 'That day has not come yet.');
     if (await tx.isNew(DayNoteEntity, id, { clientId, ...body }))
       await tx.insert(DayNoteEntity, {
         id,

@@ -3,26 +3,22 @@ import { buildTimeline, techniquesOf, timingsFor, type PlainDate, type SessionIt
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/book.js';
-import { HttpProblem } from '../http/problem.js';
+import { HttpProblem, invalidField } from '../http/problem.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
 import { AS_PLANNED, itemRow, sessionItem } from './item.js';
 import { sessionView } from './views.js';
 
-function invalid(path: string, message: string): HttpProblem {
-  return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
-}
-
 /** Every exercise exists and can be done as it is asked. */
 async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promise<void> {
   const { find, has } = await loadExercises(tx);
   items.forEach((item, i) => {
-    if (!has(item.exerciseId)) throw invalid(`items[${i}].exerciseId`, 'Choose an exercise of the library.');
+    if (!has(item.exerciseId)) throw invalidField(`items[${i}].exerciseId`, 'Choose an exercise of the library.');
     if (item.choice !== undefined && !has(item.choice))
-      throw invalid(`items[${i}].choice`, 'Choose an exercise of the library.');
+      throw invalidField(`items[${i}].choice`, 'Choose an exercise of the library.');
     const exercise = find(item.exerciseId);
     if (!techniquesOf(exercise).includes(item.technique ?? exercise.technique))
-      throw invalid(`items[${i}].technique`, `${exercise.name} cannot be done like that.`);
+      throw invalidField(`items[${i}].technique`, `${exercise.name} cannot be done like that.`);
   });
 }
 

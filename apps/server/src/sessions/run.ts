@@ -11,7 +11,7 @@ import { boutCount, type Assistance, type PlainDate } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/book.js';
-import { HttpProblem } from '../http/problem.js';
+import { HttpProblem, invalidField } from '../http/problem.js';
 import { assertMayBeDone, assertNothingOnHold } from './allowed.js';
 import {
   RunAnswerEntity,
@@ -23,10 +23,6 @@ import {
 } from './entities.js';
 import { sessionItem } from './item.js';
 import { sessionView } from './views.js';
-
-function invalid(path: string, message: string): HttpProblem {
-  return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
-}
 
 /**
  * Begins a run. What is written down afterwards from paper has been done already: nothing is asked of the screening then.
@@ -71,13 +67,13 @@ async function itemOf(
   body: Pick<SetLogBody, 'item' | 'side' | 'form'>,
 ): Promise<{ readonly item: SessionItemEntity; readonly bouts: number }> {
   const item = await tx.findOne(SessionItemEntity, { sessionId: run.sessionId, place: body.item });
-  if (!item) throw invalid('item', 'This session has no such exercise.');
+  if (!item) throw invalidField('item', 'This session has no such exercise.');
   const { find, has } = await loadExercises(tx);
-  if (body.form && !has(body.form)) throw invalid('form', 'Choose an exercise of the library.');
+  if (body.form && !has(body.form)) throw invalidField('form', 'Choose an exercise of the library.');
   const exercise = find(item.exerciseId);
   const sided = exercise.sides === 'each';
   if (sided !== (body.side !== null))
-    throw invalid('side', sided ? 'This exercise has sides: say left or right.' : 'This exercise has no sides.');
+    throw invalidField('side', sided ? 'This exercise has sides: say left or right.' : 'This exercise has no sides.');
   const { rounds } = await tx.get(SessionEntity, run.sessionId, 'session');
   return { item, bouts: boutCount(sessionItem(item), exercise, body.side, rounds) };
 }
@@ -88,13 +84,13 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
     const run = await tx.getLocked(RunEntity, runId, 'run');
     if (!(await tx.isNew(SetLogEntity, id, { runId, ...body }))) return;
     const { bouts } = await itemOf(tx, run, body);
-    if (body.set > bouts) throw invalid('set', `This exercise has ${bouts} sets on a side.`);
+    if (body.set > bouts) throw invalidField('set', `This exercise has ${bouts} sets on a side.`);
     const same = await tx.find(SetLogEntity, { runId, item: body.item, set: body.set });
     const standing = same.find((s) => s.side === body.side && s.replacedBy === null);
     if (body.replaces !== null && standing?.id !== body.replaces)
-      throw invalid('replaces', 'There is no such set to correct, or it has been corrected already.');
+      throw invalidField('replaces', 'There is no such set to correct, or it has been corrected already.');
     if (body.replaces === null && standing)
-      throw invalid('replaces', 'This set is logged already. Name the log that this one corrects.');
+      throw invalidField('replaces', 'This set is logged already. Name the log that this one corrects.');
     await tx.insert(SetLogEntity, {
       id,
       runId,
@@ -162,7 +158,7 @@ export async function finishRun(data: StudioData, runId: string, body: FinishRun
         'conflict',
         'This run was finished before, with other answers. Load the session to see them.',
       );
-    if (endedAt < run.startedAt) throw invalid('endedAt', 'A run cannot end before it starts.');
+    if (endedAt < run.startedAt) throw invalidField('endedAt', 'A run cannot end before it starts.');
     if (!run.endedAt) await tx.update(RunEntity, { id: runId }, { endedAt, ...given });
     return sessionView(tx, run.sessionId);
   });
@@ -210,7 +206,7 @@ export async function chooseRun(data: StudioData, sessionId: string, runId: stri
   return data.transaction(async (tx) => {
     await tx.getLocked(SessionEntity, sessionId, 'session');
     if (!(await tx.findOne(RunEntity, { id: runId, sessionId })))
-      throw invalid('runId', 'This session has no such run.');
+      throw invalidField('runId', 'This session has no such run.');
     await tx.update(SessionEntity, { id: sessionId }, { countedRun: runId });
     return sessionView(tx, sessionId);
   });

@@ -2,7 +2,7 @@ import type { SessionSummary, SymptomReport } from '@yandle/contract';
 import type { PlainDate } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { HttpProblem } from '../http/problem.js';
+import { HttpProblem, invalidField } from '../http/problem.js';
 import { RunEntity, SessionEntity, SymptomEntity } from './entities.js';
 import { summaries, symptomViews } from './views.js';
 
@@ -10,10 +10,6 @@ import { summaries, symptomViews } from './views.js';
 export async function listSessions(data: StudioData, clientId: string): Promise<SessionSummary[]> {
   await data.get(ClientEntity, clientId, 'client');
   return summaries(data, await data.find(SessionEntity, { clientId }, { order: { date: 'ASC', id: 'ASC' } }));
-}
-
-function invalid(path: string, message: string): HttpProblem {
-  return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
 }
 
 /** A coach looked into a stop sign: the exercise may be done again. */
@@ -45,7 +41,7 @@ export async function moveSession(
 ): Promise<SessionSummary> {
   return data.transaction(async (tx) => {
     const session = await tx.getLocked(SessionEntity, sessionId, 'session');
-    if (date < today) throw invalid('date', 'Choose today or a later day.');
+    if (date < today) throw invalidField('date', 'Choose today or a later day.');
     if ((await tx.find(RunEntity, { sessionId })).length > 0)
       throw new HttpProblem('conflict', 'This session has been begun: it keeps its day.');
     const there = await tx.findOne(SessionEntity, { clientId: session.clientId, date });

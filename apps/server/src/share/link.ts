@@ -1,8 +1,8 @@
 import type { NewShareLink, ShareLink } from '@yandle/contract';
-import { createHash, randomBytes } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import { IsNull } from 'typeorm';
 import { v7 as uuid } from 'uuid';
+import { hashLinkToken, newLinkToken } from '../accounts/link-token.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { ShareLinkEntity } from './entities.js';
@@ -11,19 +11,17 @@ import { ShareLinkEntity } from './entities.js';
 export const LINK_DAYS = 180;
 const DAY_MS = 24 * 60 * 60 * 1000;
 
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
-
 /** Makes a link for a client's phone; the one before stops working. */
 export async function makeShareLink(data: StudioData, clientId: string, now: Date): Promise<NewShareLink> {
   return data.transaction(async (tx) => {
     await tx.getLocked(ClientEntity, clientId, 'client');
     await revokeShareLinks(tx, clientId, now);
-    const token = randomBytes(24).toString('base64url');
+    const token = newLinkToken();
     const expiresAt = new Date(now.getTime() + LINK_DAYS * DAY_MS);
     await tx.insert(ShareLinkEntity, {
       id: uuid(),
       clientId,
-      tokenHash: hashToken(token),
+      tokenHash: hashLinkToken(token),
       expiresAt,
       usedAt: null,
       revokedAt: null,
@@ -50,7 +48,7 @@ export async function shareLinkOf(data: StudioData, clientId: string, now: Date)
 /** The link a token belongs to, ended or not; null for none. */
 export function linkOfToken(source: DataSource, token: unknown): Promise<ShareLinkEntity | null> {
   if (typeof token !== 'string' || token.length < 20 || token.length > 100) return Promise.resolve(null);
-  return source.manager.findOne(ShareLinkEntity, { where: { tokenHash: hashToken(token) } });
+  return source.manager.findOne(ShareLinkEntity, { where: { tokenHash: hashLinkToken(token) } });
 }
 
 /** True while a link lets its phone in. */

@@ -54,29 +54,14 @@ import { SheetStore } from './sheet.store';
           }
         </ul>
       }
-      @if (store.trims().length > 0) {
+      @if (proposals().length > 0) {
         <div>
-          <h3>Make it fit</h3>
+          <h3>{{ store.trims().length > 0 ? 'Make it fit' : 'Use the minutes left' }}</h3>
+          @if (store.trims().length === 0) {
+            <p class="text-sm text-soft">At most a fifth above the plan.</p>
+          }
           <ul class="mt-1 flex flex-col gap-2">
-            @for (t of store.trims(); track t.kind) {
-              <li>
-                <button
-                  type="button"
-                  class="btn !block w-full !whitespace-normal text-left text-sm"
-                  (click)="store.change({ items: t.items })"
-                >
-                  {{ t.words }}
-                </button>
-              </li>
-            }
-          </ul>
-        </div>
-      } @else if (store.extensions().length > 0) {
-        <div>
-          <h3>Use the minutes left</h3>
-          <p class="text-sm text-soft">At most a fifth above the plan.</p>
-          <ul class="mt-1 flex flex-col gap-2">
-            @for (t of store.extensions(); track t.kind) {
+            @for (t of proposals(); track t.kind) {
               <li>
                 <button
                   type="button"
@@ -101,6 +86,10 @@ export class FitPanel {
   protected readonly store = inject(SheetStore);
   readonly compose = output();
   protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
+  /** Shorter where it is too long, longer where minutes are left. */
+  protected readonly proposals = computed(() =>
+    this.store.trims().length > 0 ? this.store.trims() : this.store.extensions(),
+  );
   protected readonly s = computed(() => this.store.session()!);
 
   protected minutes(n: number): void {

@@ -42,7 +42,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'not found': async (page) => void (await page.goto('/nowhere')),
   'measure, start': async (page) => of(page, 'measure'),
-  'measure, visit': async (page) => {
+  'measure, assessment': async (page) => {
     await of(page, 'measure');
     await page.getByRole('button', { name: 'Open to correct or add' }).click();
   },
@@ -130,7 +130,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'client’s phone': async (page) => {
     const { client } = await clientCalled(page.request, 'Ottoline');
-    const link = await page.request.post(`/api/v1/clients/${client.id}/share-link`, { data: {} });
+    const link = await page.request.post(`/api/v1/clients/${client.id}/phone-link`, { data: {} });
     await page.goto(`/s/start#${((await link.json()) as { token: string }).token}`);
     await expect(page.getByText('Works without a network.')).toBeVisible({ timeout: 30_000 });
   },
@@ -163,7 +163,7 @@ for (const colorScheme of ['light', 'dark'] as const)
         await page.waitForLoadState('networkidle');
         expect(await axe(page)).toEqual([]);
       });
-    test('the first visit has no violation that axe can see', async ({ page }) => {
+    test('the first assessment has no violation that axe can see', async ({ page }) => {
       await page.goto('/setup');
       await page.getByRole('button', { name: 'Create the studio' }).click();
       expect(await axe(page)).toEqual([]);
@@ -187,7 +187,7 @@ test('phone: Today and Run do not scroll sideways', async ({ page }) => {
       'client’s phone',
       'progress',
       'block',
-      'measure, visit',
+      'measure, assessment',
       'measure, pad and symptom',
       'measure, Beighton',
     ],

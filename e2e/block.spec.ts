@@ -6,7 +6,7 @@ const cell = (page: Page, name: RegExp) => page.getByRole('button', { name });
 const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
 
 /** From findings to a calendar, as a coach goes (issue: the block). */
-test('findings become a block that is changed, mended, published, compared, kept as a template and dated', async ({
+test('findings become a block that is changed, fixed, published, compared, kept as a template and dated', async ({
   page,
 }) => {
   await signInQuietly(page);
@@ -21,7 +21,7 @@ test('findings become a block that is changed, mended, published, compared, kept
   await expect(cell(page, /^Pectorals, week 1: 1 × 3 × \(6 s push at 20 %, 15 s\)/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Rules: all kept' })).toBeVisible();
 
-  // Edit by keyboard until a rule breaks, and take the mend; undo brings the break back.
+  // Edit by keyboard until a rule breaks, and take the fix; undo brings the break back.
   await cell(page, /^Pectorals, week 2/).click();
   for (let i = 0; i < 6; i++) await page.keyboard.press('+');
   await expect(cell(page, /^Pectorals, week 2: 1 × 3 × \(6 s push at 20 %, 24 s\).*rule/)).toBeVisible();

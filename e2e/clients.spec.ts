@@ -71,7 +71,7 @@ test('nothing of one client stands under the name of another', async ({ page }) 
   await page.getByRole('button', { name: 'Open to correct or add' }).click();
   const row = page.getByRole('img', { name: /^Weight-bearing lunge: / });
   await expect(row).toBeVisible();
-  // Straight to the same screen of the other client, whose visits do not come: nothing of the first may stay meanwhile.
+  // Straight to the same screen of the other client, whose assessments do not come: nothing of the first may stay meanwhile.
   await page.route(`**/clients/${isaura.id}/assessments`, (route) => route.abort());
   await page.evaluate((path) => {
     history.pushState(null, '', path);

@@ -1,4 +1,4 @@
-import type { NewShareLink, Session } from '@yandle/contract';
+import type { NewPhoneLink, Session } from '@yandle/contract';
 import { chromium, expect, test } from '@playwright/test';
 import { request as forward } from 'node:http';
 import { createServer, type Server } from 'node:https';
@@ -29,8 +29,8 @@ test('over HTTPS with a certificate of its own a phone keeps the list, and a run
   test.setTimeout(120_000);
   await signInQuietly(page);
   const { client } = await clientCalled(page.request, 'Ottoline');
-  const answer = await page.request.post(`/api/v1/clients/${client.id}/share-link`, { data: {} });
-  const { token } = (await answer.json()) as NewShareLink;
+  const answer = await page.request.post(`/api/v1/clients/${client.id}/phone-link`, { data: {} });
+  const { token } = (await answer.json()) as NewPhoneLink;
   const { server, url } = await tlsBefore(process.env['BASE_URL']!);
   // A service worker's scripts go by the browser's own trust: the context's setting does not reach them.
   const browser = await chromium.launch({ ...CHROMIUM, args: [...CHROMIUM.args, '--ignore-certificate-errors'] });

@@ -45,6 +45,6 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   await page.getByPlaceholder(/^Find: calf/).fill('hinge at a bar');
   await page.getByRole('button', { name: /Hinge at a bar/ }).click();
   await page.getByRole('button', { name: 'Edit' }).click();
-  await page.getByRole('button', { name: 'Retire it' }).click();
+  await page.getByRole('button', { name: 'Archive it' }).click();
   await expect(page.getByText('Nothing fits.')).toBeVisible();
 });

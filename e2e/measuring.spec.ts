@@ -14,8 +14,15 @@ async function addClient(page: Page, name: string): Promise<string> {
   const me = (await (await page.request.get('/api/v1/me')).json()) as { coach: { id: string } };
   const id = crypto.randomUUID();
   const data = {
-    ...{ id, name, birthDate: '1984-03-02', sex: 'female', aim: 'Reach the top shelf', level: 'regular' },
-    ...{ trainingDays: [1, 3, 5], minutesPerSession: 20, easyOn: [], screening: 'clear', screeningNote: '', notes: '' },
+    ...{ id, name, birthDate: '1984-03-02', sex: 'female', aim: 'Reach the top shelf', experience: 'regular' },
+    ...{
+      trainingDays: [1, 3, 5],
+      minutesPerSession: 20,
+      gentleGroups: [],
+      screening: 'clear',
+      screeningNote: '',
+      notes: '',
+    },
     leadCoachId: me.coach.id,
   };
   expect((await page.request.post('/api/v1/clients', { data })).status()).toBe(201);
@@ -69,10 +76,10 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await expect(left.getByRole('button', { name: /^Correct reading 5[78]/ }).first()).toBeVisible();
   await page.getByLabel('Read from').selectOption('typed');
   await kept(page);
-  const visits = (await (await page.request.get(`/api/v1/clients/${id}/assessments`)).json()) as {
-    trials: { testId: string; instrument: string; value: number }[];
+  const assessments = (await (await page.request.get(`/api/v1/clients/${id}/assessments`)).json()) as {
+    readings: { testId: string; instrument: string; value: number }[];
   }[];
-  const captured = visits[0]!.trials.filter((t) => t.testId === sensor.id && Math.abs(t.value - 58) < 1);
+  const captured = assessments[0]!.readings.filter((t) => t.testId === sensor.id && Math.abs(t.value - 58) < 1);
   expect(captured.length).toBeGreaterThanOrEqual(1);
   expect(captured[0]!.instrument).toBe('inclinometer');
 
@@ -110,7 +117,7 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
 
   // Findings: ranked, adjusted, handed over.
   await page.getByRole('link', { name: /^Findings/ }).click();
-  await expect(page.getByText('Ended by a symptom in the last visit')).toBeVisible();
+  await expect(page.getByText('Ended by a symptom in the last assessment')).toBeVisible();
   await expect(page.getByText(`${ended.name}: pinching or compression`)).toBeVisible();
   const names = page.locator('ol h3');
   const before = await names.allTextContents();
@@ -227,7 +234,7 @@ test('results come in from a table, whole or not at all, and go out as they came
   await page.getByRole('button', { name: 'Try it, write nothing' }).click();
   await expect(page.getByText('It would come in whole')).toBeVisible();
   await page.getByRole('button', { name: 'Take it into the record' }).click();
-  await expect(page.getByText('2 lines: 2 new readings in 2 new visits of 1 client')).toBeVisible();
+  await expect(page.getByText('2 lines: 2 new readings in 2 new assessments of 1 client')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'CSV', exact: true }).click();
   const file = readFileSync(await (await download).path(), 'utf8');

@@ -1,4 +1,4 @@
-import type { LateRun, NewShareLink, Session } from '@yandle/contract';
+import type { LateLog, NewPhoneLink, Session } from '@yandle/contract';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { clientCalled, server, signInQuietly } from './support';
 
@@ -11,8 +11,8 @@ test.afterEach(() => server('start'));
 async function aLink(page: Page, name: string): Promise<{ clientId: string; url: string }> {
   await signInQuietly(page);
   const { client } = await clientCalled(page.request, name);
-  const answer = await page.request.post(`/api/v1/clients/${client.id}/share-link`, { data: {} });
-  const { token } = (await answer.json()) as NewShareLink;
+  const answer = await page.request.post(`/api/v1/clients/${client.id}/phone-link`, { data: {} });
+  const { token } = (await answer.json()) as NewPhoneLink;
   return { clientId: client.id, url: `/s/start#${token}` };
 }
 
@@ -48,11 +48,11 @@ const load = async (page: Page, id: string): Promise<Session> =>
   (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as Session;
 
 function expectWhole(session: Session): void {
-  const standing = session.run!.sets.filter((s) => s.replacedBy === null);
-  const keys = standing.map((s) => `${s.item} ${s.side} ${s.set}`);
+  const current = session.run!.sets.filter((s) => s.replacedBy === null);
+  const keys = current.map((s) => `${s.item} ${s.side} ${s.set}`);
   expect(new Set(keys).size).toBe(keys.length);
-  expect(standing.length).toBeGreaterThan(0);
-  expect(standing.every((s) => s.doneSeconds === s.plannedSeconds)).toBe(true);
+  expect(current.length).toBeGreaterThan(0);
+  expect(current.every((s) => s.doneSeconds === s.plannedSeconds)).toBe(true);
   expect(session).toMatchObject({ status: 'done', run: { source: 'client', feltTighter: 'left' } });
 }
 
@@ -169,7 +169,7 @@ test('a link that is ended while the phone is offline: what was done waits for t
   await context.setOffline(true);
   await phone.clock.install();
   const id = await runNext(phone);
-  await page.request.post(`/api/v1/clients/${clientId}/share-link/revoke`, { data: {} });
+  await page.request.post(`/api/v1/clients/${clientId}/phone-link/revoke`, { data: {} });
   await context.setOffline(false);
   await phone.evaluate(() => dispatchEvent(new Event('online')));
   await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
@@ -178,7 +178,7 @@ test('a link that is ended while the phone is offline: what was done waits for t
   await expect(phone.getByText(/Your link has ended/)).toBeVisible();
 
   expect((await load(page, id)).status).not.toBe('done');
-  const late = (await (await page.request.get(`/api/v1/clients/${clientId}/late-runs`)).json()) as LateRun[];
+  const late = (await (await page.request.get(`/api/v1/clients/${clientId}/late-logs`)).json()) as LateLog[];
   expect(late).toMatchObject([{ reason: 'link' }]);
   await page.goto(`/clients/${clientId}/sessions`);
   await page.getByRole('button', { name: 'Take it in' }).click();

@@ -130,7 +130,7 @@ test('a session done on paper is written down, put right, and the earlier answer
   await expect(page.getByText(/7 of 10, all over/)).toBeVisible();
 });
 
-test('the player holds longer, redoes a side, and a red symptom ends the session at once', async ({ page }) => {
+test('the player holds longer, redoes a side, and a stop sign ends the session at once', async ({ page }) => {
   const { id } = await openSheet(page, 'Lorcan');
   const session = await load(page, id);
   await page.clock.install();
@@ -179,11 +179,11 @@ test('a quick check before and after says what the session did', async ({ page }
   await signInQuietly(page);
   const { client } = await clientCalled(page.request, 'Ottoline');
   const me = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
-  const focus = (await (await page.request.get(`/api/v1/clients/${client.id}/focus`)).json()) as {
-    focus: Record<string, unknown>;
+  const priorities = (await (await page.request.get(`/api/v1/clients/${client.id}/priorities`)).json()) as {
+    priorities: Record<string, unknown>;
   };
-  await page.request.put(`/api/v1/clients/${client.id}/focus`, {
-    data: { ...focus.focus, quickCheck: ['weight-bearing-lunge'] },
+  await page.request.put(`/api/v1/clients/${client.id}/priorities`, {
+    data: { ...priorities.priorities, quickCheck: ['weight-bearing-lunge'] },
   });
   const list = (await (await page.request.get(`/api/v1/clients/${client.id}/sessions`)).json()) as Session[];
   const today = list.find((s) => s.date === me.today) ?? list.find((s) => s.status === 'done')!;

@@ -11,7 +11,7 @@ async function readings(page: Page, ...values: string[]): Promise<void> {
   }
 }
 
-async function visit(page: Page, date: string, lunge: string[], knee: string[]): Promise<void> {
+async function assessment(page: Page, date: string, lunge: string[], knee: string[]): Promise<void> {
   await page.getByRole('link', { name: /^Measure/ }).click();
   await page.getByLabel('Date').fill(date);
   await page.getByLabel('Time', { exact: true }).fill('23:58');
@@ -27,7 +27,7 @@ async function visit(page: Page, date: string, lunge: string[], knee: string[]):
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 }
 
-test('a coach takes a client from the first visit to a measured result', async ({ page }) => {
+test('a coach takes a client from the first assessment to a measured result', async ({ page }) => {
   test.setTimeout(180_000);
   const problems: string[] = [];
   page.on('pageerror', (e) => problems.push(e.message));
@@ -63,7 +63,7 @@ test('a coach takes a client from the first visit to a measured result', async (
   const before = addDays(me.today, -56);
 
   // Two tests, cold: left agrees, right disagrees and gets a third reading.
-  await visit(page, before, ['6.2', '6.4', '9.0', '10.4', '9.2'], ['38', '40', '30', '31']);
+  await assessment(page, before, ['6.2', '6.4', '9.0', '10.4', '9.2'], ['38', '40', '30', '31']);
   await page.keyboard.press('PageUp');
   const left = page.getByRole('region', { name: 'Left', exact: true });
   const right = page.getByRole('region', { name: 'Right', exact: true });
@@ -142,8 +142,8 @@ test('a coach takes a client from the first visit to a measured result', async (
   await expect(page.getByText('Sensation: 5 of 10')).toBeVisible();
   await expect(page.getByRole('img', { name: /Soleus: left 90 s; right 60 s/ })).toBeVisible();
 
-  // The second visit: knee extension better on the left by 10°, the lunge by 1 cm only.
-  await visit(page, me.today, ['7.2', '7.4', '9.0', '9.2'], ['28', '30', '31', '30']);
+  // The second assessment: knee extension better on the left by 10°, the lunge by 1 cm only.
+  await assessment(page, me.today, ['7.2', '7.4', '9.0', '9.2'], ['28', '30', '31', '30']);
 
   // Everything is in the database: kill the server and look again.
   await server('kill');
@@ -156,7 +156,7 @@ test('a coach takes a client from the first visit to a measured result', async (
   await expect(knee).toContainText('▲ improved39° → 29°, 10° freer');
   await expect(knee).toContainText('◇ no detectable change30.5° → 30.5°');
   await expect(lunge).toContainText('◇ no detectable change6.3 cm → 7.3 cm, 1 cm freer');
-  await expect(knee).toContainText('Unlike conditions: less than 24 hours after a session');
+  await expect(knee).toContainText('Different conditions: less than 24 hours after a session');
   // One of three sessions of the first week: 90 of 270 s on the left, 60 of 180 s on the right.
   await expect(
     page.getByRole('img', { name: /Week 1: left 90 s; right 60 s. planned left 270, right 180 s · 33 %/ }),

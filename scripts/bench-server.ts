@@ -48,7 +48,7 @@ async function addClients(db: Connection): Promise<string[]> {
   return names;
 }
 
-/** Visits of five years: the first 260 weeks of one client, the rest spread over all. */
+/** Assessments of five years: the first 260 weeks of one client, the rest spread over all. */
 function* csv(names: readonly string[]): Generator<string> {
   yield 'client,date,test,side,value\n';
   const tests = ROM_TESTS.filter((t) => t.sides !== 'none').slice(0, 5);
@@ -123,7 +123,7 @@ export async function serverRows(): Promise<Row[]> {
     ],
     ['the same with a search', `${ms(search.p50)} p50, ${ms(search.p95)} p95`, '≤ 100 ms p95'],
     [
-      `history of a client with 260 visits, among ${READINGS} results (HTTP)`,
+      `history of a client with 260 assessments, among ${READINGS} results (HTTP)`,
       `${ms(history.p50)} p50, ${ms(history.p95)} p95`,
       '≤ 100 ms p95',
     ],

@@ -18,7 +18,7 @@ import {
   PROP_IDS,
   STYLES,
   type BlockInput,
-  type Placed,
+  type ItemPlace,
   type SessionItem,
 } from '@yandle/core';
 
@@ -38,9 +38,9 @@ function time(work: () => unknown, runs = 200): { median: number; p95: number } 
   return { median: ms[Math.floor(runs / 2)]!, p95: ms[Math.floor(runs * 0.95)]! };
 }
 
-/** Twelve lanes of all styles, some with a tighter side, in half an hour a visit: minutes run out, so that lanes give way. */
+/** Twelve lanes of all styles, some with a tighter side, in half an hour a session: minutes run out, so that lanes give way. */
 const block: BlockInput = {
-  client: { age: 40, level: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], easyOn: [], minutesPerSession: 30 },
+  client: { age: 40, experience: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], gentleGroups: [], minutesPerSession: 30 },
   lanes: MUSCLE_GROUP_IDS.slice(0, 12).map((group, i) => ({
     group,
     styleId: STYLES[i % STYLES.length]!.id,
@@ -59,7 +59,7 @@ const items: SessionItem[] = Array.from({ length: 8 }, () => ({
 }));
 
 /** Twelve items of one phase in all positions: the most that are put in order exactly. */
-const twelve: Placed[] = Array.from({ length: 12 }, (_, i) => ({
+const twelve: ItemPlace[] = Array.from({ length: 12 }, (_, i) => ({
   phase: 3,
   from: POSITIONS[i % POSITIONS.length]!,
   to: POSITIONS[(i * 3) % POSITIONS.length]!,
@@ -111,8 +111,8 @@ function composing(lanes: number): { median: number; p95: number } {
         })),
         exercises: EXERCISES,
         cautions: [],
-        things: PROP_IDS,
-        level: 'experienced',
+        equipment: PROP_IDS,
+        experience: 'experienced',
         positions: POSITIONS,
         purpose: 'own',
         trained: [],

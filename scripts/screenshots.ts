@@ -58,7 +58,7 @@ async function fillIn(): Promise<string> {
 /** The address of the first client's own pages. */
 async function phoneLink(): Promise<string> {
   const page = await open();
-  const link = await page.request.post(`/api/v1/clients/${ottoline.client.id}/share-link`, { data: {} });
+  const link = await page.request.post(`/api/v1/clients/${ottoline.client.id}/phone-link`, { data: {} });
   const { token } = (await link.json()) as { token: string };
   await page.context().close();
   return `/s/start#${token}`;

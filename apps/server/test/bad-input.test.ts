@@ -28,9 +28,16 @@ describe('bad input', () => {
     const run = uuid();
     const startedAt = h.clock.now.toISOString();
     await h.agent.post(`/api/v1/sessions/${sessions[0]!.id}/runs`).send({ id: run, startedAt }).expect(201);
-    const visit = uuid();
-    const visitBody = { id: visit, date: TODAY, time: '09:40', warm: false, note: '', battery: ['neck-rotation'] };
-    await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(visitBody).expect(201);
+    const assessment = uuid();
+    const assessmentBody = {
+      id: assessment,
+      date: TODAY,
+      time: '09:40',
+      warm: false,
+      note: '',
+      battery: ['neck-rotation'],
+    };
+    await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(assessmentBody).expect(201);
     const symptom = uuid();
     await h.agent
       .put(`/api/v1/runs/${run}/symptoms/${symptom}`)
@@ -52,10 +59,10 @@ describe('bad input', () => {
       { method: 'put', path: `/clients/${clientId}`, body: { ...client, version: 1 } },
       { method: 'post', path: `/clients/${clientId}/archive`, body: { version: 1 } },
       { method: 'post', path: `/clients/${clientId}/restore`, body: { version: 1 } },
-      { method: 'post', path: `/clients/${clientId}/assessments`, body: { ...visitBody, id: uuid() } },
+      { method: 'post', path: `/clients/${clientId}/assessments`, body: { ...assessmentBody, id: uuid() } },
       {
         method: 'put',
-        path: `/assessments/${visit}/trials/${uuid()}`,
+        path: `/assessments/${assessment}/readings/${uuid()}`,
         body: { testId: 'neck-rotation', side: 'left', value: 60, instrument: 'goniometer', replaces: null },
       },
       { method: 'post', path: `/clients/${clientId}/blocks`, body: blockBody() },
@@ -84,11 +91,11 @@ describe('bad input', () => {
       { method: 'put', path: `/runs/${run}/answers`, body: { id: uuid(), sensation: 4, note: '' } },
       {
         method: 'put',
-        path: `/clients/${clientId}/day-notes/${uuid()}`,
+        path: `/clients/${clientId}/soreness/${uuid()}`,
         body: { date: TODAY, region: null, soreness: 3, note: '' },
       },
       { method: 'put', path: `/clients/${clientId}/breath`, body: { seconds: 6 } },
-      { method: 'put', path: `/clients/${clientId}/late-runs/${uuid()}`, body: { accept: true } },
+      { method: 'put', path: `/clients/${clientId}/late-logs/${uuid()}`, body: { accept: true } },
       { method: 'post', path: '/shared/open', body: { token: 'x'.repeat(32) } },
       {
         method: 'post',
@@ -97,15 +104,15 @@ describe('bad input', () => {
       },
       {
         method: 'put',
-        path: `/assessments/${visit}/events/${uuid()}`,
+        path: `/assessments/${assessment}/events/${uuid()}`,
         body: { testId: 'neck-rotation', kind: 'stopped', side: 'left', symptom: 'pinching', reason: 'r' },
       },
-      { method: 'put', path: `/assessments/${visit}/beighton/${uuid()}`, body: { items: Array(9).fill(false) } },
+      { method: 'put', path: `/assessments/${assessment}/beighton/${uuid()}`, body: { items: Array(9).fill(false) } },
       { method: 'put', path: `/own-tests/${uuid()}`, body: ownTestBody() },
       {
         method: 'put',
         path: `/own-batteries/${uuid()}`,
-        body: { version: null, name: 'B', about: '', testIds: ['neck-rotation'], retired: false },
+        body: { version: null, name: 'B', about: '', testIds: ['neck-rotation'], archived: false },
       },
       { method: 'put', path: `/studies/${uuid()}`, body: studyBody() },
       { method: 'post', path: '/own-errors', body: errorBody() },
@@ -116,12 +123,12 @@ describe('bad input', () => {
       },
       {
         method: 'put',
-        path: `/clients/${clientId}/felt/${uuid()}`,
+        path: `/clients/${clientId}/self-reports/${uuid()}`,
         body: { date: TODAY, region: 'neck', kind: 'complaint', moment: 'day', score: 3, habits: [] },
       },
       {
         method: 'put',
-        path: `/clients/${clientId}/focus`,
+        path: `/clients/${clientId}/priorities`,
         body: { version: null, interests: [], pinned: [], excluded: [], order: [], quickCheck: [] },
       },
       { method: 'put', path: `/clients/${clientId}/intakes/${uuid()}`, body: intakeBody() },
@@ -193,7 +200,7 @@ describe('bad input', () => {
       'due',
       'words',
     ],
-    ...['retired', 'purpose', 'landmarks', 'notFor', 'faults', 'reference', 'about', 'rows', 'low', 'high', 'clients'],
+    ...['archived', 'purpose', 'landmarks', 'notFor', 'faults', 'reference', 'about', 'rows', 'low', 'high', 'clients'],
     ...['studyId', 'sem', 'repeatTolerance', 'habits', 'interests', 'pinned', 'excluded', 'order', 'quickCheck'],
     ...['figure', 'secondary', 'tags', 'props', 'optionalProps', 'substitute', 'sideWords', 'stages', 'depthMeasure'],
     ...['easierForm', 'harderForm'],
@@ -223,7 +230,7 @@ describe('bad input', () => {
         }
     // Only what was accepted above may have come; refused requests wrote nothing.
     const after = await rows();
-    for (const table of ['studio', 'coach', 'programme', 'revision', 'lane', 'prescription', 'session_item'])
+    for (const table of ['studio', 'coach', 'block', 'revision', 'lane', 'prescription', 'session_item'])
       expect(after.split(',').find((r) => r.startsWith(`${table} `))).toBe(
         before.split(',').find((r) => r.startsWith(`${table} `)),
       );

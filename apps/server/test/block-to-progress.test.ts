@@ -46,17 +46,17 @@ describe('from a block to what came of it', () => {
 
   it('starts on the tighter side when a measurement says so', async () => {
     const clientId = await aClient(h);
-    const visit = uuid();
+    const assessment = uuid();
     await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)
-      .send({ id: visit, date: TODAY, time: '09:00', warm: false, note: '', battery: ['weight-bearing-lunge'] })
+      .send({ id: assessment, date: TODAY, time: '09:00', warm: false, note: '', battery: ['weight-bearing-lunge'] })
       .expect(201);
     for (const [side, value] of [
       ['left', 10],
       ['right', 6],
     ])
       await h.agent
-        .put(`/api/v1/assessments/${visit}/trials/${uuid()}`)
+        .put(`/api/v1/assessments/${assessment}/readings/${uuid()}`)
         .send({ testId: 'weight-bearing-lunge', side, value, instrument: 'tape', replaces: null })
         .expect(200);
     await plan(clientId);
@@ -168,7 +168,7 @@ describe('from a block to what came of it', () => {
     expect(progress.sensations).toEqual([{ date: TODAY, sensation: 5 }]);
   });
 
-  it('holds an exercise after a red symptom until a coach clears it', async () => {
+  it('holds an exercise after a stop sign until a coach clears it', async () => {
     const clientId = await aClient(h, { name: 'Symptom' });
     await plan(clientId);
     const [first, second] = await sessionsOf(clientId);
@@ -218,12 +218,12 @@ describe('from a block to what came of it', () => {
       .expect(404);
   });
 
-  it('knows how long before a visit the last session was', async () => {
+  it('knows how long before an assessment the last session was', async () => {
     const clientId = await aClient(h);
     await plan(clientId);
     const [first] = await sessionsOf(clientId);
     const run = await startRun(first!.id);
-    // 09:00 in Vienna; the visit is at 12:00 the same day.
+    // 09:00 in Vienna; the assessment is at 12:00 the same day.
     await h.agent
       .post(`/api/v1/runs/${run}/finish`)
       .send({ endedAt: h.clock.now.toISOString(), sensation: null, note: '' })

@@ -1,10 +1,10 @@
 import { EXERCISES, NOTHING_KNOWN, QUESTION_IDS, styleById, TEMPLATES } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 
-/** Bodies that the routes of the test book accept, to be bent by a test. */
+/** Bodies that the routes of the test catalogue accept, to be bent by a test. */
 export const ownTestBody = (over: object = {}) => ({
   version: null,
-  retired: false,
+  archived: false,
   name: 'Wall slide',
   motion: 'Shoulder flexion against a wall',
   purpose: '',
@@ -59,15 +59,15 @@ export const intakeBody = (yes: readonly string[] = [], over: object = {}) => ({
 /** An exercise of one's own, made from one of the catalogue. */
 export const exerciseBody = (over: object = {}) => {
   const { id: _, ...definition } = EXERCISES[0]!;
-  return { ...definition, name: 'Our calf stretch', origin: 'own' as const, version: null, retired: false, ...over };
+  return { ...definition, name: 'Our calf stretch', origin: 'own' as const, version: null, archived: false, ...over };
 };
 /** A style of one's own, made from one that ships. */
 export const styleBody = (over: object = {}) => {
   const { id: _, ...definition } = styleById('steady-hold');
-  return { ...definition, name: 'Our hold', version: null, retired: false, ...over };
+  return { ...definition, name: 'Our hold', version: null, archived: false, ...over };
 };
 /** A template of one's own, made from one that ships. */
 export const templateBody = (over: object = {}) => {
   const { id: _, ...definition } = TEMPLATES[0]!;
-  return { ...definition, name: 'Our desk', version: null, retired: false, ...over };
+  return { ...definition, name: 'Our desk', version: null, archived: false, ...over };
 };

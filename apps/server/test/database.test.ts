@@ -19,7 +19,11 @@ describe('schema', () => {
 
   it('may be made again after a kill half-way', async () => {
     const runner = source.createQueryRunner();
-    for (const Migration of MIGRATIONS) await new Migration().up(runner);
+    for (const Migration of [...MIGRATIONS].reverse()) await new Migration().down(runner);
+    for (const Migration of MIGRATIONS) {
+      await new Migration().up(runner);
+      await new Migration().up(runner);
+    }
     await runner.release();
     const { upQueries } = await source.driver.createSchemaBuilder().log();
     expect(upQueries).toHaveLength(0);
@@ -50,7 +54,7 @@ describe('schema', () => {
 });
 
 describe('from the version before, with data', () => {
-  it('keeps clients and visits, and lets what is new be missing', async () => {
+  it('keeps clients and assessments, and lets what is new be missing', async () => {
     const source = await emptyDatabase();
     const runner = source.createQueryRunner();
     for (const Migration of MIGRATIONS.slice(1).reverse()) await new Migration().down(runner);
@@ -98,8 +102,8 @@ describe('from the version before, with data', () => {
     });
     const [cell] = await source.query("SELECT part, days, locked FROM prescription WHERE id = 'w'");
     expect(cell).toEqual({ part: 0, days: '', locked: 0 });
-    const [trial] = await source.query("SELECT value, warm, tester_id AS tester FROM trial WHERE id = 't'");
-    expect(trial).toEqual({ value: '50.00', warm: null, tester: null });
+    const [reading] = await source.query("SELECT value, warm, tester_id AS tester FROM reading WHERE id = 't'");
+    expect(reading).toEqual({ value: '50.00', warm: null, tester: null });
     const [row] = await source.query("SELECT name, sex FROM client WHERE id = 'c'");
     expect(row).toEqual({ name: 'Kept', sex: null });
     expect((await source.driver.createSchemaBuilder().log()).upQueries).toHaveLength(0);

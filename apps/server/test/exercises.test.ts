@@ -20,8 +20,8 @@ describe('own exercises', () => {
     for (let i = 0; i < 2; i++) await put(id).expect(200);
     await put(id, { version: 1, name: 'Second form' }).expect(200);
     await put(id, { version: 1, name: 'Third form' }).expect(409);
-    const edited = await put(id, { version: 2, name: 'Third form', retired: true }).expect(200);
-    expect(edited.body).toMatchObject({ version: 3, name: 'Third form', retired: true });
+    const edited = await put(id, { version: 2, name: 'Third form', archived: true }).expect(200);
+    expect(edited.body).toMatchObject({ version: 3, name: 'Third form', archived: true });
     const versions = (await h.agent.get(`/api/v1/own-exercises/${id}/versions`).expect(200)).body as {
       version: number;
       definition: { name: string };
@@ -47,12 +47,12 @@ describe('own exercises', () => {
     ]);
   });
 
-  it('are planned, run and counted like any other; retired ones are not planned anew', async () => {
+  it('are planned, run and counted like any other; archived ones are not planned anew', async () => {
     const id = uuid();
     const { id: _, ...twoArms } = EXERCISES.find((e) => e.id === 'lying-open-arms')!;
     await h.agent
       .put(`/api/v1/own-exercises/${id}`)
-      .send({ ...twoArms, name: 'On the roller', version: null, retired: false })
+      .send({ ...twoArms, name: 'On the roller', version: null, archived: false })
       .expect(200);
     const client = await aClient(h);
     const lanes = [laneBody('pectorals', `own-${id}`)];
@@ -86,7 +86,7 @@ describe('own exercises', () => {
     expect(JSON.stringify(progress.body)).toContain('pectorals');
     await h.agent
       .put(`/api/v1/own-exercises/${id}`)
-      .send({ ...twoArms, name: 'On the roller', version: 1, retired: true })
+      .send({ ...twoArms, name: 'On the roller', version: 1, archived: true })
       .expect(200);
     const other = await aClient(h);
     await h.agent.post(`/api/v1/clients/${other}/blocks`).send(blockBody({ lanes })).expect(400);
@@ -108,7 +108,7 @@ describe('own exercises', () => {
   it('come in from a file, all or nothing, and the same file twice adds once', async () => {
     const before = (await list()).length;
     const exercises = EXERCISES.slice(0, 5).map(({ id: _, ...rest }) => rest);
-    const file = { format: 'yandle-exercises', formatVersion: 1, exercises };
+    const file = { format: 'yandle-exercises', formatVersion: 2, exercises };
     const send = (body: object) => h.agent.post('/api/v1/own-exercises/import').send(body);
     const broken = { ...exercises[4]!, amount: { unit: 'seconds', min: 90, max: 30 } };
     const refused = await send({ ...file, exercises: [...exercises.slice(0, 4), broken] }).expect(400);

@@ -40,7 +40,8 @@ export function newApp(source: DataSource, clock: Clock): Express {
   });
 }
 
-export async function emptyDatabase(): Promise<DataSource> {
+/** The database without a table. */
+export async function bareDatabase(): Promise<DataSource> {
   const url = process.env['TEST_DATABASE_URL'];
   if (!url) throw new Error('Run this through npm run test:api: it needs a database of its own.');
   const source = createDataSource(url);
@@ -51,6 +52,12 @@ export async function emptyDatabase(): Promise<DataSource> {
   ))
     await source.query(`DROP TABLE \`${name}\``);
   await source.query('SET FOREIGN_KEY_CHECKS = 1');
+  return source;
+}
+
+/** The database with its tables, and nothing in them. */
+export async function emptyDatabase(): Promise<DataSource> {
+  const source = await bareDatabase();
   await source.runMigrations({ transaction: 'each' });
   return source;
 }
@@ -99,10 +106,10 @@ export const clientBody = (leadCoachId: string, over: object = {}) => ({
   birthDate: '1980-01-10',
   sex: null,
   aim: 'Sit on my heels',
-  level: 'regular',
+  experience: 'regular',
   trainingDays: [1, 3, 5, 6],
   minutesPerSession: 20,
-  easyOn: [],
+  gentleGroups: [],
   screening: 'clear',
   screeningNote: '',
   notes: '',
@@ -118,7 +125,7 @@ export const laneBody = (group: string, exerciseId: string, over: object = {}) =
   laterStyles: [],
   fromWeek: 1,
   untilWeek: null,
-  baseline: null,
+  startingDose: null,
   loadUnit: null,
   exercises: [{ technique: 'static hold', exerciseId }],
   locked: [],

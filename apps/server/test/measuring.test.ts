@@ -11,7 +11,7 @@ describe('assessments', () => {
   });
   afterAll(() => h.close());
 
-  const visit = (over: object = {}) => ({
+  const assessment = (over: object = {}) => ({
     id: uuid(),
     date: TODAY,
     time: '09:40',
@@ -20,7 +20,7 @@ describe('assessments', () => {
     battery: ['active-knee-extension'],
     ...over,
   });
-  const trial = (over: object = {}) => ({
+  const reading = (over: object = {}) => ({
     testId: 'active-knee-extension',
     side: 'left',
     value: 31,
@@ -29,17 +29,17 @@ describe('assessments', () => {
     ...over,
   });
   const begin = async () => {
-    const body = visit();
+    const body = assessment();
     await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(body).expect(201);
     return body.id;
   };
 
   it('are begun once and keep who measured, when and how', async () => {
-    const body = visit();
+    const body = assessment();
     const first = await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(body).expect(201);
     const again = await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(body).expect(201);
     expect(again.body).toEqual(first.body);
-    expect(first.body).toMatchObject({ date: TODAY, time: '09:40', warm: false, testerId: h.coachId, trials: [] });
+    expect(first.body).toMatchObject({ date: TODAY, time: '09:40', warm: false, testerId: h.coachId, readings: [] });
     await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)
       .send({ ...body, warm: true })
@@ -50,40 +50,40 @@ describe('assessments', () => {
     const id = await begin();
     const one = uuid();
     await h.agent
-      .put(`/api/v1/assessments/${id}/trials/${one}`)
-      .send(trial({ value: 31.25 }))
+      .put(`/api/v1/assessments/${id}/readings/${one}`)
+      .send(reading({ value: 31.25 }))
       .expect(200);
     await h.agent
-      .put(`/api/v1/assessments/${id}/trials/${one}`)
-      .send(trial({ value: 31.25 }))
+      .put(`/api/v1/assessments/${id}/readings/${one}`)
+      .send(reading({ value: 31.25 }))
       .expect(200);
     await h.agent
-      .put(`/api/v1/assessments/${id}/trials/${one}`)
-      .send(trial({ value: 32 }))
+      .put(`/api/v1/assessments/${id}/readings/${one}`)
+      .send(reading({ value: 32 }))
       .expect(409);
     const { body } = await h.agent.get(`/api/v1/assessments/${id}`).expect(200);
-    expect(body.trials).toHaveLength(1);
-    expect(body.trials[0]).toMatchObject({ id: one, value: 31.25, side: 'left', replacedBy: null });
+    expect(body.readings).toHaveLength(1);
+    expect(body.readings[0]).toMatchObject({ id: one, value: 31.25, side: 'left', replacedBy: null });
   });
 
   it('keep the earlier value of a corrected reading', async () => {
     const id = await begin();
     const [first, second, third] = [uuid(), uuid(), uuid()];
     await h.agent
-      .put(`/api/v1/assessments/${id}/trials/${first}`)
-      .send(trial({ value: 13 }))
+      .put(`/api/v1/assessments/${id}/readings/${first}`)
+      .send(reading({ value: 13 }))
       .expect(200);
     await h.agent
-      .put(`/api/v1/assessments/${id}/trials/${second}`)
-      .send(trial({ value: 31, replaces: first }))
+      .put(`/api/v1/assessments/${id}/readings/${second}`)
+      .send(reading({ value: 31, replaces: first }))
       .expect(200);
     const twice = await h.agent
-      .put(`/api/v1/assessments/${id}/trials/${third}`)
-      .send(trial({ replaces: first }))
+      .put(`/api/v1/assessments/${id}/readings/${third}`)
+      .send(reading({ replaces: first }))
       .expect(400);
     expect(twice.body.errors[0].path).toBe('replaces');
     const { body } = await h.agent.get(`/api/v1/assessments/${id}`);
-    expect(body.trials.map((t: { value: number; replacedBy: string | null }) => [t.value, t.replacedBy])).toEqual([
+    expect(body.readings.map((t: { value: number; replacedBy: string | null }) => [t.value, t.replacedBy])).toEqual([
       [13, second],
       [31, null],
     ]);
@@ -92,7 +92,10 @@ describe('assessments', () => {
   it('refuse what cannot be', async () => {
     const id = await begin();
     const bad = async (over: object, path: string) => {
-      const { body } = await h.agent.put(`/api/v1/assessments/${id}/trials/${uuid()}`).send(trial(over)).expect(400);
+      const { body } = await h.agent
+        .put(`/api/v1/assessments/${id}/readings/${uuid()}`)
+        .send(reading(over))
+        .expect(400);
       expect(body.errors[0].path).toBe(path);
     };
     await bad({ value: 150 }, 'value');
@@ -101,25 +104,25 @@ describe('assessments', () => {
     await bad({ replaces: uuid() }, 'replaces');
     for (let i = 0; i < 5; i++)
       await h.agent
-        .put(`/api/v1/assessments/${id}/trials/${uuid()}`)
-        .send(trial({ value: 20 + i * 10 }))
+        .put(`/api/v1/assessments/${id}/readings/${uuid()}`)
+        .send(reading({ value: 20 + i * 10 }))
         .expect(200);
     await bad({}, 'value');
     const future = await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)
-      .send(visit({ date: '2026-03-10' }))
+      .send(assessment({ date: '2026-03-10' }))
       .expect(400);
     expect(future.body.errors[0].path).toBe('date');
     await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)
-      .send(visit({ date: '1979-01-01' }))
+      .send(assessment({ date: '1979-01-01' }))
       .expect(400);
   });
 
   it('of another studio cannot be read or written', async () => {
     const id = await begin();
     await h.other.get(`/api/v1/assessments/${id}`).expect(404);
-    await h.other.put(`/api/v1/assessments/${id}/trials/${uuid()}`).send(trial()).expect(404);
-    await h.other.post(`/api/v1/clients/${clientId}/assessments`).send(visit()).expect(404);
+    await h.other.put(`/api/v1/assessments/${id}/readings/${uuid()}`).send(reading()).expect(404);
+    await h.other.post(`/api/v1/clients/${clientId}/assessments`).send(assessment()).expect(404);
   });
 });

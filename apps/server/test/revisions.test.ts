@@ -162,7 +162,7 @@ describe('what a plan stores', () => {
         styleId: 'release-lengthen-activate',
         exercises: [
           { technique: 'static hold', exerciseId: 'knee-hug' },
-          { technique: 'release', exerciseId: 'seat-ball' },
+          { technique: 'rolling', exerciseId: 'seat-ball' },
           { technique: 'activation', exerciseId: 'bridge' },
         ],
       }),
@@ -188,8 +188,8 @@ describe('what a plan stores', () => {
       pushSeconds: 6,
       effort: 20,
     });
-    expect(glute!.weeks[0]!.extras.map((e) => [e.technique, e.holdSeconds, e.reps])).toEqual([
-      ['release', 60, undefined],
+    expect(glute!.weeks[0]!.beforeAndAfter.map((e) => [e.technique, e.holdSeconds, e.reps])).toEqual([
+      ['rolling', 60, undefined],
       ['activation', 0, 10],
     ]);
     expect(block.lanes).toEqual(((await h.agent.get(`/api/v1/clients/${client}/blocks`)).body as Block[])[0]!.lanes);
@@ -225,7 +225,7 @@ describe('what a plan stores', () => {
   });
 
   it('refuses what no coach may decide otherwise: a target that a caution forbids', async () => {
-    const client = await aClient(h, { easyOn: ['soleus'] });
+    const client = await aClient(h, { gentleGroups: ['soleus'] });
     const lanes = [laneBody('soleus', 'bent-knee-wall-calf', { locked: [{ week: 2, prescription: hold(2, 35) }] })];
     const r = await h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes })).expect(400);
     expect(r.body.errors[0].message).toContain('Sensation 5 of 10, at most 4');
@@ -305,12 +305,12 @@ describe('planning', () => {
   it('tells the tighter sides, and what the client is used to from the block before', async () => {
     const client = await aClient(h);
     const view = async () => (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as object;
-    expect(await view()).toEqual({ hypermobile: false, tighter: [], baselines: [] });
+    expect(await view()).toEqual({ hypermobile: false, tighter: [], startingDoses: [] });
     const block = await plan(client, { startDate: '2026-01-12' });
     await h.agent.post(`/api/v1/blocks/${block.id}/end`).send({ version: 1 }).expect(200);
     // The block's eighth week has just ended; its last build week, the seventh, asked 330 s.
     expect(await view()).toMatchObject({
-      baselines: [
+      startingDoses: [
         { group: 'soleus', seconds: 330 },
         { group: 'hamstrings', seconds: 330 },
       ],

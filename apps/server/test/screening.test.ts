@@ -7,7 +7,7 @@ import { intakeBody } from './bodies.js';
 
 interface View {
   state: string;
-  standing: { id: string }[];
+  current: { id: string }[];
   lifted: { id: string }[];
   intakes: { by: string | null }[];
   dueOn: string;
@@ -36,13 +36,13 @@ const plan = (client: string, lanes: object[]) =>
 describe('screening', () => {
   it('blocks planning from the answers, until a clearance is recorded; taking it back blocks again', async () => {
     const client = await aClient(h);
-    expect(await ask(client, ['leg-pain'])).toMatchObject({ state: 'refer', standing: [{ id: 'leg-pain' }] });
+    expect(await ask(client, ['leg-pain'])).toMatchObject({ state: 'refer', current: [{ id: 'leg-pain' }] });
     const refused = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
     expect(refused.body).toMatchObject({ code: 'screening-blocks-planning' });
     const cleared = (await clear(client, 'leg-pain').expect(200)).body as View & {
       clearances: { id: string; ends: string }[];
     };
-    expect(cleared).toMatchObject({ state: 'cleared', standing: [], lifted: [{ id: 'leg-pain' }] });
+    expect(cleared).toMatchObject({ state: 'cleared', current: [], lifted: [{ id: 'leg-pain' }] });
     expect(cleared.clearances[0]!.ends).toBe('2027-03-09');
     const path = await h.agent.get(`/api/v1/clients/${client}`).expect(200);
     expect(path.body).toMatchObject({ client: { screening: 'cleared' }, cautions: [], rescreenOn: '2027-03-09' });
@@ -162,9 +162,9 @@ describe('screening', () => {
 
   it('wants a guardian’s consent under 18, and keeps the limits of youth after it', async () => {
     const client = await aClient(h, { birthDate: '2010-05-05' });
-    expect(await ask(client)).toMatchObject({ state: 'refer', standing: [{ id: 'under-18' }] });
+    expect(await ask(client)).toMatchObject({ state: 'refer', current: [{ id: 'under-18' }] });
     const r = await clear(client, 'under-18').expect(200);
-    expect(r.body).toMatchObject({ state: 'cleared', standing: [{ id: 'under-18', outcome: 'limit' }] });
+    expect(r.body).toMatchObject({ state: 'cleared', current: [{ id: 'under-18', outcome: 'limit' }] });
   });
 
   it('refuses days that have not come, both answers at once, and regions where none are asked', async () => {
@@ -192,8 +192,10 @@ describe('complaints of the intake', () => {
     const id = uuid();
     const body = intakeBody([], { about: { ...NOTHING_KNOWN, complaints: [{ region: 'neck', score: 4 }] } });
     for (let i = 0; i < 2; i++) await h.agent.put(`/api/v1/clients/${client}/intakes/${id}`).send(body).expect(200);
-    const focus = (await h.agent.get(`/api/v1/clients/${client}/focus`).expect(200)).body as { felt: object[] };
-    expect(focus.felt).toEqual([
+    const priorities = (await h.agent.get(`/api/v1/clients/${client}/priorities`).expect(200)).body as {
+      selfReports: object[];
+    };
+    expect(priorities.selfReports).toEqual([
       expect.objectContaining({ region: 'neck', score: 4, kind: 'complaint', date: TODAY, habits: [] }),
     ]);
     const twice = {
@@ -222,7 +224,7 @@ describe('a link for the client', () => {
         .expect(200);
     const view = (await h.agent.get(`/api/v1/clients/${client}/screening`)).body as View;
     expect(view.intakes).toEqual([expect.objectContaining({ by: null })]);
-    expect(view.standing).toEqual([expect.objectContaining({ id: 'balance' })]);
+    expect(view.current).toEqual([expect.objectContaining({ id: 'balance' })]);
     await anyone().get(`/api/v1/clients/${client}`).expect(401);
   });
 

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { DayNote, Session, SessionSummary, SetLogBody } from '@yandle/contract';
+import type { Soreness, Session, SessionSummary, SetLogBody } from '@yandle/contract';
 import { buildTimeline, plannedSeconds, type SessionItem } from '@yandle/core';
 import { intakeBody } from './bodies.js';
 import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
@@ -68,7 +68,7 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const [first, second] = session.items;
     const bad = async (items: object[]) => (await edit(session, { items }).expect(400)).body.errors[0].path as string;
     expect(await bad([{ ...first, exerciseId: 'no-such-stretch' }])).toBe('items[0].exerciseId');
-    expect(await bad([first!, { ...second, technique: 'release' }])).toBe('items[1].technique');
+    expect(await bad([first!, { ...second, technique: 'rolling' }])).toBe('items[1].technique');
     expect(await bad([{ ...first, choice: 'no-such-stretch' }])).toBe('items[0].choice');
     await edit(session, { items: [first, first] }).expect(400);
     await edit(session, { rounds: 5 }).expect(400);
@@ -82,9 +82,9 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const refused = await edit(session).expect(409);
     expect(refused.body.code).toBe('screening-blocks-planning');
     const standing = [first!, { ...second!, exerciseId: 'heel-on-chair-hamstring' }];
-    const mended = (await edit(session, { items: standing }).expect(200)).body as Session;
+    const fixed = (await edit(session, { items: standing }).expect(200)).body as Session;
     await start(session.id);
-    expect((await edit(mended).expect(409)).body.detail).toContain('begun');
+    expect((await edit(fixed).expect(409)).body.detail).toContain('begun');
   });
 
   it('is not reached from another studio', async () => {
@@ -97,8 +97,8 @@ describe('sessions that a coach changes, runs and puts right', () => {
       ['post', `/sessions/${session.id}/restore`, { version: 1 }],
       ['put', `/sessions/${session.id}/counted-run`, { runId: run }],
       ['put', `/runs/${run}/answers`, { id: uuid(), sensation: 3, note: '' }],
-      ['get', `/clients/${clientId}/day-notes`, undefined],
-      ['put', `/clients/${clientId}/day-notes/${uuid()}`, note],
+      ['get', `/clients/${clientId}/soreness`, undefined],
+      ['put', `/clients/${clientId}/soreness/${uuid()}`, note],
       ['put', `/clients/${clientId}/breath`, { seconds: 6 }],
     ] as const)
       await h.other[method](`/api/v1${path}`).send(body).expect(404);
@@ -260,13 +260,13 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const id = uuid();
     const note = { date: TODAY, region: 'thigh-back', soreness: 7, note: '' };
     const put = (body: object, noteId = uuid()) =>
-      h.agent.put(`/api/v1/clients/${clientId}/day-notes/${noteId}`).send(body);
+      h.agent.put(`/api/v1/clients/${clientId}/soreness/${noteId}`).send(body);
     await put(note, id).expect(200);
     await put(note, id).expect(200);
     await put({ ...note, date: '2026-03-08', region: null, soreness: 2 }).expect(200);
     await put({ ...note, soreness: 11 }).expect(400);
     await put({ ...note, date: '2026-05-01' }).expect(400);
-    const list = (await h.agent.get(`/api/v1/clients/${clientId}/day-notes`).expect(200)).body as DayNote[];
+    const list = (await h.agent.get(`/api/v1/clients/${clientId}/soreness`).expect(200)).body as Soreness[];
     expect(list.map((n) => [n.date, n.region, n.soreness])).toEqual([
       [TODAY, 'thigh-back', 7],
       ['2026-03-08', null, 2],

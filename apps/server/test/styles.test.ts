@@ -50,8 +50,8 @@ describe('own styles', () => {
   });
 
   it('travel as a file, once', async () => {
-    const { version: _v, retired: _r, ...style } = styleBody({ name: 'From afar' });
-    const file = { format: 'yandle-styles', formatVersion: 1, styles: [style] };
+    const { version: _v, archived: _r, ...style } = styleBody({ name: 'From afar' });
+    const file = { format: 'yandle-styles', formatVersion: 2, styles: [style] };
     const send = async () =>
       (await h.agent.post('/api/v1/own-styles/import').send(file).expect(200)).body as FileImport;
     expect(await send()).toEqual({ added: 1, same: 0 });
@@ -68,11 +68,11 @@ describe('own styles', () => {
 });
 
 describe('templates', () => {
-  it('are kept, changed by version and retired; those of a style that is not there are refused', async () => {
+  it('are kept, changed by version and archived; those of a style that is not there are refused', async () => {
     const id = uuid();
     const send = (over: object = {}) => h.agent.put(`/api/v1/own-templates/${id}`).send(templateBody(over));
     await send().expect(200);
-    expect((await send({ version: 1, retired: true }).expect(200)).body).toMatchObject({ version: 2, retired: true });
+    expect((await send({ version: 1, archived: true }).expect(200)).body).toMatchObject({ version: 2, archived: true });
     await send({ version: 1 }).expect(409);
     const list = (await h.agent.get('/api/v1/own-templates').expect(200)).body as OwnTemplate[];
     expect(list.map((t) => t.name)).toContain('Our desk');
@@ -86,8 +86,8 @@ describe('templates', () => {
   });
 
   it('travel as a file, once', async () => {
-    const { version: _v, retired: _r, ...template } = templateBody({ name: 'From afar' });
-    const file = { format: 'yandle-templates', formatVersion: 1, templates: [template] };
+    const { version: _v, archived: _r, ...template } = templateBody({ name: 'From afar' });
+    const file = { format: 'yandle-templates', formatVersion: 2, templates: [template] };
     const send = async () =>
       (await h.agent.post('/api/v1/own-templates/import').send(file).expect(200)).body as FileImport;
     expect(await send()).toEqual({ added: 1, same: 0 });

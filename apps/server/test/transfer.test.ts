@@ -36,30 +36,38 @@ describe('import and export of results', () => {
   const send = (text: string | Buffer, query = '', type = 'text/csv') =>
     h.agent.post(`/api/v1/imports/results${query}`).set('content-type', type).send(text);
   const csv = (...lines: string[]) => [HEADER, ...lines].join('\n');
-  const visits = async () => (await h.agent.get(`/api/v1/clients/${clientId}/assessments`)).body as Assessment[];
-  const count = async () => Number((await h.source.query('SELECT COUNT(*) AS n FROM trial'))[0].n);
+  const assessments = async () => (await h.agent.get(`/api/v1/clients/${clientId}/assessments`)).body as Assessment[];
+  const count = async () => Number((await h.source.query('SELECT COUNT(*) AS n FROM reading'))[0].n);
 
   it('says what would come before it does, and writes nothing on a dry run', async () => {
     const { body } = await send(csv(line(), line({ value: '32' }), line({ side: 'right' })), '?dryRun=true').expect(
       200,
     );
-    expect(body).toMatchObject({ dryRun: true, lines: 3, readings: 3, known: 0, visits: 1, clients: 1, errorCount: 0 });
+    expect(body).toMatchObject({
+      dryRun: true,
+      lines: 3,
+      readings: 3,
+      known: 0,
+      assessments: 1,
+      clients: 1,
+      errorCount: 0,
+    });
     expect(await count()).toBe(0);
   });
 
   it('writes all, once: the same file again is known', async () => {
     const file = csv(line(), line(), line({ side: 'right', value: '"40,5"' }), line({ date: '2026-02-09' }));
     const first = (await send(file).expect(200)).body as ImportReport;
-    expect(first).toMatchObject({ readings: 4, known: 0, visits: 2 });
+    expect(first).toMatchObject({ readings: 4, known: 0, assessments: 2 });
     const again = (await send(file).expect(200)).body as ImportReport;
-    expect(again).toMatchObject({ readings: 0, known: 4, visits: 0 });
-    const [visit] = await visits();
-    expect(visit!.trials.map((t) => [t.side, t.value])).toEqual([
+    expect(again).toMatchObject({ readings: 0, known: 4, assessments: 0 });
+    const [assessment] = await assessments();
+    expect(assessment!.readings.map((t) => [t.side, t.value])).toEqual([
       ['left', 31.5],
       ['left', 31.5],
       ['right', 40.5],
     ]);
-    expect(visit).toMatchObject({ date: '2026-02-02', testerId: h.coachId, battery: ['active-knee-extension'] });
+    expect(assessment).toMatchObject({ date: '2026-02-02', testerId: h.coachId, battery: ['active-knee-extension'] });
   });
 
   it('writes nothing when one line is wrong, and names the line', async () => {
@@ -78,24 +86,31 @@ describe('import and export of results', () => {
     expect(dry.errorCount).toBe(2);
   });
 
-  it('adds to a visit that is there, and never a sixth reading of a side', async () => {
-    const visit = { id: uuid(), date: TODAY, time: '10:00', warm: false, note: '', battery: ['active-knee-extension'] };
-    await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(visit).expect(201);
-    const trial = {
+  it('adds to an assessment that is there, and never a sixth reading of a side', async () => {
+    const assessment = {
+      id: uuid(),
+      date: TODAY,
+      time: '10:00',
+      warm: false,
+      note: '',
+      battery: ['active-knee-extension'],
+    };
+    await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(assessment).expect(201);
+    const reading = {
       testId: 'active-knee-extension',
       side: 'left',
       value: 30,
       instrument: 'goniometer',
       replaces: null,
     };
-    await h.agent.put(`/api/v1/assessments/${visit.id}/trials/${uuid()}`).send(trial).expect(200);
+    await h.agent.put(`/api/v1/assessments/${assessment.id}/readings/${uuid()}`).send(reading).expect(200);
     const same = { date: TODAY, time: '10:00' };
     const four = [1, 2, 3, 4].map((i) => line({ ...same, value: String(30 + i) }));
     const { body } = await send(csv(...four)).expect(200);
-    expect(body).toMatchObject({ readings: 4, visits: 0 });
+    expect(body).toMatchObject({ readings: 4, assessments: 0 });
     const res = await send(csv(line({ ...same, value: '44' }))).expect(422);
     expect((res.body as { current: ImportReport }).current.errors[0]!.column).toBe('value');
-    expect((await visits()).find((v) => v.id === visit.id)!.trials).toHaveLength(5);
+    expect((await assessments()).find((v) => v.id === assessment.id)!.readings).toHaveLength(5);
   });
 
   it('takes other headings by a mapping, semicolons, a byte order mark and CRLF', async () => {
@@ -105,8 +120,8 @@ describe('import and export of results', () => {
     const { body } = await send(file, '?columns=client,date,,test,side,value').expect(200);
     expect(body).toMatchObject({ readings: 1 });
     // The comma of a semicolon file belongs to the number.
-    const there = (await visits()).find((v) => v.date === '2026-01-19')!;
-    expect(there.trials.map((t) => t.value)).toEqual([28.5]);
+    const there = (await assessments()).find((v) => v.date === '2026-01-19')!;
+    expect(there.readings.map((t) => t.value)).toEqual([28.5]);
     await send(file, '?columns=client,client,,test,side,value').expect(400);
     await send(file, '?columns=shoe').expect(400);
   });

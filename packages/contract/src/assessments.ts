@@ -7,44 +7,44 @@ export interface CreateAssessmentBody {
   readonly time: string;
   readonly warm: boolean;
   readonly note: string;
-  /** Tests of the visit, in the order in which they are taken. */
+  /** Tests of the assessment, in the order in which they are taken. */
   readonly battery: readonly string[];
 }
 
 /** One reading. A correction is a new reading that names the one it replaces; the earlier value is kept. */
-export interface TrialBody {
+export interface ReadingBody {
   readonly testId: string;
   readonly side: Side | null;
   readonly value: number;
   readonly instrument: string;
   readonly replaces: string | null;
-  /** Body state of this reading when it differs from the visit's; null as the visit. */
+  /** Body state of this reading when it differs from the assessment's; null as the assessment. */
   readonly warm: boolean | null;
-  /** Who took this reading when not the visit's tester; null as the visit. */
+  /** Who took this reading when not the assessment's tester; null as the assessment. */
   readonly testerId: string | null;
 }
 
-export interface Trial extends TrialBody {
+export interface Reading extends ReadingBody {
   readonly id: string;
   /** Id of the reading that corrected this one; null when it stands. */
   readonly replacedBy: string | null;
 }
 
 /** `skipped`: not taken today. `stopped`: ended by pain or a symptom. `resumed`: the entry before was a slip. */
-export const VISIT_EVENT_KINDS = ['skipped', 'stopped', 'resumed'] as const;
-export type VisitEventKind = (typeof VISIT_EVENT_KINDS)[number];
+export const TEST_EVENT_KINDS = ['skipped', 'stopped', 'resumed'] as const;
+export type TestEventKind = (typeof TEST_EVENT_KINDS)[number];
 
-/** Something that happened to a test of a visit. The newest of a test stands. */
-export interface VisitEventBody {
+/** Something that happened to a test of an assessment. The newest of a test stands. */
+export interface TestEventBody {
   readonly testId: string;
-  readonly kind: VisitEventKind;
+  readonly kind: TestEventKind;
   readonly side: Side | null;
   /** What was felt; only when stopped. */
   readonly symptom: SymptomId | null;
   readonly reason: string;
 }
 
-export interface VisitEvent extends VisitEventBody {
+export interface TestEvent extends TestEventBody {
   readonly id: string;
 }
 
@@ -53,7 +53,7 @@ export interface BeightonBody {
   readonly items: readonly (boolean | null)[];
 }
 
-/** A picture that a coach attached to a test of a visit. */
+/** A picture that a coach attached to a test of an assessment. */
 export interface AttachedPicture {
   readonly id: string;
   readonly testId: string;
@@ -70,12 +70,12 @@ export interface Assessment {
   readonly testerName: string;
   readonly note: string;
   readonly battery: readonly string[];
-  /** Hours since the client's last logged session before this visit; null when there was none in the week before. */
+  /** Hours since the client's last logged session before this assessment; null when there was none in the week before. */
   readonly hoursSinceSession: number | null;
   /** In the order taken, corrected ones included. */
-  readonly trials: readonly Trial[];
+  readonly readings: readonly Reading[];
   /** In the order entered. */
-  readonly events: readonly VisitEvent[];
+  readonly events: readonly TestEvent[];
   /** As entered last; null when not looked at. */
   readonly beighton: readonly (boolean | null)[] | null;
   readonly pictures: readonly AttachedPicture[];

@@ -1,4 +1,4 @@
-import type { BlockDraft, MuscleGroupId, PlannedWeek, Side, Trim } from '@yandle/core';
+import type { BlockDraft, MuscleGroupId, PlannedWeek, Side, Cut } from '@yandle/core';
 
 /** What a coach chooses of a block. The plan itself is computed from it. */
 export type BlockBody = BlockDraft;
@@ -37,8 +37,8 @@ export interface Block {
   readonly weeks: number;
   readonly lanes: readonly Lane[];
   readonly retests: readonly { readonly week: number; readonly date: string }[];
-  /** What the minutes or the visits of a week did not hold. */
-  readonly trims: readonly Trim[];
+  /** What the minutes or the sessions of a week did not hold. */
+  readonly cuts: readonly Cut[];
   /** First week that may still be changed: 1 until something has been done, then the week after the running one. */
   readonly changeableFrom: number;
   readonly endedAt: string | null;
@@ -69,7 +69,11 @@ export interface PlanningView {
   /** Groups with a notably tighter side, by the newest results. */
   readonly tighter: readonly { readonly group: MuscleGroupId; readonly side: Side }[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */
-  readonly baselines: readonly { readonly group: MuscleGroupId; readonly seconds: number; readonly words: string }[];
+  readonly startingDoses: readonly {
+    readonly group: MuscleGroupId;
+    readonly seconds: number;
+    readonly words: string;
+  }[];
 }
 
 export interface MoveSessionBody {

@@ -1,4 +1,4 @@
-import type { About, Caution, Level, MuscleGroupId, Sex, Weekday } from '@yandle/core';
+import type { About, Caution, Experience, MuscleGroupId, Sex, Weekday } from '@yandle/core';
 
 /**
  * What the questions before planning came to. `open`: not asked yet. `clear`: nothing speaks against it.
@@ -15,11 +15,11 @@ export interface ClientBody {
   readonly sex: Sex | null;
   /** What the client wants, in their own words. */
   readonly aim: string;
-  readonly level: Level;
+  readonly experience: Experience;
   readonly trainingDays: readonly Weekday[];
   readonly minutesPerSession: number;
   /** Groups with a caution: sensation never above 4 there. */
-  readonly easyOn: readonly MuscleGroupId[];
+  readonly gentleGroups: readonly MuscleGroupId[];
   readonly screening: ScreeningState;
   readonly screeningNote: string;
   readonly notes: string;

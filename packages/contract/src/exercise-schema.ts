@@ -1,4 +1,13 @@
-import { EXERCISE_TAGS, EXERCISES, MUSCLE_GROUP_IDS, ORIGINS, POSITIONS, PROP_IDS, TECHNIQUES } from '@yandle/core';
+import {
+  EXERCISE_TAGS,
+  EXERCISES,
+  FILE_VERSION,
+  MUSCLE_GROUP_IDS,
+  ORIGINS,
+  POSITIONS,
+  PROP_IDS,
+  TECHNIQUES,
+} from '@yandle/core';
 
 const line = (maxLength: number) => ({ type: 'string', minLength: 1, maxLength, pattern: '\\S' });
 const text = (maxLength: number) => ({ type: 'string', maxLength });
@@ -19,7 +28,7 @@ const EXERCISE = {
     figure: { enum: [...CATALOGUE, null], description: 'Whose drawing is shown.' },
     name: line(120),
     aim: line(300),
-    level: oneOf([1, 2, 3]),
+    difficulty: oneOf([1, 2, 3]),
     primary: oneOf(MUSCLE_GROUP_IDS),
     secondary: some(MUSCLE_GROUP_IDS, 6),
     technique: oneOf(TECHNIQUES),
@@ -78,7 +87,7 @@ export const EXERCISE_FILE_SCHEMA = {
   additionalProperties: false,
   properties: {
     format: { const: 'yandle-exercises' },
-    formatVersion: { const: 1 },
+    formatVersion: { const: FILE_VERSION },
     exercises: {
       type: 'array',
       minItems: 1,

@@ -1,15 +1,15 @@
 import type { ExerciseDefinition } from '@yandle/core';
-import type { Versioned } from './test-book.js';
+import type { Versioned } from './test-catalogue.js';
 
 /** Own exercises have ids of their own kind, so that they can never be taken for one of the catalogue. */
 export const OWN_EXERCISE_PREFIX = 'own-';
 
-export type OwnExerciseBody = ExerciseDefinition & Versioned & { readonly retired: boolean };
+export type OwnExerciseBody = ExerciseDefinition & Versioned & { readonly archived: boolean };
 
 export interface OwnExercise extends ExerciseDefinition {
   readonly id: string;
   readonly version: number;
-  readonly retired: boolean;
+  readonly archived: boolean;
 }
 
 /** What an own exercise was before an edit. Newest first. */
@@ -22,7 +22,7 @@ export interface ExerciseVersion {
 /** The file that own exercises travel in. */
 export interface ExerciseFile {
   readonly format: 'yandle-exercises';
-  readonly formatVersion: 1;
+  readonly formatVersion: 2;
   readonly exercises: readonly ExerciseDefinition[];
 }
 

@@ -67,7 +67,7 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly run: Run | null;
   /** Other runs of the session, on another device or again; they count nothing until the coach chooses one. */
   readonly otherRuns: readonly Run[];
-  /** Red symptoms of this client on an exercise of this session that no coach has cleared. */
+  /** Stop signs of this client on an exercise of this session that no coach has cleared. */
   readonly openSymptoms: readonly SymptomReport[];
 }
 
@@ -161,7 +161,7 @@ export interface ChooseRunBody {
 }
 
 /** How a region feels on a day, said the day after. */
-export interface DayNoteBody {
+export interface SorenessBody {
   readonly date: string;
   readonly region: BodyRegionId | null;
   /** 0-10. */
@@ -169,7 +169,7 @@ export interface DayNoteBody {
   readonly note: string;
 }
 
-export interface DayNote extends DayNoteBody {
+export interface Soreness extends SorenessBody {
   readonly id: string;
 }
 

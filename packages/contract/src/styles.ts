@@ -1,16 +1,16 @@
 import type { StyleDefinition, TemplateDefinition } from '@yandle/core';
-import type { Versioned } from './test-book.js';
+import type { Versioned } from './test-catalogue.js';
 
 /** Own styles and templates have ids of their own kind, so that they can never be taken for one that ships. */
 export const OWN_STYLE_PREFIX = 'own-';
 export const OWN_TEMPLATE_PREFIX = 'own-';
 
-export type OwnStyleBody = StyleDefinition & Versioned & { readonly retired: boolean };
+export type OwnStyleBody = StyleDefinition & Versioned & { readonly archived: boolean };
 
 export interface OwnStyle extends StyleDefinition {
   readonly id: string;
   readonly version: number;
-  readonly retired: boolean;
+  readonly archived: boolean;
 }
 
 /** What an own style was before an edit. Newest first. */
@@ -23,22 +23,22 @@ export interface StyleVersion {
 /** The file that own styles travel in. */
 export interface StyleFile {
   readonly format: 'yandle-styles';
-  readonly formatVersion: 1;
+  readonly formatVersion: 2;
   readonly styles: readonly StyleDefinition[];
 }
 
-export type OwnTemplateBody = TemplateDefinition & Versioned & { readonly retired: boolean };
+export type OwnTemplateBody = TemplateDefinition & Versioned & { readonly archived: boolean };
 
 export interface OwnTemplate extends TemplateDefinition {
   readonly id: string;
   readonly version: number;
-  readonly retired: boolean;
+  readonly archived: boolean;
 }
 
 /** The file that templates travel in. */
 export interface TemplateFile {
   readonly format: 'yandle-templates';
-  readonly formatVersion: 1;
+  readonly formatVersion: 2;
   readonly templates: readonly TemplateDefinition[];
 }
 

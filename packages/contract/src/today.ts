@@ -13,7 +13,7 @@ export interface Today {
     readonly date: string;
     readonly week: number;
   }[];
-  /** Clients with a weekly quick check whose last visit is a week ago or more; null when there was none. */
+  /** Clients with a weekly quick check whose last assessment is a week ago or more; null when there was none. */
   readonly quickChecks: readonly {
     readonly clientId: string;
     readonly clientName: string;
@@ -21,7 +21,7 @@ export interface Today {
   }[];
   readonly symptoms: readonly SymptomReport[];
   /** Runs from a phone that came too late to be taken at once. */
-  readonly lateRuns: readonly { readonly clientId: string; readonly clientName: string; readonly runs: number }[];
+  readonly lateLogs: readonly { readonly clientId: string; readonly clientName: string; readonly runs: number }[];
   /** Soreness of 7 and more, said in the last two days. */
   readonly sore: readonly {
     readonly clientId: string;

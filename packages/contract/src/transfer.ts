@@ -9,7 +9,7 @@ export interface ImportReport {
   readonly readings: number;
   /** Readings that are here already. */
   readonly known: number;
-  readonly visits: number;
+  readonly assessments: number;
   readonly clients: number;
   readonly errorCount: number;
   /** The first of them. */

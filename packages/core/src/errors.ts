@@ -1,7 +1,7 @@
 /** Stable codes of everything the computation can refuse. The wire and the screens translate them, so they never change meaning. */
 export type CoreErrorCode =
-  | 'no-trials'
-  | 'too-many-trials'
+  | 'no-readings'
+  | 'too-many-readings'
   | 'invalid-reading'
   | 'invalid-error-figure'
   | 'invalid-reliability'

@@ -1,11 +1,11 @@
-import type { VisitEventKind } from '@yandle/contract';
+import type { TestEventKind } from '@yandle/contract';
 import type { Side, SymptomId } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { IdColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
-/** The results of one visit. Never changed once written. */
+/** The results of one assessment. Never changed once written. */
 @Entity('assessment')
 @Index('IDX_assessment_client', ['clientId', 'date', 'time'])
 @Index('IDX_assessment_studio', ['studioId'])
@@ -29,7 +29,7 @@ export class AssessmentEntity {
   @Column({ name: 'time', type: 'char', length: 5 }) time!: string;
   @Column({ name: 'warm', type: 'boolean' }) warm!: boolean;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
-  /** Tests of the visit; null in visits from before batteries existed. */
+  /** Tests of the assessment; null in assessments from before batteries existed. */
   @Column({ name: 'battery', type: 'simple-json', nullable: true }) battery!: readonly string[] | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
@@ -37,18 +37,18 @@ export class AssessmentEntity {
 }
 
 /** One reading. A correction is a new row; the corrected one keeps its value and points to it. */
-@Entity('trial')
-@Index('IDX_trial_assessment', ['assessmentId', 'seq'], { unique: true })
-@Index('IDX_trial_studio', ['studioId'])
-export class TrialEntity {
+@Entity('reading')
+@Index('IDX_reading_assessment', ['assessmentId', 'seq'], { unique: true })
+@Index('IDX_reading_studio', ['studioId'])
+export class ReadingEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_trial_studio' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_reading_studio' })
   studio?: Relation<StudioEntity>;
   @RefColumn('assessment_id') assessmentId!: string;
   @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_trial_assessment' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_reading_assessment' })
   assessment?: Relation<AssessmentEntity>;
   /** Place in the order taken. */
   @Column({ name: 'seq', type: 'int' }) seq!: number;
@@ -57,9 +57,9 @@ export class TrialEntity {
   /** In the unit of the test. DECIMAL travels as text. */
   @Column({ name: 'value', type: 'decimal', precision: 7, scale: 2 }) value!: string;
   @Column({ name: 'instrument', type: 'varchar', length: 60 }) instrument!: string;
-  /** Null: as the visit. */
+  /** Null: as the assessment. */
   @Column({ name: 'warm', type: 'boolean', nullable: true }) warm!: boolean | null;
-  /** Null: as the visit. */
+  /** Null: as the assessment. */
   @RefColumn('tester_id', { nullable: true }) testerId!: string | null;
   @RefColumn('replaces', { nullable: true }) replaces!: string | null;
   @RefColumn('replaced_by', { nullable: true }) replacedBy!: string | null;
@@ -69,23 +69,23 @@ export class TrialEntity {
 }
 
 /** A test skipped or ended by a symptom, or that taken back. Never changed. */
-@Entity('visit_event')
-@Index('IDX_visit_event_assessment', ['assessmentId'])
-@Index('IDX_visit_event_studio', ['studioId'])
-export class VisitEventEntity {
+@Entity('test_event')
+@Index('IDX_test_event_assessment', ['assessmentId'])
+@Index('IDX_test_event_studio', ['studioId'])
+export class TestEventEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_visit_event_studio' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_test_event_studio' })
   studio?: Relation<StudioEntity>;
   @RefColumn('assessment_id') assessmentId!: string;
   @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_visit_event_assessment' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_test_event_assessment' })
   assessment?: Relation<AssessmentEntity>;
   /** Place in the order entered. */
   @Column({ name: 'seq', type: 'int' }) seq!: number;
   @Column({ name: 'test_id', type: 'varchar', length: 60 }) testId!: string;
-  @Column({ name: 'kind', type: 'varchar', length: 20 }) kind!: VisitEventKind;
+  @Column({ name: 'kind', type: 'varchar', length: 20 }) kind!: TestEventKind;
   @Column({ name: 'side', type: 'varchar', length: 5, nullable: true }) side!: Side | null;
   @Column({ name: 'symptom', type: 'varchar', length: 20, nullable: true }) symptom!: SymptomId | null;
   @Column({ name: 'reason', type: 'varchar', length: 500 }) reason!: string;

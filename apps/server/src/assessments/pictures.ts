@@ -5,7 +5,7 @@ import { currentOf } from '../accounts/current.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { pathId, validQuery } from '../http/validate.js';
-import { assertInBook, loadBook } from '../test-book/book.js';
+import { assertInCatalogue, loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import { AssessmentEntity, PictureEntity } from './entities.js';
 
 /** Largest picture taken. The browser makes it smaller before sending. */
@@ -30,7 +30,7 @@ async function attach(
     await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
     const request = { assessmentId, ...about, sha: createHash('sha256').update(bytes).digest('hex') };
     if (!(await tx.isNew(PictureEntity, id, request))) return;
-    assertInBook(await loadBook(tx), [about.testId], () => 'testId');
+    assertInCatalogue(await loadTestCatalogue(tx), [about.testId], () => 'testId');
     await tx.insert(PictureEntity, {
       id,
       assessmentId,

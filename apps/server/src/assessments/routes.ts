@@ -1,9 +1,9 @@
-import { beightonSchema, createAssessmentSchema, trialSchema, visitEventSchema } from '@yandle/contract/schemas';
+import { beightonSchema, createAssessmentSchema, readingSchema, testEventSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import { dateIn, type Clock } from '../clock.js';
 import { pathId, validBody } from '../http/validate.js';
-import { createAssessment, getAssessment, listAssessments, putBeighton, putEvent, putTrial } from './service.js';
+import { createAssessment, getAssessment, listAssessments, putBeighton, putEvent, putReading } from './service.js';
 
 export function assessmentRoutes(clock: Clock): Router {
   const router = Router();
@@ -22,15 +22,15 @@ export function assessmentRoutes(clock: Clock): Router {
     const { data, studio } = currentOf(res);
     res.json(await getAssessment(data, pathId(req.params.id, 'assessment'), studio.timeZone));
   });
-  router.put('/assessments/:id/trials/:trialId', async (req, res) => {
+  router.put('/assessments/:id/readings/:readingId', async (req, res) => {
     const { data, studio } = currentOf(res);
-    const body = validBody(trialSchema, req.body);
-    const trialId = pathId(req.params.trialId, 'reading');
-    res.json(await putTrial(data, pathId(req.params.id, 'assessment'), trialId, body, studio.timeZone));
+    const body = validBody(readingSchema, req.body);
+    const readingId = pathId(req.params.readingId, 'reading');
+    res.json(await putReading(data, pathId(req.params.id, 'assessment'), readingId, body, studio.timeZone));
   });
   router.put('/assessments/:id/events/:eventId', async (req, res) => {
     const { data, studio } = currentOf(res);
-    const body = validBody(visitEventSchema, req.body);
+    const body = validBody(testEventSchema, req.body);
     const eventId = pathId(req.params.eventId, 'entry');
     res.json(await putEvent(data, pathId(req.params.id, 'assessment'), eventId, body, studio.timeZone));
   });

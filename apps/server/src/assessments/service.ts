@@ -1,12 +1,12 @@
-import type { Assessment, BeightonBody, CreateAssessmentBody, TrialBody, VisitEventBody } from '@yandle/contract';
+import type { Assessment, BeightonBody, CreateAssessmentBody, ReadingBody, TestEventBody } from '@yandle/contract';
 import {
   asMeasuredBy,
   assertPlausible,
   CoreError,
-  MAX_TRIALS,
-  resultOfTrials,
-  standing,
-  testInBook,
+  MAX_READINGS,
+  resultOfReadings,
+  current,
+  testInCatalogue,
   type PlainDate,
   type SidedValues,
 } from '@yandle/core';
@@ -17,10 +17,10 @@ import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
-import { assertInBook, loadBook } from '../test-book/book.js';
-import { AssessmentEntity, BeightonEntity, PictureEntity, TrialEntity, VisitEventEntity } from './entities.js';
+import { assertInCatalogue, loadTestCatalogue } from '../test-catalogue/catalogue.js';
+import { AssessmentEntity, BeightonEntity, PictureEntity, ReadingEntity, TestEventEntity } from './entities.js';
 
-/** Sessions further back say nothing about a visit's conditions. */
+/** Sessions further back say nothing about an assessment's conditions. */
 const HOURS_THAT_MATTER = 7 * 24;
 const HOUR_MS = 3_600_000;
 
@@ -34,13 +34,13 @@ async function sessionEnds(data: StudioData, clientId: string): Promise<Date[]> 
   return runs.map((r) => r.endedAt ?? r.startedAt).sort((a, b) => a.getTime() - b.getTime());
 }
 
-/** Hours from the last session's end to a visit; Infinity when there was none in the days before. */
-function hoursSince(ends: readonly Date[], visit: AssessmentEntity, timeZone: string): number {
+/** Hours from the last session's end to an assessment; Infinity when there was none in the days before. */
+function hoursSince(ends: readonly Date[], assessment: AssessmentEntity, timeZone: string): number {
   // Time zones are slow to work with: only where a session lies near.
-  const noon = Date.parse(`${visit.date}T12:00:00Z`);
+  const noon = Date.parse(`${assessment.date}T12:00:00Z`);
   const near = ends.filter((e) => Math.abs(e.getTime() - noon) < (HOURS_THAT_MATTER + 48) * HOUR_MS);
   if (near.length === 0) return Infinity;
-  const at = instantOf(visit.date, visit.time, timeZone).getTime();
+  const at = instantOf(assessment.date, assessment.time, timeZone).getTime();
   const before = near.filter((e) => e.getTime() <= at).pop();
   return before ? (at - before.getTime()) / HOUR_MS : Infinity;
 }
@@ -48,24 +48,24 @@ function hoursSince(ends: readonly Date[], visit: AssessmentEntity, timeZone: st
 async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZone: string): Promise<Assessment[]> {
   const first = rows[0];
   if (!first) return [];
-  const ofVisits = { assessmentId: In(rows.map((r) => r.id)) };
+  const ofAssessments = { assessmentId: In(rows.map((r) => r.id)) };
   const bySeq = { order: { seq: 'ASC' } } as const;
-  const [trials, events, looks, pictures, coaches, ends] = await Promise.all([
-    data.find(TrialEntity, ofVisits, bySeq),
-    data.find(VisitEventEntity, ofVisits, bySeq),
-    data.find(BeightonEntity, ofVisits, bySeq),
-    data.find(PictureEntity, ofVisits, { order: { createdAt: 'ASC', id: 'ASC' } }),
+  const [readings, events, looks, pictures, coaches, ends] = await Promise.all([
+    data.find(ReadingEntity, ofAssessments, bySeq),
+    data.find(TestEventEntity, ofAssessments, bySeq),
+    data.find(BeightonEntity, ofAssessments, bySeq),
+    data.find(PictureEntity, ofAssessments, { order: { createdAt: 'ASC', id: 'ASC' } }),
     data.find(CoachEntity, {}),
     sessionEnds(data, first.clientId),
   ]);
-  const byVisit = new Map<string, TrialEntity[]>();
-  for (const t of trials) {
-    const own = byVisit.get(t.assessmentId);
+  const byAssessment = new Map<string, ReadingEntity[]>();
+  for (const t of readings) {
+    const own = byAssessment.get(t.assessmentId);
     if (own) own.push(t);
-    else byVisit.set(t.assessmentId, [t]);
+    else byAssessment.set(t.assessmentId, [t]);
   }
   return rows.map((r) => {
-    const own = byVisit.get(r.id) ?? [];
+    const own = byAssessment.get(r.id) ?? [];
     const hours = hoursSince(ends, r, timeZone);
     return {
       id: r.id,
@@ -78,7 +78,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
       note: r.note,
       battery: r.battery ?? [...new Set(own.map((t) => t.testId))],
       hoursSinceSession: hours <= HOURS_THAT_MATTER ? Math.round(hours * 10) / 10 : null,
-      trials: own.map((t) => ({
+      readings: own.map((t) => ({
         id: t.id,
         testId: t.testId,
         side: t.side,
@@ -98,7 +98,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
   });
 }
 
-/** All visits of a client, oldest first. */
+/** All assessments of a client, oldest first. */
 export async function listAssessments(data: StudioData, clientId: string, timeZone: string): Promise<Assessment[]> {
   await data.get(ClientEntity, clientId, 'client');
   const rows = await data.find(AssessmentEntity, { clientId }, { order: { date: 'ASC', time: 'ASC', id: 'ASC' } });
@@ -120,11 +120,11 @@ export async function createAssessment(
     const client = await tx.get(ClientEntity, clientId, 'client');
     // The client belongs to the fingerprint: the same id for another client is another request.
     if (await tx.isNew(AssessmentEntity, body.id, { clientId, ...body })) {
-      assertInBook(await loadBook(tx), body.battery, (i) => `battery.${i}`);
+      assertInCatalogue(await loadTestCatalogue(tx), body.battery, (i) => `battery.${i}`);
       const errors = [];
-      if (body.date > who.today) errors.push({ path: 'date', message: 'A visit cannot lie in the future.' });
+      if (body.date > who.today) errors.push({ path: 'date', message: 'An assessment cannot lie in the future.' });
       if (body.date < client.birthDate) errors.push({ path: 'date', message: 'This is before the client was born.' });
-      if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+      if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
       await tx.insert(AssessmentEntity, {
         ...body,
         clientId,
@@ -138,21 +138,21 @@ export async function createAssessment(
 }
 
 /** One reading, acknowledged only when it is stored. Sending it again changes nothing. */
-export async function putTrial(
+export async function putReading(
   data: StudioData,
   assessmentId: string,
   id: string,
-  body: TrialBody,
+  body: ReadingBody,
   timeZone: string,
 ): Promise<Assessment> {
   return data.transaction(async (tx) => {
     await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
-    if (await tx.isNew(TrialEntity, id, { assessmentId, ...body })) {
-      const book = await loadBook(tx);
-      assertInBook(book, [body.testId], () => 'testId');
-      const test = testInBook(book, body.testId);
+    if (await tx.isNew(ReadingEntity, id, { assessmentId, ...body })) {
+      const catalogue = await loadTestCatalogue(tx);
+      assertInCatalogue(catalogue, [body.testId], () => 'testId');
+      const test = testInCatalogue(catalogue, body.testId);
       const refuse = (path: string, message: string): never => {
-        throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
+        throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors: [{ path, message }] });
       };
       if ((test.sides !== 'none') !== (body.side !== null))
         refuse('side', test.sides !== 'none' ? 'This test has sides: say left or right.' : 'This test has no sides.');
@@ -164,24 +164,24 @@ export async function putTrial(
       }
       if (body.testerId !== null && !(await tx.findOne(CoachEntity, { id: body.testerId })))
         refuse('testerId', 'Choose a coach of this studio.');
-      const rows = await tx.find(TrialEntity, { assessmentId }, { order: { seq: 'ASC' } });
+      const rows = await tx.find(ReadingEntity, { assessmentId }, { order: { seq: 'ASC' } });
       const same = rows.filter((t) => t.testId === body.testId && t.side === body.side);
       const replaced = body.replaces === null ? null : same.find((t) => t.id === body.replaces);
       if (replaced === undefined) refuse('replaces', 'There is no such reading of this test and side to correct.');
       if (replaced?.replacedBy) refuse('replaces', 'This reading has been corrected already. Correct the newer one.');
       const events = await tx.find(
-        VisitEventEntity,
+        TestEventEntity,
         { assessmentId, testId: body.testId },
         { order: { seq: 'DESC' }, take: 1 },
       );
       if (!replaced && events[0]?.kind === 'stopped')
         throw new HttpProblem(
           'conflict',
-          'This test was ended by a symptom. Take no more readings of it in this visit.',
+          'This test was ended by a symptom. Take no more readings of it in this assessment.',
         );
-      if (!replaced && standing(same).length >= MAX_TRIALS)
-        refuse('value', `More than ${MAX_TRIALS} readings on a side tire the client. Correct one instead of adding.`);
-      await tx.insert(TrialEntity, {
+      if (!replaced && current(same).length >= MAX_READINGS)
+        refuse('value', `More than ${MAX_READINGS} readings on a side tire the client. Correct one instead of adding.`);
+      await tx.insert(ReadingEntity, {
         ...body,
         value: body.value.toFixed(2),
         id,
@@ -191,7 +191,7 @@ export async function putTrial(
         requestHash: hashOf({ assessmentId, ...body }),
         createdAt: new Date(),
       });
-      if (replaced) await tx.update(TrialEntity, { id: replaced.id }, { replacedBy: id });
+      if (replaced) await tx.update(ReadingEntity, { id: replaced.id }, { replacedBy: id });
     }
     return getAssessment(tx, assessmentId, timeZone);
   });
@@ -202,16 +202,16 @@ export async function putEvent(
   data: StudioData,
   assessmentId: string,
   id: string,
-  body: VisitEventBody,
+  body: TestEventBody,
   timeZone: string,
 ): Promise<Assessment> {
   return data.transaction(async (tx) => {
     await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
-    if (await tx.isNew(VisitEventEntity, id, { assessmentId, ...body })) {
-      assertInBook(await loadBook(tx), [body.testId], () => 'testId');
-      const seq = (await tx.find(VisitEventEntity, { assessmentId })).length + 1;
+    if (await tx.isNew(TestEventEntity, id, { assessmentId, ...body })) {
+      assertInCatalogue(await loadTestCatalogue(tx), [body.testId], () => 'testId');
+      const seq = (await tx.find(TestEventEntity, { assessmentId })).length + 1;
       const requestHash = hashOf({ assessmentId, ...body });
-      await tx.insert(VisitEventEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: new Date() });
+      await tx.insert(TestEventEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: new Date() });
     }
     return getAssessment(tx, assessmentId, timeZone);
   });
@@ -238,16 +238,16 @@ export async function putBeighton(
 
 /** Newest values of each sided test measured on both sides, for choosing which side begins. */
 export async function latestSidedValues(data: StudioData, clientId: string, timeZone: string): Promise<SidedValues[]> {
-  const visits = (await listAssessments(data, clientId, timeZone)).reverse();
-  const book = await loadBook(data);
-  return book.tests.flatMap((plain) => {
+  const assessments = (await listAssessments(data, clientId, timeZone)).reverse();
+  const catalogue = await loadTestCatalogue(data);
+  return catalogue.tests.flatMap((plain) => {
     if (plain.sides === 'none') return [];
-    for (const visit of visits) {
-      const test = asMeasuredBy(book, plain, visit.testerId);
+    for (const assessment of assessments) {
+      const test = asMeasuredBy(catalogue, plain, assessment.testerId);
       const value = (side: 'left' | 'right') => {
-        const readings = standing(visit.trials.filter((t) => t.testId === test.id && t.side === side));
+        const readings = current(assessment.readings.filter((t) => t.testId === test.id && t.side === side));
         return readings.length > 0
-          ? resultOfTrials(
+          ? resultOfReadings(
               readings.map((r) => r.value),
               test,
             ).value

@@ -1,4 +1,4 @@
-import type { BlockDraft, MuscleGroupId, Technique, Trim, Variable, WeekKind } from '@yandle/core';
+import type { BlockDraft, MuscleGroupId, Technique, Cut, Variable, WeekKind } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -6,18 +6,18 @@ import { BoutColumns } from '../database/bout-columns.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
 /** A block of weeks for one client: what the coach chose. */
-@Entity('programme')
-@Index('IDX_programme_client', ['clientId', 'startDate'])
-@Index('IDX_programme_studio', ['studioId'])
-export class ProgrammeEntity {
+@Entity('block')
+@Index('IDX_block_client', ['clientId', 'startDate'])
+@Index('IDX_block_studio', ['studioId'])
+export class BlockEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_programme_studio' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_block_studio' })
   studio?: Relation<StudioEntity>;
   @RefColumn('client_id') clientId!: string;
   @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_programme_client' })
+  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_block_client' })
   client?: Relation<ClientEntity>;
   @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
   @Column({ name: 'start_date', type: 'date' }) startDate!: string;
@@ -30,9 +30,9 @@ export class ProgrammeEntity {
   createdAt!: Date;
 }
 
-/** A published state of a programme. Appended, never changed. */
+/** A published state of a block. Appended, never changed. */
 @Entity('revision')
-@Index('IDX_revision_number', ['programmeId', 'number'], { unique: true })
+@Index('IDX_revision_number', ['blockId', 'number'], { unique: true })
 @Index('IDX_revision_studio', ['studioId'])
 @Index('IDX_revision_coach', ['coachId'])
 export class RevisionEntity {
@@ -41,10 +41,10 @@ export class RevisionEntity {
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_revision_studio' })
   studio?: Relation<StudioEntity>;
-  @RefColumn('programme_id') programmeId!: string;
-  @ManyToOne(() => ProgrammeEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'programme_id', foreignKeyConstraintName: 'FK_revision_programme' })
-  programme?: Relation<ProgrammeEntity>;
+  @RefColumn('block_id') blockId!: string;
+  @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_revision_block' })
+  block?: Relation<BlockEntity>;
   @RefColumn('coach_id') coachId!: string;
   @ManyToOne(() => CoachEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'coach_id', foreignKeyConstraintName: 'FK_revision_coach' })
@@ -56,7 +56,7 @@ export class RevisionEntity {
   @Column({ name: 'engine_version', type: 'varchar', length: 20 }) engineVersion!: string;
   /** What the coach chose, as it was: read as a whole to restore or to compare, never queried. */
   @Column({ name: 'choices', type: 'simple-json', nullable: true }) choices!: BlockDraft;
-  @Column({ name: 'trims', type: 'simple-json', nullable: true }) trims!: readonly Trim[] | null;
+  @Column({ name: 'cuts', type: 'simple-json', nullable: true }) cuts!: readonly Cut[] | null;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;
 }
@@ -113,9 +113,9 @@ export class PrescriptionEntity extends BoutColumns {
   @Column({ name: 'reason', type: 'varchar', length: 1000 }) reason!: string;
 }
 
-/** The date of a retest of a programme. */
+/** The date of a retest of a block. */
 @Entity('retest')
-@Index('IDX_retest_week', ['programmeId', 'week'], { unique: true })
+@Index('IDX_retest_week', ['blockId', 'week'], { unique: true })
 @Index('IDX_retest_due', ['studioId', 'date'])
 export class RetestEntity {
   @IdColumn() id!: string;
@@ -123,10 +123,10 @@ export class RetestEntity {
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_retest_studio' })
   studio?: Relation<StudioEntity>;
-  @RefColumn('programme_id') programmeId!: string;
-  @ManyToOne(() => ProgrammeEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'programme_id', foreignKeyConstraintName: 'FK_retest_programme' })
-  programme?: Relation<ProgrammeEntity>;
+  @RefColumn('block_id') blockId!: string;
+  @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_retest_block' })
+  block?: Relation<BlockEntity>;
   @Column({ name: 'week', type: 'int' }) week!: number;
   @Column({ name: 'date', type: 'date' }) date!: string;
 }

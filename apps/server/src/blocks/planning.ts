@@ -25,9 +25,9 @@ import { latestSidedValues } from '../assessments/service.js';
 import type { ClientEntity } from '../clients/entities.js';
 import { boutFields } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
-import type { ExerciseBook } from '../exercises/book.js';
-import type { StyleBook } from '../styles/service.js';
-import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RevisionEntity } from './entities.js';
+import type { ExerciseLibrary } from '../exercises/library.js';
+import type { StyleLibrary } from '../styles/service.js';
+import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './entities.js';
 
 /** How long after its end a block still says what a client is used to. Common practice, no source. */
 const FRESH_DAYS = 8 * 7;
@@ -48,9 +48,15 @@ async function isHypermobile(
   const age = ageOn(client.birthDate, today);
   const measured = sided.map((s): MeasuredTest => ({ test: s.test, left: s.left, right: s.right, both: null }));
   if (findings(measured, { age, sex: client.sex }).veryFree.length >= VERY_FREE_WARNING) return true;
-  const visits = await data.find(AssessmentEntity, { clientId: client.id }, { order: { date: 'DESC', time: 'DESC' } });
-  const scores = await data.find(BeightonEntity, { assessmentId: In(visits.map((v) => v.id)) });
-  const newest = visits.flatMap((v) => scores.filter((s) => s.assessmentId === v.id).sort((a, b) => b.seq - a.seq))[0];
+  const assessments = await data.find(
+    AssessmentEntity,
+    { clientId: client.id },
+    { order: { date: 'DESC', time: 'DESC' } },
+  );
+  const scores = await data.find(BeightonEntity, { assessmentId: In(assessments.map((v) => v.id)) });
+  const newest = assessments.flatMap((v) =>
+    scores.filter((s) => s.assessmentId === v.id).sort((a, b) => b.seq - a.seq),
+  )[0];
   return newest ? beighton(newest.items, age).high : false;
 }
 
@@ -70,36 +76,40 @@ export function contextOf(
   draft: Pick<BlockDraft, 'startDate'>,
   cautions: readonly Caution[],
   measured: Measured,
-  books: { readonly exercises: ExerciseBook; readonly styles: StyleBook },
+  libraries: { readonly exercises: ExerciseLibrary; readonly styles: StyleLibrary },
   past: (laneId: string) => readonly PlannedWeek[] = () => [],
 ): PlanContext {
   return {
     client: {
       age: ageOn(client.birthDate, draft.startDate),
-      level: client.level,
+      experience: client.experience,
       trainingDays: client.trainingDays,
-      easyOn: client.easyOn,
+      gentleGroups: client.gentleGroups,
       cautions: limitsOfCautions(cautions),
       hypermobile: measured.hypermobile,
       minutesPerSession: client.minutesPerSession,
     },
-    findStyle: books.styles.find,
-    findExercise: books.exercises.find,
+    findStyle: libraries.styles.find,
+    findExercise: libraries.exercises.find,
     tighterSide: (group) => tighterSide(group, measured.sided),
     past,
   };
 }
 
 /** Weekly dose a side of the last build weeks of the block before, less what the break took. */
-async function baselinesOf(data: StudioData, clientId: string, today: PlainDate): Promise<PlanningView['baselines']> {
-  const programmes = await data.find(ProgrammeEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
-  const last = programmes.find((p) => p.startDate < today);
+async function startingDosesOf(
+  data: StudioData,
+  clientId: string,
+  today: PlainDate,
+): Promise<PlanningView['startingDoses']> {
+  const blocks = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
+  const last = blocks.find((p) => p.startDate < today);
   if (!last) return [];
   const ended = last.endedAt?.toISOString().slice(0, 10) ?? endOfBlock(last.startDate, last.weeks);
   const end = ended < today ? ended : today;
   const away = daysBetween(end, today);
   if (away > FRESH_DAYS) return [];
-  const [revision] = await data.find(RevisionEntity, { programmeId: last.id }, { order: { number: 'DESC' }, take: 1 });
+  const [revision] = await data.find(RevisionEntity, { blockId: last.id }, { order: { number: 'DESC' }, take: 1 });
   const lanes = await data.find(LaneEntity, { revisionId: revision!.id }, { order: { place: 'ASC' } });
   const cells = await data.find(
     PrescriptionEntity,
@@ -135,6 +145,6 @@ export async function planningView(
       const side = tighterSide(group, measured.sided);
       return side ? [{ group, side }] : [];
     }),
-    baselines: await baselinesOf(data, client.id, today),
+    startingDoses: await startingDosesOf(data, client.id, today),
   };
 }

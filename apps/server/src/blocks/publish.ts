@@ -28,7 +28,7 @@ export const ENGINE_VERSION = '2';
 export type MayBeDone = (exerciseId: string, technique: Technique) => boolean;
 
 export interface Publication {
-  readonly programmeId: string;
+  readonly blockId: string;
   readonly clientId: string;
   readonly coachId: string;
   readonly number: number;
@@ -66,7 +66,7 @@ function partsOf(laneId: string, w: PlannedWeek): Omit<PrescriptionEntity, 'stud
       changed: w.changed,
       reason: w.reason,
     },
-    ...w.extras.map((e, i) => ({
+    ...w.beforeAndAfter.map((e, i) => ({
       ...common,
       ...boutColumns(e),
       id: uuid(),
@@ -80,14 +80,14 @@ function partsOf(laneId: string, w: PlannedWeek): Omit<PrescriptionEntity, 'stud
 }
 
 /** Dates the coach gave to sessions by hand, by the day the plan had given them. */
-async function movedDates(tx: StudioData, programmeId: string): Promise<Map<string, string>> {
-  const rows = await tx.find(SessionEntity, { programmeId });
+async function movedDates(tx: StudioData, blockId: string): Promise<Map<string, string>> {
+  const rows = await tx.find(SessionEntity, { blockId });
   return new Map(rows.flatMap((s) => (s.plannedDate && s.plannedDate !== s.date ? [[s.plannedDate, s.date]] : [])));
 }
 
 /** Sessions of some weeks that nobody has begun: a new plan replaces them. */
-async function clearSessions(tx: StudioData, programmeId: string, fromWeek: number): Promise<void> {
-  const rows = await tx.find(SessionEntity, { programmeId, week: MoreThanOrEqual(fromWeek) });
+async function clearSessions(tx: StudioData, blockId: string, fromWeek: number): Promise<void> {
+  const rows = await tx.find(SessionEntity, { blockId, week: MoreThanOrEqual(fromWeek) });
   if (rows.length === 0) return;
   const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
   const open = rows.filter((r) => !begun.has(r.id)).map((r) => r.id);
@@ -108,7 +108,7 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
     sessions.map((s) => ({
       id: s.id,
       clientId: p.clientId,
-      programmeId: p.programmeId,
+      blockId: p.blockId,
       revisionNumber: p.number,
       date: moved.get(s.date) ?? s.date,
       plannedDate: s.date,
@@ -124,13 +124,13 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
 }
 
 async function writeRetests(tx: StudioData, p: Publication): Promise<void> {
-  const sessions = await tx.find(SessionEntity, { programmeId: p.programmeId });
-  const kept = (await tx.find(RetestEntity, { programmeId: p.programmeId })).filter((r) => r.week < p.fromWeek);
-  await tx.delete(RetestEntity, { programmeId: p.programmeId, week: MoreThanOrEqual(p.fromWeek) });
+  const sessions = await tx.find(SessionEntity, { blockId: p.blockId });
+  const kept = (await tx.find(RetestEntity, { blockId: p.blockId })).filter((r) => r.week < p.fromWeek);
+  await tx.delete(RetestEntity, { blockId: p.blockId, week: MoreThanOrEqual(p.fromWeek) });
   const weeks = p.plan.retestWeeks.filter((w) => !kept.some((k) => k.week === w));
   await tx.insertMany(
     RetestEntity,
-    scheduleRetests(weeks, p.draft.startDate, sessions).map((r) => ({ id: uuid(), programmeId: p.programmeId, ...r })),
+    scheduleRetests(weeks, p.draft.startDate, sessions).map((r) => ({ id: uuid(), blockId: p.blockId, ...r })),
   );
 }
 
@@ -140,7 +140,7 @@ async function writeRetests(tx: StudioData, p: Publication): Promise<void> {
  */
 async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone): Promise<void> {
   const running = weekOn(p.draft.startDate, p.today);
-  const rows = (await tx.find(SessionEntity, { programmeId: p.programmeId })).filter(
+  const rows = (await tx.find(SessionEntity, { blockId: p.blockId })).filter(
     (s) => s.week < p.fromWeek && s.week >= running && s.date >= p.today,
   );
   if (rows.length === 0) return;
@@ -177,14 +177,14 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
   const revisionId = uuid();
   await tx.insert(RevisionEntity, {
     id: revisionId,
-    programmeId: p.programmeId,
+    blockId: p.blockId,
     coachId: p.coachId,
     number: p.number,
     reason: p.reason,
     effectiveWeek: p.fromWeek,
     engineVersion: ENGINE_VERSION,
     choices: p.draft,
-    trims: p.plan.trims,
+    cuts: p.plan.cuts,
     createdAt: new Date(),
   });
   const laneIds = p.draft.lanes.map(() => uuid());
@@ -205,17 +205,17 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     PrescriptionEntity,
     p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, w))),
   );
-  const moved = await movedDates(tx, p.programmeId);
-  await clearSessions(tx, p.programmeId, p.fromWeek);
+  const moved = await movedDates(tx, p.blockId);
+  await clearSessions(tx, p.blockId, p.fromWeek);
   // A missed week keeps what was begun in it, and loses the rest.
-  for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeek(tx, p.programmeId, week);
+  for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeek(tx, p.blockId, week);
   await swapForbidden(tx, p, allowed);
   await writeSessions(tx, p, moved);
   await writeRetests(tx, p);
 }
 
-async function clearWeek(tx: StudioData, programmeId: string, week: number): Promise<void> {
-  const rows = await tx.find(SessionEntity, { programmeId, week });
+async function clearWeek(tx: StudioData, blockId: string, week: number): Promise<void> {
+  const rows = await tx.find(SessionEntity, { blockId, week });
   if (rows.length === 0) return;
   const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
   const open = rows.filter((r) => !begun.has(r.id)).map((r) => r.id);

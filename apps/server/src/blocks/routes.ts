@@ -4,7 +4,7 @@ import { currentOf } from '../accounts/current.js';
 import { dateIn, type Clock } from '../clock.js';
 import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
-import { ProgrammeEntity } from './entities.js';
+import { BlockEntity } from './entities.js';
 import { createBlock, endBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
 import { listRevisions, revisionView } from './view.js';
 
@@ -36,12 +36,12 @@ export function blockRoutes(clock: Clock): Router {
   });
   router.get('/blocks/:id/revisions', async (req, res) => {
     const { data } = currentOf(res);
-    const block = await data.get(ProgrammeEntity, pathId(req.params.id, 'block'), 'block');
+    const block = await data.get(BlockEntity, pathId(req.params.id, 'block'), 'block');
     res.json(await listRevisions(data, block.id));
   });
   router.get('/blocks/:id/revisions/:number', async (req, res) => {
     const { data } = currentOf(res);
-    const block = await data.get(ProgrammeEntity, pathId(req.params.id, 'block'), 'block');
+    const block = await data.get(BlockEntity, pathId(req.params.id, 'block'), 'block');
     const number = Number(req.params.number);
     if (!Number.isInteger(number)) throw notFound('revision');
     res.json(await revisionView(data, block.id, number));

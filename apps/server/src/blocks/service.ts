@@ -20,11 +20,11 @@ import { ClientEntity } from '../clients/entities.js';
 import { runningOf } from '../clients/overview.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
-import { loadExercises, type ExerciseBook } from '../exercises/book.js';
+import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
 import { loadStyles } from '../styles/service.js';
-import { ProgrammeEntity } from './entities.js';
+import { BlockEntity } from './entities.js';
 import { contextOf, measuredOf, planningView, type Measured } from './planning.js';
 import { publish, type MayBeDone } from './publish.js';
 import { blockView, changeableFrom, newestRevision, weeksDone } from './view.js';
@@ -37,7 +37,7 @@ export interface Planner {
 }
 
 const refuse = (errors: { path: string; message: string }[]): void => {
-  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
 };
 
 /** Nobody is planned for who has not been asked, or whom a licensed professional should see first. */
@@ -54,8 +54,8 @@ function assertScreened({ state }: Screening): void {
     );
 }
 
-function known({ find, retired }: ExerciseBook, id: string): Exercise | null {
-  if (retired.has(id)) return null;
+function known({ find, archived }: ExerciseLibrary, id: string): Exercise | null {
+  if (archived.has(id)) return null;
   try {
     return find(id);
   } catch (err) {
@@ -65,14 +65,14 @@ function known({ find, retired }: ExerciseBook, id: string): Exercise | null {
 }
 
 /** Every exercise is there, works the lane's group, can be done so, and no caution speaks against it: no plan with one can be stored. */
-function assertExercises(draft: BlockBody, cautions: readonly Caution[], book: ExerciseBook): void {
+function assertExercises(draft: BlockBody, cautions: readonly Caution[], library: ExerciseLibrary): void {
   refuse(
     draft.lanes.flatMap((l, i) =>
       l.exercises.flatMap((chosen, k) => {
         const path = `lanes.${i}.exercises.${k}.exerciseId`;
-        const exercise = known(book, chosen.exerciseId);
+        const exercise = known(library, chosen.exerciseId);
         if (!exercise)
-          return [{ path, message: 'This exercise is not in the library, or it is retired. Choose another.' }];
+          return [{ path, message: 'This exercise is not in the library, or it is archived. Choose another.' }];
         if (exercise.primary !== l.group)
           return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
         if (!techniquesOf(exercise).includes(chosen.technique))
@@ -126,18 +126,18 @@ function soundPlan(draft: BlockDraft, context: PlanContext, fromWeek = 1): Block
 async function prepared(tx: StudioData, client: ClientEntity, planner: Planner) {
   const screening = await screeningOf(tx, client, planner.today);
   assertScreened(screening);
-  const books = { exercises: await loadExercises(tx), styles: await loadStyles(tx) };
+  const libraries = { exercises: await loadExercises(tx), styles: await loadStyles(tx) };
   const measured = await measuredOf(tx, client, planner.timeZone, planner.today);
-  return { cautions: screening.standing, books, measured };
+  return { cautions: screening.current, libraries, measured };
 }
 
 const firstSidesOf = (draft: BlockDraft, measured: Measured) =>
   draft.lanes.map((l) => tighterSide(l.group, measured.sided) ?? 'left');
 
 const allowedBy =
-  (book: ExerciseBook, cautions: readonly Caution[]): MayBeDone =>
+  (library: ExerciseLibrary, cautions: readonly Caution[]): MayBeDone =>
   (exerciseId, technique) =>
-    cautionsAgainst({ ...book.find(exerciseId), technique }, cautions).length === 0;
+    cautionsAgainst({ ...library.find(exerciseId), technique }, cautions).length === 0;
 
 export async function createBlock(
   data: StudioData,
@@ -148,15 +148,15 @@ export async function createBlock(
   return data.transaction(async (tx) => {
     // Locked: of two plans for one client at the same moment the second sees the first.
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
-    if (await tx.isNew(ProgrammeEntity, body.id, { clientId, ...body })) {
+    if (await tx.isNew(BlockEntity, body.id, { clientId, ...body })) {
       const { id, reason, ...draft } = body;
-      const { cautions, books, measured } = await prepared(tx, client, planner);
-      assertExercises(draft, cautions, books.exercises);
-      const programmes = await tx.find(ProgrammeEntity, { clientId });
-      if (runningOf(programmes, planner.today))
+      const { cautions, libraries, measured } = await prepared(tx, client, planner);
+      assertExercises(draft, cautions, libraries.exercises);
+      const blocks = await tx.find(BlockEntity, { clientId });
+      if (runningOf(blocks, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
-      const plan = soundPlan(draft, contextOf(client, draft, cautions, measured, books));
-      await tx.insert(ProgrammeEntity, {
+      const plan = soundPlan(draft, contextOf(client, draft, cautions, measured, libraries));
+      await tx.insert(BlockEntity, {
         id,
         clientId,
         version: 1,
@@ -169,21 +169,21 @@ export async function createBlock(
         createdAt: new Date(),
       });
       const publication = {
-        programmeId: id,
+        blockId: id,
         clientId,
         coachId: planner.coachId,
         number: 1,
         reason,
         draft,
         plan,
-        find: books.exercises.find,
+        find: libraries.exercises.find,
         fromWeek: 1,
         firstSides: firstSidesOf(draft, measured),
         today: planner.today,
       };
-      await publish(tx, publication, allowedBy(books.exercises, cautions));
+      await publish(tx, publication, allowedBy(libraries.exercises, cautions));
     }
-    return blockView(tx, await tx.get(ProgrammeEntity, body.id, 'block'), planner.today);
+    return blockView(tx, await tx.get(BlockEntity, body.id, 'block'), planner.today);
   });
 }
 
@@ -214,17 +214,17 @@ export async function reviseBlock(
   planner: Planner,
 ): Promise<Block> {
   return data.transaction(async (tx) => {
-    const row = await tx.getLocked(ProgrammeEntity, id, 'block');
+    const row = await tx.getLocked(BlockEntity, id, 'block');
     const before = await blockView(tx, row, planner.today);
     assertVersion(row, body.version, before);
     if (row.endedAt !== null)
       throw new HttpProblem('block-has-logs', 'This block has ended. Build the next from where the client is now.');
     const client = await tx.get(ClientEntity, row.clientId, 'client');
     const { version, reason, ...draft } = body;
-    const { cautions, books, measured } = await prepared(tx, client, planner);
+    const { cautions, libraries, measured } = await prepared(tx, client, planner);
     const fromWeek = await changeableFrom(tx, row, planner.today);
     await assertFromWeek(tx, before, draft, fromWeek);
-    assertExercises(draft, cautions, books.exercises);
+    assertExercises(draft, cautions, libraries.exercises);
     const past = (laneId: string) =>
       (before.lanes.find((l) => l.id === laneId)?.weeks ?? []).filter((w) => w.week < fromWeek);
     // A lane that comes in while the block runs begins with the first week that may change.
@@ -232,9 +232,9 @@ export async function reviseBlock(
       ...draft,
       lanes: draft.lanes.map((l) => (past(l.id).length > 0 ? l : { ...l, fromWeek: Math.max(l.fromWeek, fromWeek) })),
     };
-    const plan = soundPlan(asked, contextOf(client, asked, cautions, measured, books, past), fromWeek);
+    const plan = soundPlan(asked, contextOf(client, asked, cautions, measured, libraries, past), fromWeek);
     await tx.update(
-      ProgrammeEntity,
+      BlockEntity,
       { id },
       {
         version: version + 1,
@@ -245,20 +245,20 @@ export async function reviseBlock(
       },
     );
     const publication = {
-      programmeId: id,
+      blockId: id,
       clientId: row.clientId,
       coachId: planner.coachId,
       number: (await newestRevision(tx, id)).number + 1,
       reason,
       draft: asked,
       plan,
-      find: books.exercises.find,
+      find: libraries.exercises.find,
       fromWeek,
       firstSides: firstSidesOf(asked, measured),
       today: planner.today,
     };
-    await publish(tx, publication, allowedBy(books.exercises, cautions));
-    return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'), planner.today);
+    await publish(tx, publication, allowedBy(libraries.exercises, cautions));
+    return blockView(tx, await tx.get(BlockEntity, id, 'block'), planner.today);
   });
 }
 
@@ -270,17 +270,17 @@ export async function endBlock(
   today: PlainDate,
 ): Promise<Block> {
   return data.transaction(async (tx) => {
-    const row = await tx.getLocked(ProgrammeEntity, id, 'block');
+    const row = await tx.getLocked(BlockEntity, id, 'block');
     assertVersion(row, version, await blockView(tx, row, today));
-    if (row.endedAt === null) await tx.update(ProgrammeEntity, { id }, { endedAt: now, version: version + 1 });
-    return blockView(tx, await tx.get(ProgrammeEntity, id, 'block'), today);
+    if (row.endedAt === null) await tx.update(BlockEntity, { id }, { endedAt: now, version: version + 1 });
+    return blockView(tx, await tx.get(BlockEntity, id, 'block'), today);
   });
 }
 
 /** All blocks of a client, newest first. */
 export async function listBlocks(data: StudioData, clientId: string, today: PlainDate): Promise<Block[]> {
   await data.get(ClientEntity, clientId, 'client');
-  const rows = await data.find(ProgrammeEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
+  const rows = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
   return Promise.all(rows.map((r) => blockView(data, r, today)));
 }
 

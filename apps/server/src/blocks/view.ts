@@ -6,18 +6,18 @@ import { boutFields } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
 import { notFound } from '../http/problem.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
-import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity, type ProgrammeEntity } from './entities.js';
+import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity, type BlockEntity } from './entities.js';
 
 const daysOf = (text: string): Weekday[] => (text === '' ? [] : text.split(',').map((d) => Number(d) as Weekday));
 
 function weekOf(parts: readonly PrescriptionEntity[]): PlannedWeek {
-  const [main, ...extras] = [...parts].sort((a, b) => a.part - b.part);
+  const [main, ...beforeAndAfter] = [...parts].sort((a, b) => a.part - b.part);
   const w = main!;
   return {
     week: w.week,
     kind: w.kind,
     prescription: { technique: w.technique, ...boutFields(w), sessionsPerWeek: w.sessionsPerWeek },
-    extras: extras.map((e) => ({ technique: e.technique, ...boutFields(e) })),
+    beforeAndAfter: beforeAndAfter.map((e) => ({ technique: e.technique, ...boutFields(e) })),
     dose: w.dose,
     days: daysOf(w.days),
     step: w.step,
@@ -47,31 +47,31 @@ export async function lanesOf(data: StudioData, revisionId: string): Promise<Lan
   }));
 }
 
-/** Weeks of a programme in which something was done. */
-export async function weeksDone(data: StudioData, programmeId: string): Promise<Set<number>> {
+/** Weeks of a block in which something was done. */
+export async function weeksDone(data: StudioData, blockId: string): Promise<Set<number>> {
   const rows = await data.manager
     .createQueryBuilder(RunEntity, 'r')
     .innerJoin(SessionEntity, 's', 's.id = r.session_id')
     .select('DISTINCT s.week', 'week')
-    .where('r.studioId = :studio AND s.programmeId = :programmeId', { studio: data.studioId, programmeId })
+    .where('r.studioId = :studio AND s.blockId = :blockId', { studio: data.studioId, blockId })
     .getRawMany<{ week: number }>();
   return new Set(rows.map((r) => Number(r.week)));
 }
 
 /** First week that may still be changed: 1 until something has been done, then the week after the running one. */
-export async function changeableFrom(data: StudioData, row: ProgrammeEntity, today: PlainDate): Promise<number> {
+export async function changeableFrom(data: StudioData, row: BlockEntity, today: PlainDate): Promise<number> {
   const done = await weeksDone(data, row.id);
   return done.size === 0 ? 1 : Math.max(weekOn(row.startDate, today), ...done) + 1;
 }
 
-export async function newestRevision(data: StudioData, programmeId: string): Promise<RevisionEntity> {
-  const [revision] = await data.find(RevisionEntity, { programmeId }, { order: { number: 'DESC' }, take: 1 });
+export async function newestRevision(data: StudioData, blockId: string): Promise<RevisionEntity> {
+  const [revision] = await data.find(RevisionEntity, { blockId }, { order: { number: 'DESC' }, take: 1 });
   return revision!;
 }
 
-export async function blockView(data: StudioData, row: ProgrammeEntity, today: PlainDate): Promise<Block> {
+export async function blockView(data: StudioData, row: BlockEntity, today: PlainDate): Promise<Block> {
   const revision = await newestRevision(data, row.id);
-  const retests = await data.find(RetestEntity, { programmeId: row.id }, { order: { week: 'ASC' } });
+  const retests = await data.find(RetestEntity, { blockId: row.id }, { order: { week: 'ASC' } });
   return {
     id: row.id,
     clientId: row.clientId,
@@ -83,7 +83,7 @@ export async function blockView(data: StudioData, row: ProgrammeEntity, today: P
     weeks: row.weeks,
     lanes: await lanesOf(data, revision.id),
     retests: retests.map((r) => ({ week: r.week, date: r.date })),
-    trims: revision.trims ?? [],
+    cuts: revision.cuts ?? [],
     changeableFrom: await changeableFrom(data, row, today),
     endedAt: row.endedAt?.toISOString() ?? null,
   };
@@ -116,13 +116,13 @@ async function summariesOf(data: StudioData, revisions: readonly RevisionEntity[
 }
 
 /** All published states of a block, newest first. */
-export async function listRevisions(data: StudioData, programmeId: string): Promise<RevisionSummary[]> {
-  return summariesOf(data, await data.find(RevisionEntity, { programmeId }, { order: { number: 'DESC' } }));
+export async function listRevisions(data: StudioData, blockId: string): Promise<RevisionSummary[]> {
+  return summariesOf(data, await data.find(RevisionEntity, { blockId }, { order: { number: 'DESC' } }));
 }
 
 /** One published state, whole. */
-export async function revisionView(data: StudioData, programmeId: string, number: number): Promise<Revision> {
-  const row = await data.findOne(RevisionEntity, { programmeId, number });
+export async function revisionView(data: StudioData, blockId: string, number: number): Promise<Revision> {
+  const row = await data.findOne(RevisionEntity, { blockId, number });
   if (!row) throw notFound('revision');
   const [summary] = await summariesOf(data, [row]);
   return { ...summary!, choices: row.choices, laneWeeks: await lanesOf(data, row.id) };

@@ -1,10 +1,10 @@
 import { addDays, buildTimeline, formatClock, muscleGroupName, timingsFor, type FindExercise } from '@yandle/core';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { In } from 'typeorm';
-import { RetestEntity, ProgrammeEntity } from '../blocks/entities.js';
+import { RetestEntity, BlockEntity } from '../blocks/entities.js';
 import type { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { loadExercises } from '../exercises/book.js';
+import { loadExercises } from '../exercises/library.js';
 import { SessionEntity, SessionItemEntity } from '../sessions/entities.js';
 import { sessionItem } from '../sessions/item.js';
 import { summaries } from '../sessions/views.js';
@@ -29,14 +29,10 @@ function describe(items: readonly SessionItemEntity[], find: FindExercise): stri
  * program that reads it again moves an event rather than doubling it. Names carry the first name only.
  */
 export async function calendarFile(data: StudioData, client: ClientEntity): Promise<string> {
-  const programmes = await data.find(ProgrammeEntity, { clientId: client.id });
-  const open = programmes.filter((p) => p.endedAt === null).map((p) => p.id);
-  const sessions = open.length
-    ? await data.find(SessionEntity, { programmeId: In(open) }, { order: { date: 'ASC' } })
-    : [];
-  const retests = open.length
-    ? await data.find(RetestEntity, { programmeId: In(open) }, { order: { date: 'ASC' } })
-    : [];
+  const blocks = await data.find(BlockEntity, { clientId: client.id });
+  const open = blocks.filter((p) => p.endedAt === null).map((p) => p.id);
+  const sessions = open.length ? await data.find(SessionEntity, { blockId: In(open) }, { order: { date: 'ASC' } }) : [];
+  const retests = open.length ? await data.find(RetestEntity, { blockId: In(open) }, { order: { date: 'ASC' } }) : [];
   const items = sessions.length
     ? await data.find(SessionItemEntity, { sessionId: In(sessions.map((s) => s.id)) }, { order: { place: 'ASC' } })
     : [];

@@ -1,5 +1,5 @@
 import type { ScreeningState } from '@yandle/contract';
-import type { Level, MuscleGroupId, Sex, Weekday } from '@yandle/core';
+import type { Experience, MuscleGroupId, Sex, Weekday } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
@@ -22,11 +22,11 @@ export class ClientEntity {
   @Column({ name: 'birth_date', type: 'date' }) birthDate!: string;
   @Column({ name: 'sex', type: 'varchar', length: 10, nullable: true }) sex!: Sex | null;
   @Column({ name: 'aim', type: 'varchar', length: 300 }) aim!: string;
-  @Column({ name: 'level', type: 'varchar', length: 20 }) level!: Level;
+  @Column({ name: 'experience', type: 'varchar', length: 20 }) experience!: Experience;
   /** Never queried by day: a small list is enough. */
   @Column({ name: 'training_days', type: 'simple-json' }) trainingDays!: readonly Weekday[];
   @Column({ name: 'minutes_per_session', type: 'int' }) minutesPerSession!: number;
-  @Column({ name: 'easy_on', type: 'simple-json' }) easyOn!: readonly MuscleGroupId[];
+  @Column({ name: 'gentle_groups', type: 'simple-json' }) gentleGroups!: readonly MuscleGroupId[];
   @Column({ name: 'screening', type: 'varchar', length: 20 }) screening!: ScreeningState;
   @Column({ name: 'screening_note', type: 'varchar', length: 2000 }) screeningNote!: string;
   @Column({ name: 'notes', type: 'varchar', length: 2000 }) notes!: string;

@@ -1,7 +1,7 @@
 import { endOfBlock, weekOn, type PlainDate } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { AssessmentEntity } from '../assessments/entities.js';
-import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
+import { BlockEntity, RetestEntity } from '../blocks/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { SessionEntity } from '../sessions/entities.js';
 
@@ -19,13 +19,13 @@ export interface Overview {
   readonly nextRetest: PlainDate | null;
 }
 
-/** The programme that counts today: not ended, its last day not past; of several the one that started last. */
-export function runningOf<P extends Pick<ProgrammeEntity, 'startDate' | 'weeks' | 'endedAt'>>(
-  programmes: readonly P[],
+/** The block that counts today: not ended, its last day not past; of several the one that started last. */
+export function runningOf<P extends Pick<BlockEntity, 'startDate' | 'weeks' | 'endedAt'>>(
+  blocks: readonly P[],
   today: PlainDate,
 ): P | null {
   return (
-    [...programmes]
+    [...blocks]
       .filter((p) => p.endedAt === null && endOfBlock(p.startDate, p.weeks) >= today)
       .sort((a, b) => (a.startDate < b.startDate ? 1 : -1))[0] ?? null
   );
@@ -38,7 +38,7 @@ export async function overviews(
   today: PlainDate,
 ): Promise<Map<string, Overview>> {
   if (clientIds.length === 0) return new Map();
-  const visitsRead = data.manager
+  const assessmentsRead = data.manager
     .createQueryBuilder(AssessmentEntity, 'a')
     .select('a.clientId', 'clientId')
     .addSelect('MAX(a.date)', 'last')
@@ -46,48 +46,48 @@ export async function overviews(
     .where('a.studioId = :studio AND a.clientId IN (:...ids)', { studio: data.studioId, ids: clientIds })
     .groupBy('a.clientId')
     .getRawMany<{ clientId: string; last: string | Date; count: string }>();
-  const [visits, programmes] = await Promise.all([
-    visitsRead,
-    data.find(ProgrammeEntity, { clientId: In([...clientIds]), endedAt: IsNull() }),
+  const [assessments, blocks] = await Promise.all([
+    assessmentsRead,
+    data.find(BlockEntity, { clientId: In([...clientIds]), endedAt: IsNull() }),
   ]);
-  const running = new Map<string, ProgrammeEntity>();
+  const running = new Map<string, BlockEntity>();
   for (const id of clientIds) {
     const p = runningOf(
-      programmes.filter((x) => x.clientId === id),
+      blocks.filter((x) => x.clientId === id),
       today,
     );
     if (p) running.set(id, p);
   }
-  const programmeIds = [...running.values()].map((p) => p.id);
-  const sessionsRead = programmeIds.length
+  const blockIds = [...running.values()].map((p) => p.id);
+  const sessionsRead = blockIds.length
     ? data.manager
         .createQueryBuilder(SessionEntity, 's')
-        .where('s.studioId = :studio AND s.programmeId IN (:...ids) AND s.date >= :today', {
+        .where('s.studioId = :studio AND s.blockId IN (:...ids) AND s.date >= :today', {
           studio: data.studioId,
-          ids: programmeIds,
+          ids: blockIds,
           today,
         })
         .andWhere('NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND r.ended_at IS NOT NULL)')
         .orderBy('s.date', 'ASC')
         .getMany()
     : Promise.resolve([]);
-  const retestsRead = programmeIds.length
-    ? data.find(RetestEntity, { programmeId: In(programmeIds) }, { order: { date: 'ASC' } })
+  const retestsRead = blockIds.length
+    ? data.find(RetestEntity, { blockId: In(blockIds) }, { order: { date: 'ASC' } })
     : Promise.resolve([]);
   const [sessions, retests] = await Promise.all([sessionsRead, retestsRead]);
 
   return new Map(
     clientIds.map((id) => {
-      const visit = visits.find((v) => v.clientId === id);
-      const last = visit ? asDate(visit.last) : null;
+      const assessment = assessments.find((v) => v.clientId === id);
+      const last = assessment ? asDate(assessment.last) : null;
       const p = running.get(id) ?? null;
-      const next = p ? sessions.find((s) => s.programmeId === p.id) : undefined;
-      const retest = p ? retests.find((r) => r.programmeId === p.id && (last === null || r.date > last)) : undefined;
+      const next = p ? sessions.find((s) => s.blockId === p.id) : undefined;
+      const retest = p ? retests.find((r) => r.blockId === p.id && (last === null || r.date > last)) : undefined;
       return [
         id,
         {
           lastAssessment: last,
-          assessments: Number(visit?.count ?? 0),
+          assessments: Number(assessment?.count ?? 0),
           block: p
             ? { id: p.id, week: weekOn(p.startDate, today), of: p.weeks, endDate: endOfBlock(p.startDate, p.weeks) }
             : null,

@@ -22,10 +22,10 @@ export function clientView(row: ClientEntity, today: PlainDate): Client {
     sex: row.sex,
     age: ageOn(row.birthDate, today),
     aim: row.aim,
-    level: row.level,
+    experience: row.experience,
     trainingDays: row.trainingDays,
     minutesPerSession: row.minutesPerSession,
-    easyOn: row.easyOn,
+    gentleGroups: row.gentleGroups,
     screening: row.screening,
     screeningNote: row.screeningNote,
     notes: row.notes,
@@ -45,7 +45,7 @@ async function checkClient(
     errors.push({ path: 'birthDate', message: `This would be more than ${OLDEST} years ago.` });
   if (!(await data.findOne(CoachEntity, { id: body.leadCoachId })))
     errors.push({ path: 'leadCoachId', message: 'Choose a coach of this studio.' });
-  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
 }
 
 export async function createClient(data: StudioData, body: CreateClientBody, today: PlainDate): Promise<Client> {
@@ -178,7 +178,7 @@ export async function clientPath(data: StudioData, id: string, today: PlainDate)
   return {
     client: { ...clientView(row, today), screening: screening.state },
     ...o,
-    cautions: screening.standing,
+    cautions: screening.current,
     about: asked?.about ?? null,
     rescreenOn: asked ? rescreenDue(asked.askedOn) : null,
   };

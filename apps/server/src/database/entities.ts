@@ -3,16 +3,16 @@ import {
   AssessmentEntity,
   BeightonEntity,
   PictureEntity,
-  TrialEntity,
-  VisitEventEntity,
+  ReadingEntity,
+  TestEventEntity,
 } from '../assessments/entities.js';
-import { LaneEntity, PrescriptionEntity, ProgrammeEntity, RetestEntity, RevisionEntity } from '../blocks/entities.js';
+import { LaneEntity, PrescriptionEntity, BlockEntity, RetestEntity, RevisionEntity } from '../blocks/entities.js';
 import { CalendarLinkEntity } from '../calendar/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from '../exercises/entities.js';
-import { FeltEntity, FocusEntity, GoalEntity } from '../focus/entities.js';
+import { SelfReportEntity, PrioritiesEntity, GoalEntity } from '../priorities/entities.js';
 import {
-  DayNoteEntity,
+  SorenessEntity,
   RunAnswerEntity,
   RunEntity,
   SessionEntity,
@@ -20,11 +20,11 @@ import {
   SetLogEntity,
   SymptomEntity,
 } from '../sessions/entities.js';
-import { LateLetterEntity, ShareLinkEntity } from '../share/entities.js';
+import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
-import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-book/entities.js';
+import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-catalogue/entities.js';
 
 /** All tables, referenced ones first. */
 export const ENTITIES = [
@@ -36,8 +36,8 @@ export const ENTITIES = [
   ClearanceEntity,
   IntakeLinkEntity,
   AssessmentEntity,
-  TrialEntity,
-  VisitEventEntity,
+  ReadingEntity,
+  TestEventEntity,
   BeightonEntity,
   PictureEntity,
   OwnTestEntity,
@@ -51,9 +51,9 @@ export const ENTITIES = [
   StudyEntity,
   OwnErrorEntity,
   GoalEntity,
-  FeltEntity,
-  FocusEntity,
-  ProgrammeEntity,
+  SelfReportEntity,
+  PrioritiesEntity,
+  BlockEntity,
   RevisionEntity,
   LaneEntity,
   PrescriptionEntity,
@@ -64,7 +64,7 @@ export const ENTITIES = [
   SetLogEntity,
   SymptomEntity,
   RunAnswerEntity,
-  DayNoteEntity,
-  ShareLinkEntity,
-  LateLetterEntity,
+  SorenessEntity,
+  PhoneLinkEntity,
+  LateLogEntity,
 ];

@@ -1,11 +1,12 @@
+import { downgradeStored, type StoredKind } from '@yandle/core';
 import { v5 } from 'uuid';
-import type { EntityTarget } from 'typeorm';
+import { In, type EntityTarget, type FindOptionsWhere } from 'typeorm';
 import { hashOf, type CreatedRow, type StudioData } from './studio-data.js';
 
 /** Rows that hold a definition read as a whole: own exercises, styles, templates. */
 export interface DefinitionRow<D> extends CreatedRow {
   version: number;
-  retired: boolean;
+  archived: boolean;
   definition: D;
   createdAt: Date;
 }
@@ -13,25 +14,28 @@ export interface DefinitionRow<D> extends CreatedRow {
 /**
  * Takes definitions of a file in, all or nothing; those that are there with the same content count as the same. Ids come from studio and
  * content, so the same file twice adds once.
- * @param namespace a UUID of the kind of definition
+ * @param of what the definitions are, and the UUID that their ids are made in
  */
 export async function importDefinitions<D, T extends DefinitionRow<D>>(
   data: StudioData,
   entity: EntityTarget<T>,
-  namespace: string,
+  of: { readonly namespace: string; readonly kind: StoredKind },
   definitions: readonly D[],
   now: Date,
 ): Promise<{ readonly added: number; readonly same: number }> {
   return data.transaction(async (tx) => {
     let added = 0;
     for (const definition of definitions) {
-      const id = v5(`${data.studioId} ${hashOf(definition)}`, namespace);
-      const body = { ...definition, version: null, retired: false };
-      if (!(await tx.isNew(entity, id, body))) continue;
+      const idOf = (content: unknown): string => v5(`${data.studioId} ${hashOf(content)}`, of.namespace);
+      const id = idOf(definition);
+      // One that came in while its words were the old ones has its id from those.
+      const earlier = idOf(downgradeStored(of.kind, definition));
+      if (await tx.findOne(entity, { id: In([id, earlier]) } as FindOptionsWhere<T>)) continue;
+      const body = { ...definition, version: null, archived: false };
       await tx.insert(entity, {
         id,
         version: 1,
-        retired: false,
+        archived: false,
         definition,
         requestHash: hashOf(body),
         createdAt: now,

@@ -7,7 +7,7 @@ import {
   newLane,
   NOTHING_KNOWN,
   QUESTION_IDS,
-  resultOfTrials,
+  resultOfReadings,
   romTestById,
   SIDES,
   styleById,
@@ -20,12 +20,12 @@ import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v4, v7 as uuid } from 'uuid';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { hashPassword } from '../accounts/password.js';
-import { createAssessment, putTrial } from '../assessments/service.js';
+import { createAssessment, putReading } from '../assessments/service.js';
 import { createBlock, type Planner } from '../blocks/service.js';
 import { createClient } from '../clients/service.js';
-import { putFelt, putFocus, putGoal } from '../focus/service.js';
+import { putSelfReport, putPriorities, putGoal } from '../priorities/service.js';
 import { putClearance, putIntake } from '../screening/service.js';
-import { putStudy } from '../test-book/service.js';
+import { putStudy } from '../test-catalogue/service.js';
 import { dateIn, instantOf, type Clock } from '../clock.js';
 import { hashOf, StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
@@ -59,7 +59,7 @@ async function measure(
   random: () => number,
   tests = demo.tests,
 ): Promise<void> {
-  const visit = await createAssessment(
+  const assessment = await createAssessment(
     data,
     clientId,
     { id: uuid(), date, time: '09:40', warm: false, note: '', battery: tests.map((t) => t.testId) },
@@ -74,11 +74,11 @@ async function measure(
         const wobble = (random() - 0.5) * test.repeatTolerance * 1.3;
         const step = test.unit === 'deg' ? 1 : 10;
         readings.push(Math.round((truth + wobble) * step) / step);
-      } while (readings.length < 2 || resultOfTrials(readings, test).steadiness === 'third-needed');
+      } while (readings.length < 2 || resultOfReadings(readings, test).steadiness === 'third-needed');
       for (const value of readings)
-        await putTrial(
+        await putReading(
           data,
-          visit.id,
+          assessment.id,
           uuid(),
           {
             testId: test.id,
@@ -197,9 +197,9 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
 
   const monday = addDays(today, 1 - weekdayOf(today));
   const start = demo.block ? addDays(monday, -7 * demo.block.weeksAgo) : addDays(today, -6);
-  const visitDate = (week: number) => (week === 0 ? addDays(start, -1) : addDays(start, 7 * week - 1));
-  const past = demo.visitWeeks.filter((w) => visitDate(w) <= today);
-  if (demo.visitWeeks.includes(0)) await measure(data, id, demo, visitDate(0), 0, planner, random);
+  const assessmentDate = (week: number) => (week === 0 ? addDays(start, -1) : addDays(start, 7 * week - 1));
+  const past = demo.assessmentWeeks.filter((w) => assessmentDate(w) <= today);
+  if (demo.assessmentWeeks.includes(0)) await measure(data, id, demo, assessmentDate(0), 0, planner, random);
   if (demo.block) {
     const { groups, weeks } = demo.block;
     await createBlock(
@@ -223,16 +223,16 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
     );
     await doSessions(data, id, demo, planner, random);
   }
-  for (const w of past.filter((x) => x > 0)) await measure(data, id, demo, visitDate(w), w, planner, random);
+  for (const w of past.filter((x) => x > 0)) await measure(data, id, demo, assessmentDate(w), w, planner, random);
   const check = demo.quickCheck;
   const two = demo.tests.filter((t) => check?.testIds.includes(t.testId));
-  for (const w of check?.weeks.filter((x) => visitDate(x) <= today) ?? [])
-    await measure(data, id, demo, visitDate(w), w, planner, random, two);
+  for (const w of check?.weeks.filter((x) => assessmentDate(x) <= today) ?? [])
+    await measure(data, id, demo, assessmentDate(w), w, planner, random, two);
   for (const goal of demo.goals ?? []) await putGoal(data, id, uuid(), { ...goal, due: addDays(start, 7 * 12) }, today);
-  for (const { daysAgo, ...said } of demo.felt ?? [])
-    await putFelt(data, id, uuid(), { ...said, date: addDays(today, -daysAgo) }, today);
+  for (const { daysAgo, ...said } of demo.selfReports ?? [])
+    await putSelfReport(data, id, uuid(), { ...said, date: addDays(today, -daysAgo) }, today);
   if (check || demo.interests)
-    await putFocus(data, id, {
+    await putPriorities(data, id, {
       version: null,
       interests: demo.interests ?? [],
       pinned: [],

@@ -1,5 +1,5 @@
 import type { About, QuestionId } from '@yandle/core';
-import type { ClearanceBody, ClientBody, FeltBody, FocusBody, GoalBody, StudyBody } from '@yandle/contract';
+import type { ClearanceBody, ClientBody, SelfReportBody, PrioritiesBody, GoalBody, StudyBody } from '@yandle/contract';
 
 /** All people and places here are invented. */
 export const DEMO_STUDIO = {
@@ -60,21 +60,21 @@ export interface DemoClient {
   /** Share of the sets that are done. */
   readonly adherence: number;
   /** Weeks before the block's start that are measured, 0 = baseline; further ones are retests. */
-  readonly visitWeeks: readonly number[];
+  readonly assessmentWeeks: readonly number[];
   readonly symptom?: boolean;
   /** Weeks in which only the two tests of the quick check are measured. */
   readonly quickCheck?: { readonly testIds: readonly [string, string]; readonly weeks: readonly number[] };
   readonly goals?: readonly Omit<GoalBody, 'due'>[];
   /** What the client said, so many days ago. */
-  readonly felt?: readonly (Omit<FeltBody, 'date'> & { readonly daysAgo: number })[];
-  readonly interests?: FocusBody['interests'];
+  readonly selfReports?: readonly (Omit<SelfReportBody, 'date'> & { readonly daysAgo: number })[];
+  readonly interests?: PrioritiesBody['interests'];
   /** Questions answered with yes, all others with no; null for questions not asked yet. */
   readonly yes?: readonly QuestionId[] | null;
   readonly about?: Partial<About>;
   readonly clearances?: readonly Omit<ClearanceBody, 'on'>[];
 }
 
-const base = { easyOn: [], screening: 'clear', screeningNote: '', notes: '' } as const;
+const base = { gentleGroups: [], screening: 'clear', screeningNote: '', notes: '' } as const;
 
 export const DEMO_CLIENTS: readonly DemoClient[] = [
   {
@@ -83,12 +83,12 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Ottoline Varga',
       sex: 'female',
       aim: 'Sit on my heels in the garden and get up without a hand',
-      level: 'regular',
+      experience: 'regular',
       trainingDays: [1, 3, 5, 6],
       minutesPerSession: 20,
     },
     about: {
-      wishes: ['heels-sit', 'squat'],
+      aims: ['heels-sit', 'squat'],
       sittingHours: 5,
       sport: 'gardening, hill walks',
       props: ['strap', 'block'],
@@ -107,10 +107,10 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
     block: { weeksAgo: 5, weeks: 8, groups: ['soleus', 'hamstrings'] },
     adherence: 0.94,
-    visitWeeks: [0, 2, 4],
+    assessmentWeeks: [0, 2, 4],
     quickCheck: { testIds: ['weight-bearing-lunge', 'active-knee-extension'], weeks: [1, 3, 5] },
     goals: [{ testId: 'weight-bearing-lunge', value: 11, words: 'sit on my heels' }],
-    felt: [
+    selfReports: [
       { daysAgo: 30, region: 'low-back', kind: 'complaint', moment: 'day', score: 5, habits: ['sitting'] },
       { daysAgo: 3, region: 'low-back', kind: 'complaint', moment: 'day', score: 3, habits: ['sitting'] },
     ],
@@ -122,7 +122,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Tobin Quillfeather',
       sex: 'male',
       aim: 'Run a half marathon without calves like wood',
-      level: 'regular',
+      experience: 'regular',
       trainingDays: [2, 4, 7],
       minutesPerSession: 25,
     },
@@ -139,7 +139,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       styles: { calf: 'loaded-range', hamstrings: 'push-relax' },
     },
     adherence: 0.8,
-    visitWeeks: [0],
+    assessmentWeeks: [0],
     symptom: true,
   },
   {
@@ -148,14 +148,14 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Isaura Bellwether',
       sex: 'female',
       aim: 'Look after my balance on the stairs',
-      level: 'beginner',
+      experience: 'beginner',
       trainingDays: [1, 2, 4, 5],
       minutesPerSession: 15,
-      easyOn: ['hamstrings'],
+      gentleGroups: ['hamstrings'],
       notes: 'Wears hearing aids: give cues from the front.',
     },
     yes: ['balance', 'pressure'],
-    about: { wishes: ['squat'], space: 'chair only', times: ['morning'] },
+    about: { aims: ['squat'], place: 'chair only', times: ['morning'] },
     age: 71,
     lead: 1,
     tests: [
@@ -164,7 +164,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
     block: { weeksAgo: 3, weeks: 12, groups: ['soleus', 'hamstrings'] },
     adherence: 0.98,
-    visitWeeks: [0],
+    assessmentWeeks: [0],
   },
   {
     body: {
@@ -172,7 +172,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Lorcan Ashgrove',
       sex: 'male',
       aim: 'Kick higher in dance class',
-      level: 'regular',
+      experience: 'regular',
       trainingDays: [1, 3, 6],
       minutesPerSession: 15,
     },
@@ -185,7 +185,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
     block: { weeksAgo: 0, weeks: 8, groups: ['hamstrings', 'quadriceps'] },
     adherence: 1,
-    visitWeeks: [0],
+    assessmentWeeks: [0],
   },
   {
     body: {
@@ -193,19 +193,19 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Petronella Sand',
       sex: 'female',
       aim: 'Less back ache after long drives',
-      level: 'beginner',
+      experience: 'beginner',
       trainingDays: [2, 5],
       minutesPerSession: 20,
       notes: 'Leg pain below the knee when bending: asked to see her physician first.',
     },
     yes: ['leg-pain'],
-    about: { wishes: ['stand-tall'], sittingHours: 9, training: 'none at present' },
+    about: { aims: ['stand-tall'], sittingHours: 9, training: 'none at present' },
     age: 52,
     lead: 0,
     tests: [],
     block: null,
     adherence: 0,
-    visitWeeks: [],
+    assessmentWeeks: [],
   },
   {
     body: {
@@ -213,7 +213,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Emeric Holloway',
       sex: 'male',
       aim: 'Touch my toes again',
-      level: 'beginner',
+      experience: 'beginner',
       trainingDays: [1, 4, 6],
       minutesPerSession: 20,
     },
@@ -230,7 +230,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
     block: null,
     adherence: 0,
-    visitWeeks: [0],
+    assessmentWeeks: [0],
   },
   {
     body: {
@@ -238,7 +238,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Fenna Oosterveld',
       sex: 'female',
       aim: 'Squat with my heels down',
-      level: 'experienced',
+      experience: 'experienced',
       trainingDays: [1, 2, 3, 5, 6],
       minutesPerSession: 25,
     },
@@ -250,7 +250,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     ],
     block: { weeksAgo: 9, weeks: 8, groups: ['soleus', 'calf'] },
     adherence: 0.9,
-    visitWeeks: [0, 4, 8],
+    assessmentWeeks: [0, 4, 8],
   },
   {
     body: {
@@ -258,7 +258,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       name: 'Dario Munkácsy',
       sex: 'male',
       aim: 'Reach the top shelf without leaning back',
-      level: 'beginner',
+      experience: 'beginner',
       trainingDays: [3, 6],
       minutesPerSession: 15,
       screening: 'open',
@@ -268,7 +268,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     tests: [],
     block: null,
     adherence: 0,
-    visitWeeks: [],
+    assessmentWeeks: [],
   },
 ];
 
@@ -277,7 +277,7 @@ export const OTHER_CLIENT: Omit<ClientBody, 'leadCoachId' | 'birthDate'> = {
   name: 'Ruprecht Vale',
   sex: 'male',
   aim: 'Belongs to the other studio',
-  level: 'regular',
+  experience: 'regular',
   trainingDays: [2, 4],
   minutesPerSession: 20,
 };

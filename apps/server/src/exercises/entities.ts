@@ -3,7 +3,7 @@ import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Re
 import { StudioEntity } from '../accounts/entities.js';
 import { IdColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
-/** An exercise of the studio's own. Retired rather than removed: sessions may speak of it. */
+/** An exercise of the studio's own. Archived rather than removed: sessions may speak of it. */
 @Entity('own_exercise')
 @Index('IDX_own_exercise_studio', ['studioId'])
 export class OwnExerciseEntity {
@@ -13,7 +13,7 @@ export class OwnExerciseEntity {
   @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_own_exercise_studio' })
   studio?: Relation<StudioEntity>;
   @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
-  @Column({ name: 'retired', type: 'boolean' }) retired!: boolean;
+  @Column({ name: 'archived', type: 'boolean' }) archived!: boolean;
   /** Read as a whole, never queried. */
   @Column({ name: 'definition', type: 'simple-json' }) definition!: ExerciseDefinition;
   @RequestHashColumn() requestHash!: string;

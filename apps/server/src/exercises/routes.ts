@@ -1,4 +1,5 @@
 import { EXERCISE_FILE_SCHEMA, exerciseFileSchema, ownExerciseSchema } from '@yandle/contract/schemas';
+import { upgradeFile } from '@yandle/core';
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import type { Clock } from '../clock.js';
@@ -18,7 +19,9 @@ export function exerciseRoutes(clock: Clock): Router {
     res.json(await exerciseVersions(currentOf(res).data, pathId(req.params.id, 'exercise')));
   });
   router.post('/own-exercises/import', async (req, res) => {
-    res.json(await importExercises(currentOf(res).data, validBody(exerciseFileSchema, req.body), clock.now()));
+    res.json(
+      await importExercises(currentOf(res).data, validBody(exerciseFileSchema, upgradeFile(req.body)), clock.now()),
+    );
   });
   router.get('/own-exercises/schema', (_req, res) => {
     res.type('application/schema+json').send(JSON.stringify(EXERCISE_FILE_SCHEMA, null, 2));

@@ -14,7 +14,7 @@ const view = (row: OwnExerciseEntity): OwnExercise => ({
   ...row.definition,
   id: row.id,
   version: row.version,
-  retired: row.retired,
+  archived: row.archived,
 });
 
 /** What a schema cannot say of an exercise. */
@@ -31,7 +31,7 @@ function faults(d: ExerciseDefinition, at = ''): { path: string; message: string
 }
 
 function assertSound(errors: { path: string; message: string }[]): void {
-  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
 }
 
 export async function listOwnExercises(data: StudioData): Promise<OwnExercise[]> {
@@ -44,7 +44,7 @@ export async function putOwnExercise(
   body: OwnExerciseBody,
   now: Date,
 ): Promise<OwnExercise> {
-  const { version: _, retired, ...definition } = body;
+  const { version: _, archived, ...definition } = body;
   assertSound(faults(definition));
   return data.transaction(async (tx) => {
     const before = await tx.findOne(OwnExerciseEntity, { id });
@@ -55,8 +55,8 @@ export async function putOwnExercise(
       body,
       'exercise',
       {
-        create: () => ({ definition, retired, createdAt: now }),
-        edit: () => ({ definition, retired }),
+        create: () => ({ definition, archived, createdAt: now }),
+        edit: () => ({ definition, archived }),
       },
       view,
     );
@@ -83,5 +83,11 @@ export async function exerciseVersions(data: StudioData, id: string): Promise<Ex
 /** Takes a file of exercises in, all or nothing; those that are there with the same content count as the same. */
 export async function importExercises(data: StudioData, file: ExerciseFile, now: Date): Promise<ExerciseImport> {
   assertSound(file.exercises.flatMap((d, i) => faults(d, `exercises.${i}.`)));
-  return importDefinitions(data, OwnExerciseEntity, IMPORT_NAMESPACE, file.exercises, now);
+  return importDefinitions(
+    data,
+    OwnExerciseEntity,
+    { namespace: IMPORT_NAMESPACE, kind: 'exercise' },
+    file.exercises,
+    now,
+  );
 }

@@ -31,11 +31,11 @@ export function toProblem(err: unknown): HttpProblem {
   if (type === 'entity.too.large')
     return new HttpProblem('body-too-large', 'The request is larger than this route takes. Send less at once.');
   if (type === 'entity.parse.failed')
-    return new HttpProblem('malformed-body', 'The body is no valid JSON. Mend it and send again.');
+    return new HttpProblem('malformed-body', 'The body is no valid JSON. Fix it and send again.');
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return new HttpProblem('unsupported-media-type', 'Send the body as application/json in UTF-8.');
   if (err instanceof URIError || typeof type === 'string')
-    return new HttpProblem('malformed-body', 'The request could not be read. Mend it and send again.');
+    return new HttpProblem('malformed-body', 'The request could not be read. Fix it and send again.');
   // A file that is not there, from the static files: no sign of the database.
   if ((err as { statusCode?: unknown } | null)?.statusCode === 404)
     return new HttpProblem('not-found', 'There is nothing at this address. Go to the start page.');

@@ -48,5 +48,5 @@ export function notFound(what: string): HttpProblem {
 
 /** A refusal of one field that no schema could see. */
 export function invalidField(path: string, message: string): HttpProblem {
-  return new HttpProblem('validation', 'Mend the fields listed and send again.', { errors: [{ path, message }] });
+  return new HttpProblem('validation', 'Fix the fields listed and send again.', { errors: [{ path, message }] });
 }

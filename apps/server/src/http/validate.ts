@@ -14,7 +14,7 @@ function fieldErrors(error: Joi.ValidationError): FieldError[] {
 export function validBody<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
   const result = schema.required().validate(body, STRICT);
   if (result.error)
-    throw new HttpProblem('validation', 'Mend the fields listed and send again.', {
+    throw new HttpProblem('validation', 'Fix the fields listed and send again.', {
       errors: fieldErrors(result.error),
     });
   return result.value;
@@ -24,7 +24,7 @@ export function validBody<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
 export function validQuery<T>(schema: Joi.ObjectSchema<T>, query: unknown): T {
   const result = schema.validate(query, { ...STRICT, convert: true });
   if (result.error)
-    throw new HttpProblem('validation', 'Mend the query values listed and send again.', {
+    throw new HttpProblem('validation', 'Fix the query values listed and send again.', {
       errors: fieldErrors(result.error),
     });
   return result.value;

@@ -1,11 +1,11 @@
 import type { Progress } from '@yandle/contract';
-import { loadExercises } from '../exercises/book.js';
+import { loadExercises } from '../exercises/library.js';
 import { plannedDone, sideWeeklyDose, SIDES, STRETCHING, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
 import { In, IsNull } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
 import { listAssessments } from '../assessments/service.js';
-import { ProgrammeEntity } from '../blocks/entities.js';
+import { BlockEntity } from '../blocks/entities.js';
 import { lanesOf, newestRevision } from '../blocks/view.js';
 import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -15,12 +15,12 @@ import { countedRun } from '../sessions/views.js';
 
 async function doseOf(
   data: StudioData,
-  programme: ProgrammeEntity,
+  block: BlockEntity,
   today: PlainDate,
 ): Promise<Pick<Progress, 'dose' | 'sensations'>> {
-  const currentWeek = Math.min(programme.weeks, Math.max(0, weekOn(programme.startDate, today)));
-  const revision = await newestRevision(data, programme.id);
-  const sessions = await data.find(SessionEntity, { programmeId: programme.id }, { order: { date: 'ASC' } });
+  const currentWeek = Math.min(block.weeks, Math.max(0, weekOn(block.startDate, today)));
+  const revision = await newestRevision(data, block.id);
+  const sessions = await data.find(SessionEntity, { blockId: block.id }, { order: { date: 'ASC' } });
   const ids = sessions.map((s) => s.id);
   const runs = await data.find(RunEntity, { sessionId: In(ids) });
   const items = await data.find(SessionItemEntity, { sessionId: In(ids) });
@@ -55,9 +55,9 @@ async function doseOf(
   );
   return {
     dose: {
-      blockId: programme.id,
-      startDate: programme.startDate,
-      weeks: programme.weeks,
+      blockId: block.id,
+      startDate: block.startDate,
+      weeks: block.weeks,
       currentWeek,
       rows: plannedDone(planned, done),
     },
@@ -73,11 +73,7 @@ export function progressRoutes(clock: Clock): Router {
     const { data, studio } = currentOf(res);
     const clientId = pathId(req.params.id, 'client');
     const assessments = await listAssessments(data, clientId, studio.timeZone);
-    const [latest] = await data.find(
-      ProgrammeEntity,
-      { clientId },
-      { order: { startDate: 'DESC', id: 'DESC' }, take: 1 },
-    );
+    const [latest] = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' }, take: 1 });
     const dose = latest
       ? await doseOf(data, latest, dateIn(studio.timeZone, clock.now()))
       : { dose: null, sensations: [] };

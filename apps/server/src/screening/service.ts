@@ -5,7 +5,7 @@ import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
-import { FeltEntity } from '../focus/entities.js';
+import { SelfReportEntity } from '../priorities/entities.js';
 import { HttpProblem } from '../http/problem.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from './entities.js';
 
@@ -17,7 +17,7 @@ export async function latestIntake(data: StudioData, clientId: string): Promise<
 /** What stands for a client on a day. Clients without an asking stand as their summary says, without cautions. */
 export async function screeningOf(data: StudioData, client: ClientEntity, day: PlainDate): Promise<Screening> {
   const latest = await latestIntake(data, client.id);
-  if (!latest) return { state: client.screening, standing: [], lifted: [] };
+  if (!latest) return { state: client.screening, current: [], lifted: [] };
   const clearances = (await data.find(ClearanceEntity, { clientId: client.id })).filter((c) => c.withdrawnAt === null);
   return screeningOn(latest.answers, ageOn(client.birthDate, day), clearances, day);
 }
@@ -80,7 +80,7 @@ export async function screeningView(
 
 function refuseFuture(path: string, day: PlainDate, today: PlainDate): void {
   if (day > today)
-    throw new HttpProblem('validation', 'Mend the fields listed and send again.', {
+    throw new HttpProblem('validation', 'Fix the fields listed and send again.', {
       errors: [{ path, message: 'This day lies in the future.' }],
     });
 }
@@ -111,7 +111,7 @@ export async function putIntake(
     });
     // Complaints count in the findings like those noted there; the same asking gives the same ids.
     for (const { region, score } of body.about.complaints)
-      await tx.insert(FeltEntity, {
+      await tx.insert(SelfReportEntity, {
         id: v5(region, id),
         clientId,
         date: body.askedOn,

@@ -11,12 +11,12 @@ import {
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { loadExercises } from '../exercises/book.js';
+import { loadExercises } from '../exercises/library.js';
 import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
-import { openRedSymptoms } from './symptoms.js';
+import { openStopSigns } from './symptoms.js';
 
-/** Red symptoms in one group after which everything for the group rests (domain 2.8). */
+/** Stop signs in one group after which everything for the group rests (domain 2.8). */
 const LANE_RESTS_AFTER = 2;
 
 /**
@@ -39,7 +39,7 @@ export async function assertMayBeDone(
   for (const item of items) {
     const exercise = find(item.exerciseId);
     const technique = item.technique ?? exercise.technique;
-    const [caution] = cautionsAgainst({ ...exercise, technique }, screening.standing);
+    const [caution] = cautionsAgainst({ ...exercise, technique }, screening.current);
     if (caution)
       throw new HttpProblem(
         'screening-blocks-planning',
@@ -55,7 +55,7 @@ export interface OnHold {
 }
 
 export async function onHoldOf(tx: StudioData, clientId: string): Promise<OnHold> {
-  const open = await openRedSymptoms(tx, clientId);
+  const open = await openStopSigns(tx, clientId);
   const { find } = await loadExercises(tx);
   const groups = open.map((s) => find(s.exerciseId).primary);
   const twice = groups.filter((g) => groups.filter((x) => x === g).length >= LANE_RESTS_AFTER);
@@ -87,7 +87,7 @@ export async function assertNothingOnHold(
 export function formsOf(
   items: readonly SessionItem[],
   find: FindExercise,
-  standing: readonly Caution[],
+  current: readonly Caution[],
   hold: OnHold,
 ): ItemForms[] {
   return items.map((item) => {
@@ -98,7 +98,7 @@ export function formsOf(
       const form = find(id);
       const done = techniquesOf(form).includes(technique) ? technique : form.technique;
       const fits = form.sides === exercise.sides && (!same || done === technique);
-      const free = cautionsAgainst({ ...form, technique: done }, standing).length === 0 && !isOnHold(hold, form);
+      const free = cautionsAgainst({ ...form, technique: done }, current).length === 0 && !isOnHold(hold, form);
       return fits && free ? id : null;
     };
     return {

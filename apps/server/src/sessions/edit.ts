@@ -2,7 +2,7 @@ import type { EditSessionBody, Session } from '@yandle/contract';
 import { buildTimeline, techniquesOf, timingsFor, type PlainDate, type SessionItem } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { loadExercises } from '../exercises/book.js';
+import { loadExercises } from '../exercises/library.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';

@@ -13,14 +13,14 @@ import type {
 } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
-import { ProgrammeEntity } from '../blocks/entities.js';
+import { BlockEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { BoutColumns } from '../database/bout-columns.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
-/** One dated visit to the mat, with the snapshot it was published with. */
+/** One dated session on the mat, with the snapshot it was published with. */
 @Entity('session')
-@Index('IDX_session_programme', ['programmeId', 'date'])
+@Index('IDX_session_block', ['blockId', 'date'])
 @Index('IDX_session_client', ['clientId', 'date'])
 @Index('IDX_session_studio', ['studioId', 'date'])
 export class SessionEntity {
@@ -33,10 +33,10 @@ export class SessionEntity {
   @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_session_client' })
   client?: Relation<ClientEntity>;
-  @RefColumn('programme_id') programmeId!: string;
-  @ManyToOne(() => ProgrammeEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'programme_id', foreignKeyConstraintName: 'FK_session_programme' })
-  programme?: Relation<ProgrammeEntity>;
+  @RefColumn('block_id') blockId!: string;
+  @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_session_block' })
+  block?: Relation<BlockEntity>;
   @Column({ name: 'revision_number', type: 'int' }) revisionNumber!: number;
   @Column({ name: 'date', type: 'date' }) date!: string;
   /** The day the plan gave it; differs from `date` when the coach moved it. */
@@ -145,7 +145,7 @@ export class SetLogEntity {
   createdAt!: Date;
 }
 
-/** Something felt that ended an exercise. A red one holds the exercise until a coach clears it. */
+/** Something felt that ended an exercise. A stop sign holds the exercise until a coach clears it. */
 @Entity('symptom')
 @Index('IDX_symptom_run', ['runId'])
 @Index('IDX_symptom_open', ['studioId', 'clearedAt'])
@@ -207,18 +207,18 @@ export class RunAnswerEntity {
 }
 
 /** How a client felt on a day, said the day after a session. */
-@Entity('day_note')
-@Index('IDX_day_note_client', ['clientId', 'date'])
-@Index('IDX_day_note_studio', ['studioId', 'date'])
-export class DayNoteEntity {
+@Entity('soreness')
+@Index('IDX_soreness_client', ['clientId', 'date'])
+@Index('IDX_soreness_studio', ['studioId', 'date'])
+export class SorenessEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_day_note_studio' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_soreness_studio' })
   studio?: Relation<StudioEntity>;
   @RefColumn('client_id') clientId!: string;
   @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_day_note_client' })
+  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_soreness_client' })
   client?: Relation<ClientEntity>;
   @Column({ name: 'date', type: 'date' }) date!: string;
   @Column({ name: 'region', type: 'varchar', length: 30, nullable: true }) region!: BodyRegionId | null;

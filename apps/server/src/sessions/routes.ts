@@ -2,7 +2,7 @@ import {
   breathSchema,
   chooseRunSchema,
   clearSymptomSchema,
-  dayNoteSchema,
+  sorenessSchema,
   editAnswersSchema,
   editSessionSchema,
   finishRunSchema,
@@ -16,7 +16,7 @@ import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import { dateIn, type Clock } from '../clock.js';
 import { pathId, validBody } from '../http/validate.js';
-import { dayNotes, putBreath, putDayNote } from './day-notes.js';
+import { sorenessEntries, putBreath, putSoreness } from './soreness.js';
 import { editSession, restoreSession } from './edit.js';
 import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun } from './run.js';
 import { clearSymptom, listSessions, moveSession } from './service.js';
@@ -61,17 +61,17 @@ export function sessionRoutes(clock: Clock): Router {
     const body = validBody(editAnswersSchema, req.body);
     res.json(await editAnswers(currentOf(res).data, pathId(req.params.id, 'run'), body));
   });
-  router.get('/clients/:id/day-notes', async (req, res) => {
+  router.get('/clients/:id/soreness', async (req, res) => {
     const { data, studio } = currentOf(res);
     const today = dateIn(studio.timeZone, clock.now());
-    res.json(await dayNotes(data, pathId(req.params.id, 'client'), today));
+    res.json(await sorenessEntries(data, pathId(req.params.id, 'client'), today));
   });
-  router.put('/clients/:id/day-notes/:noteId', async (req, res) => {
-    const body = validBody(dayNoteSchema, req.body);
+  router.put('/clients/:id/soreness/:noteId', async (req, res) => {
+    const body = validBody(sorenessSchema, req.body);
     const { data, studio } = currentOf(res);
     const today = dateIn(studio.timeZone, clock.now());
     const noteId = pathId(req.params.noteId, 'day note');
-    res.json(await putDayNote(data, pathId(req.params.id, 'client'), noteId, body, today));
+    res.json(await putSoreness(data, pathId(req.params.id, 'client'), noteId, body, today));
   });
   router.put('/clients/:id/breath', async (req, res) => {
     const { seconds } = validBody(breathSchema, req.body);

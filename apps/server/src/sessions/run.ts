@@ -10,7 +10,7 @@ import type {
 import { boutCount, type Assistance, type PlainDate } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { hashOf, type StudioData } from '../database/studio-data.js';
-import { loadExercises } from '../exercises/book.js';
+import { loadExercises } from '../exercises/library.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
 import { assertMayBeDone, assertNothingOnHold } from './allowed.js';
 import {
@@ -86,10 +86,10 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
     const { bouts } = await itemOf(tx, run, body);
     if (body.set > bouts) throw invalidField('set', `This exercise has ${bouts} sets on a side.`);
     const same = await tx.find(SetLogEntity, { runId, item: body.item, set: body.set });
-    const standing = same.find((s) => s.side === body.side && s.replacedBy === null);
-    if (body.replaces !== null && standing?.id !== body.replaces)
+    const current = same.find((s) => s.side === body.side && s.replacedBy === null);
+    if (body.replaces !== null && current?.id !== body.replaces)
       throw invalidField('replaces', 'There is no such set to correct, or it has been corrected already.');
-    if (body.replaces === null && standing)
+    if (body.replaces === null && current)
       throw invalidField('replaces', 'This set is logged already. Name the log that this one corrects.');
     await tx.insert(SetLogEntity, {
       id,
@@ -112,7 +112,7 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
       requestHash: hashOf({ runId, ...body }),
       createdAt: new Date(),
     });
-    if (standing) await tx.update(SetLogEntity, { id: standing.id }, { replacedBy: id });
+    if (current) await tx.update(SetLogEntity, { id: current.id }, { replacedBy: id });
   });
 }
 

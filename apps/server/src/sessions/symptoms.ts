@@ -1,10 +1,10 @@
-import { isRedSymptom } from '@yandle/core';
+import { isStopSign } from '@yandle/core';
 import { IsNull } from 'typeorm';
 import type { StudioData } from '../database/studio-data.js';
 import { SymptomEntity } from './entities.js';
 
-/** Red symptoms of a client that no coach has cleared. */
-export async function openRedSymptoms(data: StudioData, clientId: string): Promise<SymptomEntity[]> {
+/** Stop signs of a client that no coach has cleared. */
+export async function openStopSigns(data: StudioData, clientId: string): Promise<SymptomEntity[]> {
   const open = await data.find(SymptomEntity, { clientId, clearedAt: IsNull() }, { order: { createdAt: 'ASC' } });
-  return open.filter((s) => isRedSymptom(s.symptom));
+  return open.filter((s) => isStopSign(s.symptom));
 }

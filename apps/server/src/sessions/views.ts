@@ -4,8 +4,8 @@ import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { screeningOf } from '../screening/service.js';
 import { formsOf, onHoldOf } from './allowed.js';
-import { openRedSymptoms } from './symptoms.js';
-import { loadExercises } from '../exercises/book.js';
+import { openStopSigns } from './symptoms.js';
+import { loadExercises } from '../exercises/library.js';
 import {
   RunAnswerEntity,
   RunEntity,
@@ -39,7 +39,7 @@ export async function summaries(data: StudioData, rows: readonly SessionEntity[]
   return rows.map((r) => ({
     id: r.id,
     clientId: r.clientId,
-    blockId: r.programmeId,
+    blockId: r.blockId,
     date: r.date,
     plannedDate: r.plannedDate ?? r.date,
     week: r.week,
@@ -126,7 +126,7 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
     exercises: new Set(items.map((i) => i.exerciseId)),
     groups: new Set(items.map((i) => find(i.exerciseId).primary)),
   };
-  const open = (await openRedSymptoms(data, row.clientId)).filter(
+  const open = (await openStopSigns(data, row.clientId)).filter(
     (s) => here.exercises.has(s.exerciseId) || here.groups.has(find(s.exerciseId).primary),
   );
   return {
@@ -143,7 +143,7 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
     forms: formsOf(
       items,
       find,
-      (await screeningOf(data, client, row.date)).standing,
+      (await screeningOf(data, client, row.date)).current,
       await onHoldOf(data, row.clientId),
     ),
     breathSeconds: client.breathSeconds,

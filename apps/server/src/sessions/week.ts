@@ -28,7 +28,7 @@ interface Planned {
 
 async function rankedGroups(data: StudioData, session: SessionEntity): Promise<MuscleGroupId[]> {
   const revision = await data.findOne(RevisionEntity, {
-    programmeId: session.programmeId,
+    blockId: session.blockId,
     number: session.revisionNumber,
   });
   if (!revision) return [];
@@ -63,10 +63,10 @@ async function doneBouts(
 
 /** How far the week of a session has come, what stands around it, and the order of the block's lanes. */
 export async function weekAround(data: StudioData, session: SessionEntity, find: FindExercise): Promise<Around> {
-  const { programmeId } = session;
+  const { blockId } = session;
   const rows = await data.find(
     SessionEntity,
-    { programmeId, week: Between(session.week - 1, session.week + 1) },
+    { blockId, week: Between(session.week - 1, session.week + 1) },
     { order: { date: 'ASC' } },
   );
   const itemRows = await data.find(

@@ -3,7 +3,7 @@ import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Re
 import { StudioEntity } from '../accounts/entities.js';
 import { IdColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
-/** A style of the studio's own. Retired rather than removed: blocks may speak of it. */
+/** A style of the studio's own. Archived rather than removed: blocks may speak of it. */
 @Entity('own_style')
 @Index('IDX_own_style_studio', ['studioId'])
 export class OwnStyleEntity {
@@ -13,7 +13,7 @@ export class OwnStyleEntity {
   @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_own_style_studio' })
   studio?: Relation<StudioEntity>;
   @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
-  @Column({ name: 'retired', type: 'boolean' }) retired!: boolean;
+  @Column({ name: 'archived', type: 'boolean' }) archived!: boolean;
   /** Read as a whole, never queried. */
   @Column({ name: 'definition', type: 'simple-json' }) definition!: StyleDefinition;
   @RequestHashColumn() requestHash!: string;

@@ -1,4 +1,5 @@
 import { ownStyleSchema, styleFileSchema } from '@yandle/contract/schemas';
+import { upgradeFile } from '@yandle/core';
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import type { Clock } from '../clock.js';
@@ -18,7 +19,7 @@ export function styleRoutes(clock: Clock): Router {
     res.json(await styleVersions(currentOf(res).data, pathId(req.params.id, 'style')));
   });
   router.post('/own-styles/import', async (req, res) => {
-    res.json(await importStyles(currentOf(res).data, validBody(styleFileSchema, req.body), clock.now()));
+    res.json(await importStyles(currentOf(res).data, validBody(styleFileSchema, upgradeFile(req.body)), clock.now()));
   });
   return router;
 }

@@ -14,20 +14,20 @@ const view = (row: OwnStyleEntity): OwnStyle => ({
   ...row.definition,
   id: row.id,
   version: row.version,
-  retired: row.retired,
+  archived: row.archived,
 });
 
-/** Styles that ship and a studio's own together, retired ones too: blocks may speak of them. */
-export interface StyleBook {
+/** Styles that ship and a studio's own together, archived ones too: blocks may speak of them. */
+export interface StyleLibrary {
   readonly find: FindStyle;
-  readonly retired: ReadonlySet<string>;
+  readonly archived: ReadonlySet<string>;
 }
 
-export async function loadStyles(data: StudioData): Promise<StyleBook> {
+export async function loadStyles(data: StudioData): Promise<StyleLibrary> {
   const rows = await data.find(OwnStyleEntity, {});
   return {
     find: findStyleAmong(rows.map((r) => ({ ...r.definition, id: OWN_STYLE_PREFIX + r.id }))),
-    retired: new Set(rows.filter((r) => r.retired).map((r) => OWN_STYLE_PREFIX + r.id)),
+    archived: new Set(rows.filter((r) => r.archived).map((r) => OWN_STYLE_PREFIX + r.id)),
   };
 }
 
@@ -37,12 +37,12 @@ export async function listOwnStyles(data: StudioData): Promise<OwnStyle[]> {
 
 /** Creates or edits a style; what it was before is kept. */
 export async function putOwnStyle(data: StudioData, id: string, body: OwnStyleBody, now: Date): Promise<OwnStyle> {
-  const { version: _, retired, ...definition } = body;
+  const { version: _, archived, ...definition } = body;
   return data.transaction(async (tx) => {
     const before = await tx.findOne(OwnStyleEntity, { id });
     const make = {
-      create: () => ({ definition, retired, createdAt: now }),
-      edit: () => ({ definition, retired }),
+      create: () => ({ definition, archived, createdAt: now }),
+      edit: () => ({ definition, archived }),
     };
     await putVersioned(tx, OwnStyleEntity, id, body, 'style', make, view);
     const after = await tx.get(OwnStyleEntity, id, 'style');
@@ -66,5 +66,5 @@ export async function styleVersions(data: StudioData, id: string): Promise<Style
 }
 
 export function importStyles(data: StudioData, file: StyleFile, now: Date): Promise<FileImport> {
-  return importDefinitions(data, OwnStyleEntity, IMPORT_NAMESPACE, file.styles, now);
+  return importDefinitions(data, OwnStyleEntity, { namespace: IMPORT_NAMESPACE, kind: 'style' }, file.styles, now);
 }

@@ -13,7 +13,7 @@ export class OwnTemplateEntity {
   @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_own_template_studio' })
   studio?: Relation<StudioEntity>;
   @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
-  @Column({ name: 'retired', type: 'boolean' }) retired!: boolean;
+  @Column({ name: 'archived', type: 'boolean' }) archived!: boolean;
   /** Read as a whole, never queried. */
   @Column({ name: 'definition', type: 'simple-json' }) definition!: TemplateDefinition;
   @RequestHashColumn() requestHash!: string;

@@ -1,4 +1,5 @@
 import { ownTemplateSchema, templateFileSchema } from '@yandle/contract/schemas';
+import { upgradeFile } from '@yandle/core';
 import { Router } from 'express';
 import { currentOf } from '../accounts/current.js';
 import type { Clock } from '../clock.js';
@@ -15,7 +16,9 @@ export function templateRoutes(clock: Clock): Router {
     res.json(await putTemplate(currentOf(res).data, pathId(req.params.id, 'template'), body, clock.now()));
   });
   router.post('/own-templates/import', async (req, res) => {
-    res.json(await importTemplates(currentOf(res).data, validBody(templateFileSchema, req.body), clock.now()));
+    res.json(
+      await importTemplates(currentOf(res).data, validBody(templateFileSchema, upgradeFile(req.body)), clock.now()),
+    );
   });
   return router;
 }

@@ -14,7 +14,7 @@ const view = (row: OwnTemplateEntity): OwnTemplate => ({
   ...row.definition,
   id: row.id,
   version: row.version,
-  retired: row.retired,
+  archived: row.archived,
 });
 
 /** A template speaks only of styles that this studio has. */
@@ -41,7 +41,7 @@ async function assertStyles(
       }),
     ),
   );
-  if (errors.length > 0) throw new HttpProblem('validation', 'Mend the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
 }
 
 export async function listTemplates(data: StudioData): Promise<OwnTemplate[]> {
@@ -54,12 +54,12 @@ export async function putTemplate(
   body: OwnTemplateBody,
   now: Date,
 ): Promise<OwnTemplate> {
-  const { version: _, retired, ...definition } = body;
+  const { version: _, archived, ...definition } = body;
   await assertStyles(data, [{ template: definition, path: '' }]);
   return data.transaction(async (tx) => {
     const make = {
-      create: () => ({ definition, retired, createdAt: now }),
-      edit: () => ({ definition, retired }),
+      create: () => ({ definition, archived, createdAt: now }),
+      edit: () => ({ definition, archived }),
     };
     await putVersioned(tx, OwnTemplateEntity, id, body, 'template', make, view);
     return view(await tx.get(OwnTemplateEntity, id, 'template'));
@@ -71,5 +71,11 @@ export async function importTemplates(data: StudioData, file: TemplateFile, now:
     data,
     file.templates.map((template, i) => ({ template, path: `templates.${i}.` })),
   );
-  return importDefinitions(data, OwnTemplateEntity, IMPORT_NAMESPACE, file.templates, now);
+  return importDefinitions(
+    data,
+    OwnTemplateEntity,
+    { namespace: IMPORT_NAMESPACE, kind: 'template' },
+    file.templates,
+    now,
+  );
 }

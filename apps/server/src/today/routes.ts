@@ -1,5 +1,5 @@
 import type { Today } from '@yandle/contract';
-import { addDays, isRedSymptom, SORE_RESTS, type PlainDate } from '@yandle/core';
+import { addDays, isStopSign, SORE_RESTS, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
 import { Between, In, IsNull, MoreThanOrEqual } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
@@ -7,11 +7,11 @@ import { ClientEntity } from '../clients/entities.js';
 import { overviews } from '../clients/overview.js';
 import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
-import { FocusEntity } from '../focus/entities.js';
-import { ProgrammeEntity, RetestEntity } from '../blocks/entities.js';
-import { DayNoteEntity, SessionEntity, SymptomEntity } from '../sessions/entities.js';
+import { PrioritiesEntity } from '../priorities/entities.js';
+import { BlockEntity, RetestEntity } from '../blocks/entities.js';
+import { SorenessEntity, SessionEntity, SymptomEntity } from '../sessions/entities.js';
 import { summaries, symptomViews } from '../sessions/views.js';
-import { LateLetterEntity } from '../share/entities.js';
+import { LateLogEntity } from '../phone/entities.js';
 
 /** Days ahead that Today shows. */
 const AHEAD = 6;
@@ -21,30 +21,32 @@ const CHECK_DAYS = 7;
 async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
   const clients = await data.find(ClientEntity, { archivedAt: IsNull() }, { order: { name: 'ASC' } });
   const byId = new Map(clients.map((c) => [c.id, c]));
-  const programmes = await data.find(ProgrammeEntity, { endedAt: IsNull() });
-  const live = new Set(programmes.filter((p) => byId.has(p.clientId)).map((p) => p.id));
+  const blocks = await data.find(BlockEntity, { endedAt: IsNull() });
+  const live = new Set(blocks.filter((p) => byId.has(p.clientId)).map((p) => p.id));
   const states = await overviews(data, [...byId.keys()], date);
 
   const sessionRows = (
     await data.find(SessionEntity, { date: Between(date, addDays(date, AHEAD)) }, { order: { date: 'ASC', id: 'ASC' } })
-  ).filter((s) => live.has(s.programmeId));
+  ).filter((s) => live.has(s.blockId));
   const sessions = (await summaries(data, sessionRows)).map((s) => ({
     ...s,
     clientName: byId.get(s.clientId)!.name,
   }));
 
   const due = [...states].filter(([, o]) => o.nextRetest !== null && o.nextRetest <= addDays(date, AHEAD));
-  const dueRows = await data.find(RetestEntity, { programmeId: In(due.map(([, o]) => o.block!.id)) });
+  const dueRows = await data.find(RetestEntity, { blockId: In(due.map(([, o]) => o.block!.id)) });
   const retests = due
     .map(([clientId, o]) => ({
       clientId,
       clientName: byId.get(clientId)!.name,
       date: o.nextRetest!,
-      week: dueRows.find((r) => r.programmeId === o.block!.id && r.date === o.nextRetest)?.week ?? 1,
+      week: dueRows.find((r) => r.blockId === o.block!.id && r.date === o.nextRetest)?.week ?? 1,
     }))
     .sort((a, b) => (a.date < b.date ? -1 : 1));
 
-  const checks = (await data.find(FocusEntity, {})).filter((f) => byId.has(f.id) && f.content.quickCheck.length > 0);
+  const checks = (await data.find(PrioritiesEntity, {})).filter(
+    (f) => byId.has(f.id) && f.content.quickCheck.length > 0,
+  );
   const retestSoon = new Set(retests.map((r) => r.clientId));
   const quickChecks = checks
     .map((f) => ({
@@ -57,12 +59,12 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
     .sort((a, b) => (a.clientName < b.clientName ? -1 : 1));
 
   const symptoms = (await data.find(SymptomEntity, { clearedAt: IsNull() }, { order: { createdAt: 'ASC' } })).filter(
-    (s) => isRedSymptom(s.symptom) && byId.has(s.clientId),
+    (s) => isStopSign(s.symptom) && byId.has(s.clientId),
   );
 
-  const waiting = (await data.find(LateLetterEntity, { decidedAt: IsNull() })).filter((l) => byId.has(l.clientId));
+  const waiting = (await data.find(LateLogEntity, { decidedAt: IsNull() })).filter((l) => byId.has(l.clientId));
   const notes = await data.find(
-    DayNoteEntity,
+    SorenessEntity,
     { date: Between(addDays(date, -1), date), soreness: MoreThanOrEqual(SORE_RESTS) },
     { order: { date: 'DESC', createdAt: 'DESC' } },
   );
@@ -70,7 +72,7 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
 
   return {
     date,
-    lateRuns: clients.flatMap((c) => {
+    lateLogs: clients.flatMap((c) => {
       const runs = new Set(waiting.filter((l) => l.clientId === c.id).map((l) => l.runId)).size;
       return runs > 0 ? [{ clientId: c.id, clientName: c.name, runs }] : [];
     }),

@@ -1,8 +1,8 @@
 import { Readable } from 'node:stream';
-import { RESULT_COLUMNS, testInBook, toCell, type ResultColumn } from '@yandle/core';
+import { RESULT_COLUMNS, testInCatalogue, toCell, type ResultColumn } from '@yandle/core';
 import type { DataSource } from 'typeorm';
 import type { StudioData } from '../database/studio-data.js';
-import { loadBook } from '../test-book/book.js';
+import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 
 interface Row {
   readonly client: string;
@@ -20,19 +20,19 @@ interface Row {
 const SQL = `SELECT c.name AS client, DATE_FORMAT(a.date, '%Y-%m-%d') AS date, a.time AS time,
   COALESCE(t.warm, a.warm) AS warm, k.name AS tester, t.test_id AS testId, t.side AS side, t.value AS value,
   t.instrument AS instrument, t.id AS id
-FROM trial t
+FROM reading t
 JOIN assessment a ON a.id = t.assessment_id
 JOIN client c ON c.id = a.client_id
 JOIN coach k ON k.id = COALESCE(t.tester_id, a.tester_id)
 WHERE t.studio_id = ? AND t.replaced_by IS NULL`;
 
-/** Readings that stand, of a client or of the whole studio, one at a time in the order of visits. */
+/** Readings that stand, of a client or of the whole studio, one at a time in the order of assessments. */
 export async function* exportedReadings(
   source: DataSource,
   data: StudioData,
   clientId: string | null,
 ): AsyncGenerator<Record<ResultColumn, string>> {
-  const book = await loadBook(data);
+  const catalogue = await loadTestCatalogue(data);
   const runner = source.createQueryRunner();
   try {
     const rows = await runner.stream(
@@ -40,7 +40,7 @@ export async function* exportedReadings(
       clientId ? [data.studioId, clientId] : [data.studioId],
     );
     for await (const r of rows as AsyncIterable<Row>) {
-      const test = testInBook(book, r.testId);
+      const test = testInCatalogue(catalogue, r.testId);
       yield {
         client: r.client,
         date: String(r.date),

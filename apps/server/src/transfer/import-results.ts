@@ -1,13 +1,13 @@
 import { IMPORT_ERRORS, IMPORT_LINES, type ImportLineError, type ImportReport } from '@yandle/contract';
-import { MAX_TRIALS, readResultLine, type ImportedReading, type PlainDate, type TestBook } from '@yandle/core';
+import { MAX_READINGS, readResultLine, type ImportedReading, type PlainDate, type TestCatalogue } from '@yandle/core';
 import { In } from 'typeorm';
 import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
-import { AssessmentEntity, TrialEntity } from '../assessments/entities.js';
+import { AssessmentEntity, ReadingEntity } from '../assessments/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
-import { loadBook } from '../test-book/book.js';
+import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import type { NumberedLine } from './read-lines.js';
 
 /** Readings handled at once: memory stays bounded whatever the length of the file. */
@@ -43,7 +43,7 @@ interface Ready {
   readonly testerId: string;
 }
 
-interface Visit {
+interface Assessment {
   readonly id: string;
   /** Readings so far, per test and side. */
   readonly taken: Map<string, number>;
@@ -55,18 +55,18 @@ class Import {
   private lines = 0;
   private readings = 0;
   private known = 0;
-  private newVisits = 0;
+  private newAssessments = 0;
   private errorCount = 0;
   private readonly errors: ImportLineError[] = [];
   private readonly clientsSeen = new Set<string>();
-  private readonly visits = new Map<string, Visit>();
+  private readonly assessments = new Map<string, Assessment>();
   /** How often the same content came: two equal readings of a side are two readings. */
   private readonly copies = new Map<string, number>();
   private readonly idsSeen = new Set<string>();
 
   constructor(
     private readonly tx: StudioData,
-    private readonly book: TestBook,
+    private readonly catalogue: TestCatalogue,
     private readonly people: Directory<Person>,
     private readonly coaches: Directory<CoachEntity>,
     private readonly me: string,
@@ -81,7 +81,7 @@ class Import {
   }
 
   private understand({ line, cells }: NumberedLine): Ready | null {
-    const out = readResultLine(cells, this.book);
+    const out = readResultLine(cells, this.catalogue);
     if ('errors' in out) {
       for (const e of out.errors) this.wrong(line, e.column, e.message);
       return null;
@@ -99,13 +99,13 @@ class Import {
         'tester',
         `There is no one coach called "${reading.tester}". Leave it out to be the tester.`,
       );
-    if (reading.date > this.today) return this.wrong(line, 'date', 'A visit cannot lie in the future.');
+    if (reading.date > this.today) return this.wrong(line, 'date', 'An assessment cannot lie in the future.');
     if (reading.date < client.birthDate) return this.wrong(line, 'date', 'This is before the client was born.');
     this.clientsSeen.add(client.id);
     return { line, reading, clientId: client.id, testerId: tester && tester !== 'several' ? tester.id : this.me };
   }
 
-  private visitKey(r: Ready): string {
+  private assessmentKey(r: Ready): string {
     const { date, time, warm } = r.reading;
     return [r.clientId, date, time, warm, r.testerId].join('|');
   }
@@ -114,41 +114,41 @@ class Import {
   private idOf(r: Ready): string {
     const { id, test, side, value } = r.reading;
     if (id !== null) return v5(`id|${id}`, this.tx.studioId);
-    const content = [this.visitKey(r), test.id, side, value].join('|');
+    const content = [this.assessmentKey(r), test.id, side, value].join('|');
     const copy = (this.copies.get(content) ?? 0) + 1;
     this.copies.set(content, copy);
     return v5(`content|${content}|${copy}`, this.tx.studioId);
   }
 
-  /** Visits of a batch: met before in this file, in the database, or new. */
-  private async findVisits(batch: readonly Ready[]): Promise<void> {
-    const unmet = batch.filter((r) => !this.visits.has(this.visitKey(r)));
+  /** Assessments of a batch: met before in this file, in the database, or new. */
+  private async findAssessments(batch: readonly Ready[]): Promise<void> {
+    const unmet = batch.filter((r) => !this.assessments.has(this.assessmentKey(r)));
     if (unmet.length === 0) return;
     const found = await this.tx.find(AssessmentEntity, {
       clientId: In([...new Set(unmet.map((r) => r.clientId))]),
       date: In([...new Set(unmet.map((r) => r.reading.date))]),
     });
-    const trials = found.length
-      ? await this.tx.find(TrialEntity, { assessmentId: In(found.map((a) => a.id)) }, { order: { seq: 'ASC' } })
+    const readings = found.length
+      ? await this.tx.find(ReadingEntity, { assessmentId: In(found.map((a) => a.id)) }, { order: { seq: 'ASC' } })
       : [];
     for (const a of found) {
       const key = [a.clientId, a.date, a.time, a.warm, a.testerId].join('|');
-      if (this.visits.has(key)) continue;
-      const own = trials.filter((t) => t.assessmentId === a.id);
+      if (this.assessments.has(key)) continue;
+      const own = readings.filter((t) => t.assessmentId === a.id);
       const taken = new Map<string, number>();
       for (const t of own.filter((x) => x.replacedBy === null)) {
         const place = `${t.testId}|${t.side}`;
         taken.set(place, (taken.get(place) ?? 0) + 1);
       }
-      this.visits.set(key, { id: a.id, taken, seq: own.at(-1)?.seq ?? 0 });
+      this.assessments.set(key, { id: a.id, taken, seq: own.at(-1)?.seq ?? 0 });
     }
     const made: Omit<AssessmentEntity, 'studioId'>[] = [];
     for (const r of unmet) {
-      const key = this.visitKey(r);
-      if (this.visits.has(key)) continue;
-      const id = v5(`visit|${key}`, this.tx.studioId);
-      this.visits.set(key, { id, taken: new Map(), seq: 0 });
-      this.newVisits++;
+      const key = this.assessmentKey(r);
+      if (this.assessments.has(key)) continue;
+      const id = v5(`assessment|${key}`, this.tx.studioId);
+      this.assessments.set(key, { id, taken: new Map(), seq: 0 });
+      this.newAssessments++;
       made.push({
         id,
         clientId: r.clientId,
@@ -176,7 +176,7 @@ class Import {
     const there = new Set(
       (
         await this.tx.find(
-          TrialEntity,
+          ReadingEntity,
           { id: In([...withIds.map((w) => w.id), ...given]) },
           { select: { id: true, studioId: true } },
         )
@@ -188,23 +188,23 @@ class Import {
       if (here) this.known++;
       return !here;
     });
-    await this.findVisits(fresh.map((f) => f.r));
-    const rows: Omit<TrialEntity, 'studioId'>[] = [];
+    await this.findAssessments(fresh.map((f) => f.r));
+    const rows: Omit<ReadingEntity, 'studioId'>[] = [];
     for (const { r, id } of fresh) {
-      const visit = this.visits.get(this.visitKey(r))!;
+      const assessment = this.assessments.get(this.assessmentKey(r))!;
       const { test, side, value, instrument } = r.reading;
       const place = `${test.id}|${side}`;
-      const count = (visit.taken.get(place) ?? 0) + 1;
-      if (count > MAX_TRIALS) {
-        this.wrong(r.line, 'value', `This visit has ${MAX_TRIALS} readings of this test and side already.`);
+      const count = (assessment.taken.get(place) ?? 0) + 1;
+      if (count > MAX_READINGS) {
+        this.wrong(r.line, 'value', `This assessment has ${MAX_READINGS} readings of this test and side already.`);
         continue;
       }
-      visit.taken.set(place, count);
+      assessment.taken.set(place, count);
       this.readings++;
       rows.push({
         id,
-        assessmentId: visit.id,
-        seq: ++visit.seq,
+        assessmentId: assessment.id,
+        seq: ++assessment.seq,
         testId: test.id,
         side,
         value: value.toFixed(2),
@@ -217,7 +217,7 @@ class Import {
         createdAt: new Date(),
       });
     }
-    if (this.writes) await this.tx.insertMany(TrialEntity, rows);
+    if (this.writes) await this.tx.insertMany(ReadingEntity, rows);
   }
 
   async run(lines: AsyncIterable<NumberedLine>): Promise<ImportReport> {
@@ -238,7 +238,7 @@ class Import {
       lines: this.lines,
       readings: this.readings,
       known: this.known,
-      visits: this.newVisits,
+      assessments: this.newAssessments,
       clients: this.clientsSeen.size,
       errorCount: this.errorCount,
       errors: this.errors,
@@ -264,7 +264,7 @@ export async function importResults(
     );
     const job = new Import(
       tx,
-      await loadBook(tx),
+      await loadTestCatalogue(tx),
       new Directory<Person>(people),
       new Directory(await tx.find(CoachEntity, {})),
       who.coachId,
@@ -273,7 +273,7 @@ export async function importResults(
     );
     const report = await job.run(lines);
     if (report.errorCount > 0 && !dryRun)
-      throw new HttpProblem('import-refused', 'Mend the lines listed and send the file again. Nothing was written.', {
+      throw new HttpProblem('import-refused', 'Fix the lines listed and send the file again. Nothing was written.', {
         current: report,
       });
     return report;

@@ -110,7 +110,7 @@ export async function* jsonLines(input: Readable): AsyncGenerator<NumberedLine> 
   const fail = (err: Error) => void rows.destroy(err);
   input.on('error', fail);
   text.on('error', fail);
-  parser.on('error', () => fail(unreadable('The file is no valid JSON. Mend it and send it again.')));
+  parser.on('error', () => fail(unreadable('The file is no valid JSON. Fix it and send it again.')));
   text.pipe(parser);
   for await (const { key, value } of rows as AsyncIterable<{ key: number; value: unknown }>) {
     if (value === null || typeof value !== 'object' || Array.isArray(value))

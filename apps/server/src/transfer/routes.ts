@@ -21,7 +21,7 @@ function readMapping(text: string): (ResultColumn | null)[] | null {
     if (name === '') return null;
     const column = RESULT_COLUMNS.find((c) => c.id === name);
     if (!column)
-      throw new HttpProblem('validation', 'Mend the query values listed and send again.', {
+      throw new HttpProblem('validation', 'Fix the query values listed and send again.', {
         errors: [{ path: 'columns', message: `There is no column "${name}".` }],
       });
     return column.id;

@@ -13,7 +13,7 @@ export const routes: Routes = [
   },
   {
     path: 'setup',
-    title: title('First visit'),
+    title: title('First assessment'),
     canActivate: [signedOutGuard],
     loadComponent: () => import('./setup/setup').then((m) => m.Setup),
   },

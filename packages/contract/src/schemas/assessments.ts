@@ -1,11 +1,11 @@
 import { BEIGHTON_ITEMS, SIDES, SYMPTOMS, type Side } from '@yandle/core';
 import Joi from 'joi';
 import {
-  VISIT_EVENT_KINDS,
+  TEST_EVENT_KINDS,
   type BeightonBody,
   type CreateAssessmentBody,
-  type TrialBody,
-  type VisitEventBody,
+  type ReadingBody,
+  type TestEventBody,
 } from '../assessments.js';
 import { date, id, line, testId, text, time } from './common.js';
 
@@ -24,21 +24,21 @@ export const createAssessmentSchema = Joi.object<CreateAssessmentBody>({
   battery: Joi.array().items(testId()).unique().min(1).max(60).required(),
 });
 
-export const trialSchema = Joi.object<TrialBody, true>({
+export const readingSchema = Joi.object<ReadingBody, true>({
   testId: testId().required(),
   side: side(),
   value: Joi.number().min(-200).max(400).required(),
   instrument: line(60),
   replaces: id().allow(null),
-  // Left out by senders that know no exceptions from the visit's conditions.
+  // Left out by senders that know no exceptions from the assessment's conditions.
   warm: Joi.boolean().allow(null).default(null),
   testerId: Joi.string().guid({ separator: '-' }).lowercase().allow(null).default(null),
 });
 
-export const visitEventSchema = Joi.object<VisitEventBody>({
+export const testEventSchema = Joi.object<TestEventBody>({
   testId: testId().required(),
   kind: Joi.string()
-    .valid(...VISIT_EVENT_KINDS)
+    .valid(...TEST_EVENT_KINDS)
     .required(),
   side: side(),
   symptom: Joi.when('kind', {

@@ -15,7 +15,7 @@ const lane = {
   laterStyles: [],
   fromWeek: 1,
   untilWeek: null,
-  baseline: null,
+  startingDose: null,
   loadUnit: null,
   exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }],
   locked: [],
@@ -106,20 +106,20 @@ describe('styles and templates on the wire', () => {
   const bare = <T extends { id: string }>({ id: _, ...rest }: T): Omit<T, 'id'> => rest;
   it('take all that ship', () => {
     for (const s of STYLES)
-      expect(paths(ownStyleSchema, { ...bare(s), version: null, retired: false }), s.id).toEqual([]);
+      expect(paths(ownStyleSchema, { ...bare(s), version: null, archived: false }), s.id).toEqual([]);
     for (const t of TEMPLATES)
-      expect(paths(ownTemplateSchema, { ...bare(t), version: null, retired: false }), t.id).toEqual([]);
-    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 1, styles: STYLES.map(bare) })).toEqual([]);
+      expect(paths(ownTemplateSchema, { ...bare(t), version: null, archived: false }), t.id).toEqual([]);
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 2, styles: STYLES.map(bare) })).toEqual([]);
     expect(
-      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 1, templates: TEMPLATES.map(bare) }),
+      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 2, templates: TEMPLATES.map(bare) }),
     ).toEqual([]);
   });
   it('say what makes a style useless', () => {
     const style = bare(styleById('steady-hold'));
     const late = { ...style, phases: [{ ...style.phases[0]!, amountFloor: 90 }] };
-    const error = ownStyleSchema.validate({ ...late, version: null, retired: false }, STRICT).error;
+    const error = ownStyleSchema.validate({ ...late, version: null, archived: false }, STRICT).error;
     expect(error?.message).toContain('below its floor');
-    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 2, styles: [style] })).toContain(
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 3, styles: [style] })).toContain(
       'formatVersion',
     );
   });

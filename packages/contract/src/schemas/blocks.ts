@@ -32,7 +32,7 @@ export const lanePlan = {
 const lane = Joi.object({
   id: id(),
   ...lanePlan,
-  baseline: Joi.number().integer().min(0).max(20_000).allow(null).required(),
+  startingDose: Joi.number().integer().min(0).max(20_000).allow(null).required(),
   loadUnit: Joi.string()
     .valid(...LOAD_UNITS)
     .allow(null)

@@ -1,4 +1,4 @@
-import { LEVELS, MUSCLE_GROUP_IDS } from '@yandle/core';
+import { EXPERIENCES, MUSCLE_GROUP_IDS } from '@yandle/core';
 import Joi from 'joi';
 import { SCREENING_STATES, type CreateClientBody, type UpdateClientBody } from '../clients.js';
 import { FIELD } from '../limits.js';
@@ -11,12 +11,12 @@ const body = {
   birthDate: date(),
   sex: Joi.string().valid('female', 'male').allow(null).required(),
   aim: text(FIELD.aim.max),
-  level: Joi.string()
-    .valid(...LEVELS)
+  experience: Joi.string()
+    .valid(...EXPERIENCES)
     .required(),
   trainingDays: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().min(1).max(7).required(),
   minutesPerSession: Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).required(),
-  easyOn: Joi.array()
+  gentleGroups: Joi.array()
     .items(Joi.string().valid(...MUSCLE_GROUP_IDS))
     .unique()
     .required(),

@@ -35,7 +35,7 @@ export const STRICT: Joi.ValidationOptions = {
   errors: { wrap: { label: false } },
 };
 
-/** Letters, not control characters: they break exports and screens. */
+/** Requests, not control characters: they break exports and screens. */
 const noControl: Joi.CustomValidator<string> = (value, helpers) =>
   // eslint-disable-next-line no-control-regex -- control characters are what is refused
   /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/.test(value) ? helpers.error('text.control') : value;

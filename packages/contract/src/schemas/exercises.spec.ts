@@ -14,7 +14,7 @@ const definition = () => {
 };
 const file = (over: object = {}) => ({
   format: 'yandle-exercises',
-  formatVersion: 1,
+  formatVersion: 2,
   exercises: [{ ...definition(), ...over }],
 });
 
@@ -22,7 +22,7 @@ const file = (over: object = {}) => ({
 describe('the file of exercises', () => {
   it('takes every exercise of the catalogue', () => {
     for (const { id, ...rest } of EXERCISES) {
-      const one = { format: 'yandle-exercises', formatVersion: 1, exercises: [rest] };
+      const one = { format: 'yandle-exercises', formatVersion: 2, exercises: [rest] };
       expect(published(one), `${id}: ${JSON.stringify(published.errors)}`).toBe(true);
       expect(own(one), id).toBe(true);
     }
@@ -38,7 +38,7 @@ describe('the file of exercises', () => {
     ['no step', file({ steps: [] })],
     ['no caution', file({ cautions: [] })],
     ['an empty name', file({ name: '  ' })],
-    ['level 4', file({ level: 4 })],
+    ['difficulty 4', file({ difficulty: 4 })],
     ['half a second', file({ amount: { unit: 'seconds', min: 0.5, max: 30 } })],
     ['a figure of nothing', file({ figure: 'none-such' })],
     ['a share above 1', file({ stages: [{ name: 'all', share: 1.2 }] })],

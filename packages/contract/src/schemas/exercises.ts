@@ -1,6 +1,7 @@
 import {
   EXERCISE_TAGS,
   EXERCISES,
+  FILE_VERSION,
   MUSCLE_GROUP_IDS,
   ORIGINS,
   POSITIONS,
@@ -27,7 +28,7 @@ const definition = {
   figure: ofCatalogue(),
   name: line(),
   aim: line(300),
-  level: Joi.number().valid(1, 2, 3).required(),
+  difficulty: Joi.number().valid(1, 2, 3).required(),
   primary: oneOf(MUSCLE_GROUP_IDS).required(),
   secondary: some(MUSCLE_GROUP_IDS, 6),
   technique: oneOf(TECHNIQUES).required(),
@@ -69,11 +70,11 @@ const definition = {
 export const ownExerciseSchema = Joi.object<OwnExerciseBody>({
   ...definition,
   version: versionOrNew(),
-  retired: Joi.boolean().required(),
+  archived: Joi.boolean().required(),
 });
 
 export const exerciseFileSchema = Joi.object<ExerciseFile>({
   format: Joi.string().valid('yandle-exercises').required(),
-  formatVersion: Joi.number().valid(1).required(),
+  formatVersion: Joi.number().valid(FILE_VERSION).required(),
   exercises: Joi.array().items(Joi.object<ExerciseDefinition>(definition).optional()).min(1).max(100).required(),
 });

@@ -7,7 +7,7 @@ import {
   setLogSchema,
   setupSchema,
   STRICT,
-  trialSchema,
+  readingSchema,
 } from './index.js';
 
 const ID = '0190a1b2-c3d4-7e5f-8a9b-0c1d2e3f4a5b';
@@ -18,10 +18,10 @@ const client = {
   birthDate: '1980-03-10',
   sex: null,
   aim: 'Sit on my heels',
-  level: 'regular',
+  experience: 'regular',
   trainingDays: [1, 3, 5],
   minutesPerSession: 20,
-  easyOn: [],
+  gentleGroups: [],
   screening: 'clear',
   screeningNote: '',
   notes: '',
@@ -34,7 +34,7 @@ const lane = {
   laterStyles: [],
   fromWeek: 1,
   untilWeek: null,
-  baseline: null,
+  startingDose: null,
   loadUnit: null,
   exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }],
   locked: [],
@@ -53,8 +53,21 @@ const block = {
   lanes: [lane],
   reason: 'First plan',
 };
-const trial = { testId: 'active-knee-extension', side: 'left', value: 31.5, instrument: 'goniometer', replaces: null };
-const visit = { id: ID, date: '2026-03-09', time: '09:40', warm: false, note: '', battery: ['weight-bearing-lunge'] };
+const reading = {
+  testId: 'active-knee-extension',
+  side: 'left',
+  value: 31.5,
+  instrument: 'goniometer',
+  replaces: null,
+};
+const assessment = {
+  id: ID,
+  date: '2026-03-09',
+  time: '09:40',
+  warm: false,
+  note: '',
+  battery: ['weight-bearing-lunge'],
+};
 const set = { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 28, replaces: null };
 const finish = { endedAt: '2026-03-09T08:12:00.000Z', sensation: 5, note: '' };
 const setup = {
@@ -68,13 +81,13 @@ const setup = {
 const schemas = {
   client: createClientSchema,
   block: createBlockSchema,
-  trial: trialSchema,
-  visit: createAssessmentSchema,
+  reading: readingSchema,
+  assessment: createAssessmentSchema,
   set: setLogSchema,
   finish: finishRunSchema,
   setup: setupSchema,
 };
-const good = { client, block, trial, visit, set, finish, setup };
+const good = { client, block, reading, assessment, set, finish, setup };
 type Name = keyof typeof schemas;
 
 /** Path of the first error, or '' when the body is accepted. */
@@ -88,7 +101,7 @@ describe('schemas accept what a screen sends', () => {
   it('also the edges', () => {
     expect(firstError('client', { name: 'x'.repeat(120), aim: '', minutesPerSession: 5 })).toBe('');
     expect(firstError('block', { ramp: 0, easierEvery: null, weeks: 16 })).toBe('');
-    expect(firstError('trial', { side: null, value: -12.25 })).toBe('');
+    expect(firstError('reading', { side: null, value: -12.25 })).toBe('');
     expect(firstError('finish', { sensation: null })).toBe('');
     expect(firstError('client', { name: 'Zoë 李 Åsa 🌿' })).toBe('');
   });
@@ -103,13 +116,13 @@ describe('schemas refuse, and name the field', () => {
     ['client', { name: 7 }, 'name'],
     ['client', { birthDate: '1980-02-30' }, 'birthDate'],
     ['client', { birthDate: '1880-01-01' }, 'birthDate'],
-    ['client', { level: 'expert' }, 'level'],
+    ['client', { experience: 'expert' }, 'experience'],
     ['client', { trainingDays: [] }, 'trainingDays'],
     ['client', { trainingDays: [1, 1] }, 'trainingDays.1'],
     ['client', { trainingDays: [8] }, 'trainingDays.0'],
     ['client', { minutesPerSession: '20' }, 'minutesPerSession'],
     ['client', { minutesPerSession: 20.5 }, 'minutesPerSession'],
-    ['client', { easyOn: ['elbow'] }, 'easyOn.0'],
+    ['client', { gentleGroups: ['elbow'] }, 'gentleGroups.0'],
     ['client', { screening: 'cleared', screeningNote: '' }, 'screeningNote'],
     ['client', { screening: 'cleared', screeningNote: '  ' }, 'screeningNote'],
     ['client', { id: 'abc' }, 'id'],
@@ -123,15 +136,15 @@ describe('schemas refuse, and name the field', () => {
     ['block', { lanes: [block.lanes[0], { ...block.lanes[0], id: ID.replace('0190', '0191') }] }, 'lanes.1'],
     ['block', { lanes: [{ ...block.lanes[0], group: 'nose' }] }, 'lanes.0.group'],
     ['block', { startDate: 'soon' }, 'startDate'],
-    ['trial', { value: '31' }, 'value'],
-    ['trial', { value: Infinity }, 'value'],
-    ['trial', { side: 'both' }, 'side'],
-    ['trial', { testId: 'No such test' }, 'testId'],
-    ['visit', { time: '24:00' }, 'time'],
-    ['visit', { time: '9:40' }, 'time'],
-    ['visit', { warm: 'no' }, 'warm'],
-    ['visit', { battery: [] }, 'battery'],
-    ['visit', { battery: ['No such test'] }, 'battery.0'],
+    ['reading', { value: '31' }, 'value'],
+    ['reading', { value: Infinity }, 'value'],
+    ['reading', { side: 'both' }, 'side'],
+    ['reading', { testId: 'No such test' }, 'testId'],
+    ['assessment', { time: '24:00' }, 'time'],
+    ['assessment', { time: '9:40' }, 'time'],
+    ['assessment', { warm: 'no' }, 'warm'],
+    ['assessment', { battery: [] }, 'battery'],
+    ['assessment', { battery: ['No such test'] }, 'battery.0'],
     ['client', { sex: 'other' }, 'sex'],
     ['set', { set: 0 }, 'set'],
     ['set', { doneSeconds: -1 }, 'doneSeconds'],

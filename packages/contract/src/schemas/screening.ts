@@ -4,8 +4,8 @@ import {
   PROP_IDS,
   QUESTION_IDS,
   QUESTIONS,
-  SPACES,
-  WISH_IDS,
+  PLACES,
+  AIM_IDS,
   type About,
   type Answers,
 } from '@yandle/core';
@@ -46,9 +46,9 @@ const about = Joi.object<About>({
     .unique('region')
     .required(),
   props: some(PROP_IDS),
-  space: oneOf(SPACES).required(),
+  place: oneOf(PLACES).required(),
   times: some(PREFERRED_TIMES),
-  wishes: some(WISH_IDS),
+  aims: some(AIM_IDS),
 });
 
 export const intakeSchema = Joi.object<IntakeBody>({

@@ -18,7 +18,7 @@ import {
   type BreathBody,
   type ChooseRunBody,
   type ClearSymptomBody,
-  type DayNoteBody,
+  type SorenessBody,
   type EditAnswersBody,
   type EditSessionBody,
   type FinishRunBody,
@@ -118,7 +118,7 @@ const answers = {
 export const finishRunSchema = Joi.object<FinishRunBody, true>({ endedAt: instant(), ...answers });
 export const editAnswersSchema = Joi.object<EditAnswersBody, true>({ id: id(), ...answers });
 export const chooseRunSchema = Joi.object<ChooseRunBody, true>({ runId: id() });
-export const dayNoteSchema = Joi.object<DayNoteBody, true>({
+export const sorenessSchema = Joi.object<SorenessBody, true>({
   date: date(),
   region: Joi.string()
     .valid(...BODY_REGION_IDS)

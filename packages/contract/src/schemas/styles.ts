@@ -1,5 +1,6 @@
 import {
   BLOCK_BOUNDS,
+  FILE_VERSION,
   ORIGINS,
   STYLE_BOUNDS,
   styleProblems,
@@ -42,7 +43,7 @@ const phase = Joi.object({
   step: values(0, 100),
   caps: values(0, 300),
   amountFloor: Joi.number().integer().min(1).max(180).required(),
-  amountGrain: Joi.number().integer().min(1).max(30).required(),
+  stepSize: Joi.number().integer().min(1).max(30).required(),
 });
 
 const extra = () =>
@@ -91,12 +92,12 @@ const usable: Joi.CustomValidator<StyleDefinition> = (value, helpers) => {
 export const ownStyleSchema = Joi.object<OwnStyleBody>({
   ...definition,
   version: versionOrNew(),
-  retired: Joi.boolean().required(),
+  archived: Joi.boolean().required(),
 }).custom(usable);
 
 export const styleFileSchema = Joi.object<StyleFile>({
   format: Joi.string().valid('yandle-styles').required(),
-  formatVersion: Joi.number().valid(1).required(),
+  formatVersion: Joi.number().valid(FILE_VERSION).required(),
   styles: Joi.array()
     .items(Joi.object<StyleDefinition>(definition).custom(usable).optional())
     .min(1)
@@ -125,11 +126,11 @@ const template = {
 export const ownTemplateSchema = Joi.object<OwnTemplateBody>({
   ...template,
   version: versionOrNew(),
-  retired: Joi.boolean().required(),
+  archived: Joi.boolean().required(),
 });
 
 export const templateFileSchema = Joi.object<TemplateFile>({
   format: Joi.string().valid('yandle-templates').required(),
-  formatVersion: Joi.number().valid(1).required(),
+  formatVersion: Joi.number().valid(FILE_VERSION).required(),
   templates: Joi.array().items(Joi.object(template).optional()).min(1).max(50).required(),
 });

@@ -1,4 +1,4 @@
-/** A named list of tests for one visit. */
+/** A named list of tests for one assessment. */
 export interface Battery {
   readonly id: string;
   readonly name: string;
@@ -18,7 +18,7 @@ export const BATTERIES: readonly Battery[] = [
   {
     id: 'quick-five',
     name: 'Quick check of five',
-    for: 'a first impression in a short visit',
+    for: 'a first impression in a short assessment',
     testIds: ['weight-bearing-lunge', 'active-knee-extension', 'thomas-hip', 'shoulder-flexion', 'neck-rotation'],
   },
   {

@@ -9,7 +9,7 @@ import { TECHNIQUES } from '../styles/style.js';
 import { shareOf, type Exercise } from './exercise.js';
 import { EXERCISES, exerciseById, exercisesFor, trainableGroups } from './exercises.js';
 import { EVERYDAY_PROPS } from './props.js';
-import { isRedSymptom, sensationWords, STOP_SIGNS, symptomName, SYMPTOMS } from './safety.js';
+import { isStopSign, sensationWords, STOP_SIGNS, symptomName, SYMPTOMS } from './safety.js';
 import { ROM_TESTS, romTestById } from './tests.js';
 
 const marked = (s: Source) => s.text.length > 10 && s.origin in ORIGIN_NOTE;
@@ -90,7 +90,7 @@ describe('the library', () => {
         EXERCISES.some((e) => e.position === p),
         p,
       ).toBe(true);
-    for (const l of [1, 2, 3] as const) expect(EXERCISES.some((e) => e.level === l)).toBe(true);
+    for (const l of [1, 2, 3] as const) expect(EXERCISES.some((e) => e.difficulty === l)).toBe(true);
     for (const p of ['strap', 'roller', 'ball', 'band', 'stick', 'step', 'weight', 'sofa', 'chair', 'wall'] as const)
       expect(
         EXERCISES.some((e) => e.props.includes(p)),
@@ -103,7 +103,7 @@ describe('the library', () => {
       const stretches = EXERCISES.filter((e) => e.technique === 'static hold' && shareOf(e, group) > 0);
       expect(stretches.filter(bare).length).toBeGreaterThanOrEqual(3);
       expect(stretches.some((e) => ['supine', 'prone', 'side-lying', 'sitting'].includes(e.position))).toBe(true);
-      expect(stretches.some((e) => e.level === 1)).toBe(true);
+      expect(stretches.some((e) => e.difficulty === 1)).toBe(true);
       expect(exercisesFor(group).length).toBeGreaterThan(0);
     },
   );
@@ -122,7 +122,7 @@ describe('the library', () => {
   });
   it('makes a harder form no easier in level', () => {
     for (const e of EXERCISES)
-      if (e.harderForm) expect(exerciseById(e.harderForm).level, e.id).toBeGreaterThanOrEqual(e.level);
+      if (e.harderForm) expect(exerciseById(e.harderForm).difficulty, e.id).toBeGreaterThanOrEqual(e.difficulty);
   });
   it('checks the neck without hands before hands help, and never without naming the red flags', () => {
     for (const e of EXERCISES.filter((x) => x.position === 'sitting' && /neck|trapezius/.test(x.primary))) {
@@ -178,16 +178,16 @@ describe('look-ups', () => {
 });
 
 describe('safety', () => {
-  // The red symptoms of the trade: nerve, joint, head, instability.
+  // The stop signs of the trade: nerve, joint, head, instability.
   it('treats nerve, joint and head signs as red, and strength or other feelings as not', () => {
-    expect(SYMPTOMS.filter((s) => isRedSymptom(s.id)).map((s) => s.id)).toEqual([
+    expect(SYMPTOMS.filter((s) => isStopSign(s.id)).map((s) => s.id)).toEqual([
       'numbness',
       'sharp-pain',
       'pinching',
       'dizziness',
       'instability',
     ]);
-    expect(isRedSymptom('too-strong')).toBe(false);
+    expect(isStopSign('too-strong')).toBe(false);
     expect(symptomName('numbness')).toBe('Numbness or tingling');
     expect(STOP_SIGNS.length).toBe(4);
   });

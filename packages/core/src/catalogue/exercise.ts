@@ -6,8 +6,8 @@ import type { Technique } from '../styles/style.js';
 import type { PropId } from './props.js';
 
 /** How used to stretching a client should be: 1 for everybody, 3 for the experienced. */
-export type ExerciseLevel = 1 | 2 | 3;
-export const LEVEL_WORDS = ['for everybody', 'with some practice', 'for the experienced'] as const;
+export type Difficulty = 1 | 2 | 3;
+export const DIFFICULTY_WORDS = ['for everybody', 'with some practice', 'for the experienced'] as const;
 
 /** In what a bout is counted, and within which bounds it makes sense. */
 export interface Amount {
@@ -30,7 +30,7 @@ export interface Exercise {
   readonly name: string;
   /** What it is for, in plain words. */
   readonly aim: string;
-  readonly level: ExerciseLevel;
+  readonly difficulty: Difficulty;
   /** The group it works; it is credited with all its seconds. */
   readonly primary: MuscleGroupId;
   /** Groups that are worked along, each credited with {@link SECONDARY_SHARE} of the seconds. */

@@ -18,20 +18,20 @@ export const DUTY_OF_CARE =
 
 /** What a symptom is, and whether it ends the exercise at once. */
 export const SYMPTOMS = [
-  { id: 'numbness', name: 'Numbness or tingling', red: true },
-  { id: 'sharp-pain', name: 'Sharp or shooting pain', red: true },
-  { id: 'pinching', name: 'Pinching or compression', red: true },
-  { id: 'dizziness', name: 'Dizziness or trouble seeing', red: true },
-  { id: 'instability', name: 'A joint feels unstable', red: true },
-  { id: 'too-strong', name: 'Too strong, not pain', red: false },
-  { id: 'other', name: 'Something else', red: false },
+  { id: 'numbness', name: 'Numbness or tingling', stopSign: true },
+  { id: 'sharp-pain', name: 'Sharp or shooting pain', stopSign: true },
+  { id: 'pinching', name: 'Pinching or compression', stopSign: true },
+  { id: 'dizziness', name: 'Dizziness or trouble seeing', stopSign: true },
+  { id: 'instability', name: 'A joint feels unstable', stopSign: true },
+  { id: 'too-strong', name: 'Too strong, not pain', stopSign: false },
+  { id: 'other', name: 'Something else', stopSign: false },
 ] as const;
 
 export type SymptomId = (typeof SYMPTOMS)[number]['id'];
 
 /** True for a symptom that pauses the exercise until a coach clears it. */
-export function isRedSymptom(id: SymptomId): boolean {
-  return SYMPTOMS.some((s) => s.id === id && s.red);
+export function isStopSign(id: SymptomId): boolean {
+  return SYMPTOMS.some((s) => s.id === id && s.stopSign);
 }
 
 /** The name of a symptom, for screens. */

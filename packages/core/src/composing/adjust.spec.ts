@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
 import { sessionDose } from '../dose/dose.js';
 import { cautionsFor } from '../screening/cautions.js';
-import { sift } from '../screening/limits.js';
+import { splitAllowed } from '../screening/limits.js';
 import { boutOf, type SessionItem } from '../timeline/item.js';
 import { orderItems } from '../timeline/order.js';
 import { buildTimeline, plannedSeconds } from '../timeline/timeline.js';
 import { DEFAULT_TIMINGS } from '../timeline/timings.js';
-import { extendProposals, trimProposals, type FitInput } from './fit.js';
+import { extendProposals, cutProposals, type FitInput } from './fit.js';
 import { phaseWarnings } from './phase-warnings.js';
 import { alternatives } from './swap.js';
 
@@ -34,15 +34,15 @@ const input = (items: SessionItem[], budgetSeconds: number): FitInput => ({
 const all = [calf, hams, pecs];
 const full = buildTimeline(all).totalSeconds;
 
-describe('trimProposals', () => {
+describe('cutProposals', () => {
   it('are empty when the session fits', () => {
-    expect(trimProposals(input(all, full))).toEqual([]);
+    expect(cutProposals(input(all, full))).toEqual([]);
   });
 
   it('fit, keep the sides equal, and say what they take', () => {
     fc.assert(
       fc.property(fc.integer({ min: 420, max: full - 1 }), (budget) => {
-        for (const p of trimProposals(input(all, budget))) {
+        for (const p of cutProposals(input(all, budget))) {
           expect(p.totalSeconds).toBeLessThanOrEqual(budget);
           const t = buildTimeline(p.items);
           expect(t.totalSeconds).toBe(p.totalSeconds);
@@ -57,7 +57,7 @@ describe('trimProposals', () => {
   });
 
   it('take the least important first, and no more than it takes', () => {
-    const [extra, holds, sets, leave] = trimProposals(input(all, full - 15));
+    const [extra, holds, sets, leave] = cutProposals(input(all, full - 15));
     expect([extra!.kind, holds!.kind, sets!.kind, leave!.kind]).toEqual(['extra', 'holds', 'sets', 'leave out']);
     // Five seconds of one hold are ten a set of both sides: two sets of the pectorals give twenty.
     expect(holds!.words).toContain('Doorway');
@@ -97,7 +97,7 @@ describe('alternatives', () => {
   it('are for the same group and technique, keep the dose, and come nearest first', () => {
     const found = alternatives(item('supine-strap-hamstring'), exerciseById('supine-strap-hamstring'), {
       allowed: EXERCISES,
-      things,
+      equipment: things,
       inSession: ['supine-hands-hamstring'],
     });
     expect(found.length).toBeGreaterThan(1);
@@ -121,18 +121,18 @@ describe('alternatives', () => {
     });
     const found = alternatives(push, exerciseById('supine-strap-hamstring'), {
       allowed: EXERCISES,
-      things: [],
+      equipment: [],
       inSession: [],
     });
     for (const a of found) expect(boutOf(a.item, a.exercise).technique).toBe('contract-relax');
     expect(found.map((a) => a.exercise.id)).toContain('heel-on-chair-hamstring');
   });
 
-  it('offer nothing that a caution speaks against', () => {
-    const { allowed, leftOut } = sift(EXERCISES, cautionsFor({ yes: ['floor'], no: [], regions: {} }, 40));
+  it('candidate nothing that a caution speaks against', () => {
+    const { allowed, leftOut } = splitAllowed(EXERCISES, cautionsFor({ yes: ['floor'], no: [], regions: {} }, 40));
     const found = alternatives(item('heel-on-chair-hamstring'), exerciseById('heel-on-chair-hamstring'), {
       allowed,
-      things,
+      equipment: things,
       inSession: [],
     });
     const off = new Set(leftOut.map((l) => l.exercise.id));

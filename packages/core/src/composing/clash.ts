@@ -3,7 +3,7 @@ import { formatClock } from '../words/duration.js';
 import { runningList } from '../words/list.js';
 import { ModelBuilder, termsOf, valueOfTerms, type Solver } from './linear.js';
 import { composeModel } from './model.js';
-import type { LeftOut, Offer } from './offers.js';
+import type { LeftOut, Candidate } from './candidates.js';
 import { purposeRules } from './purpose.js';
 import type { ComposeRequest } from './request.js';
 
@@ -24,11 +24,11 @@ function nameIn(request: ComposeRequest, id: string): string {
 /** A demand for an exercise that serves no need, or may not be chosen. */
 function unreachable(
   request: ComposeRequest,
-  offers: readonly Offer[],
+  candidates: readonly Candidate[],
   leftOut: readonly LeftOut[],
 ): SessionClash | null {
   const wanted = [...new Set([...request.keep, ...request.locks.filter((l) => l.sets > 0).map((l) => l.exerciseId)])];
-  const missing = wanted.filter((id) => !offers.some((o) => o.exercise.id === id));
+  const missing = wanted.filter((id) => !candidates.some((o) => o.exercise.id === id));
   if (missing.length === 0) return null;
   const because = missing.map((id) => {
     const why = leftOut.find((l) => l.exercise.id === id)?.because ?? 'it serves nothing that this session should do';
@@ -43,15 +43,15 @@ function unreachable(
 }
 
 /** Fewest seconds of work with every demand of the coach kept; null when they clash among themselves. */
-function leastWork(request: ComposeRequest, offers: readonly Offer[], solve: Solver): number | null {
-  const { model, work } = composeModel(request, offers, { keep: request.keep, locks: request.locks, timed: false });
+function leastWork(request: ComposeRequest, candidates: readonly Candidate[], solve: Solver): number | null {
+  const { model, work } = composeModel(request, candidates, { keep: request.keep, locks: request.locks, timed: false });
   const answer = solve(model, work);
   return answer.status === 'infeasible' ? null : Math.round(valueOfTerms(work, answer.values));
 }
 
 /** The fewest kept and locked exercises to let go so that the rest fits. */
-function fewestLetGo(request: ComposeRequest, offers: readonly Offer[], solve: Solver): string[] {
-  const free = composeModel(request, offers, { keep: [], locks: [], timed: true });
+function fewestLetGo(request: ComposeRequest, candidates: readonly Candidate[], solve: Solver): string[] {
+  const free = composeModel(request, candidates, { keep: [], locks: [], timed: true });
   const m = new ModelBuilder();
   m.variables.push(...free.model.variables);
   m.rows.push(...free.model.rows);
@@ -60,7 +60,7 @@ function fewestLetGo(request: ComposeRequest, offers: readonly Offer[], solve: S
   for (const id of wanted) {
     const dropped = m.variable(`let go ${id}`, 0, 1);
     go.push([dropped, 1]);
-    const mine = offers.flatMap((o, j) => (o.exercise.id === id ? [free.offers[j]!] : []));
+    const mine = candidates.flatMap((o, j) => (o.exercise.id === id ? [free.candidates[j]!] : []));
     const lock = request.locks.find((l) => l.exerciseId === id);
     if (request.keep.includes(id))
       m.row(`keep ${id}`, [...mine.map((v): [number, number] => [v.used, 1]), [dropped, 1]], 1, Infinity);
@@ -68,7 +68,7 @@ function fewestLetGo(request: ComposeRequest, offers: readonly Offer[], solve: S
       const sets = mine.map((v): [number, number] => [v.sets, 1]);
       m.row(`lock from below ${id}`, [...sets, [dropped, lock.sets]], lock.sets, Infinity);
       const most = Math.max(
-        ...offers.filter((o) => o.exercise.id === id).map((o) => request.needs[o.need]!.bout.sets),
+        ...candidates.filter((o) => o.exercise.id === id).map((o) => request.needs[o.need]!.bout.sets),
         0,
       );
       m.row(`lock from above ${id}`, [...sets, [dropped, -most]], -Infinity, lock.sets);
@@ -79,10 +79,10 @@ function fewestLetGo(request: ComposeRequest, offers: readonly Offer[], solve: S
 }
 
 /** The demands are possible one by one but not together. */
-function tooMuch(request: ComposeRequest, offers: readonly Offer[], solve: Solver): SessionClash {
+function tooMuch(request: ComposeRequest, candidates: readonly Candidate[], solve: Solver): SessionClash {
   const warm = request.alreadyWarm || purposeRules(request.purpose).warm;
-  const letGo = fewestLetGo(request, offers, solve);
-  const work = leastWork(request, offers, solve);
+  const letGo = fewestLetGo(request, candidates, solve);
+  const work = leastWork(request, candidates, solve);
   const names = runningList(letGo.map((id) => `“${nameIn(request, id)}”`));
   const waysOut = letGo.length > 0 ? [`Let go of ${names}.`] : [];
   if (work === null)

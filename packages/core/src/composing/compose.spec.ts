@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
-import { limitsOfCautions, speaksAgainst } from '../screening/limits.js';
+import { limitsOfCautions, excludes } from '../screening/limits.js';
 import { cautionsFor } from '../screening/cautions.js';
 import { boutOf } from '../timeline/item.js';
 import { buildTimeline } from '../timeline/timeline.js';
 import { DEFAULT_TIMINGS, warmUpSeconds } from '../timeline/timings.js';
 import { compose, type Composition } from './compose.js';
-import { clipped } from './offers.js';
+import { clipped } from './candidates.js';
 import type { SessionClash } from './clash.js';
 import { need, request } from './request.fixture.js';
 import type { ComposeNeed, ComposeRequest } from './request.js';
@@ -170,13 +170,13 @@ describe('compose', () => {
         }),
         fc.integer({ min: 60, max: 2400 }),
         (needs, budgetSeconds) => {
-          const made = session(request(needs, { budgetSeconds, cautions, level: 'beginner', things: [] }));
+          const made = session(request(needs, { budgetSeconds, cautions, experience: 'beginner', equipment: [] }));
           expect(made.totalSeconds).toBeLessThanOrEqual(Math.max(budgetSeconds, 0));
           expect(buildTimeline(made.items).totalSeconds).toBe(made.totalSeconds);
           for (const item of made.items) {
             const e = exerciseById(item.exerciseId);
-            expect(speaksAgainst(limits, { ...e, technique: boutOf(item, e).technique })).toBe(false);
-            expect(e.level).toBe(1);
+            expect(excludes(limits, { ...e, technique: boutOf(item, e).technique })).toBe(false);
+            expect(e.difficulty).toBe(1);
           }
           for (const n of needs) {
             const sets = made.items
@@ -312,7 +312,7 @@ describe('purposes', () => {
 describe('demands that clash', () => {
   const needs = [need('hamstrings', { bout: { sets: 3, holdSeconds: 60 } }), need('calf')];
 
-  it('says how many minutes would mend it, and they do', () => {
+  it('says how many minutes would fix it, and they do', () => {
     const r = request(needs, {
       keep: ['supine-strap-hamstring', 'heel-on-chair-hamstring', 'straight-knee-wall-calf'],
       budgetSeconds: 300,
@@ -328,7 +328,7 @@ describe('demands that clash', () => {
   });
 
   it('names what may not be in, and why', () => {
-    const c = clash(request(needs, { keep: ['supine-strap-hamstring'], things: [] }));
+    const c = clash(request(needs, { keep: ['supine-strap-hamstring'], equipment: [] }));
     expect(c.words).toContain('needs strap');
     expect(clash(request(needs, { keep: ['doorway-pectorals'] })).words).toContain('serves nothing');
   });
@@ -352,8 +352,8 @@ describe('timings of the model', () => {
       }),
     );
     const counted = made.picks.reduce(
-      (s, p) => s + p.offer.fixedSeconds + p.offer.setSeconds * p.sets,
-      new Set(made.picks.map((p) => `${p.offer.phase} ${p.offer.exercise.position}`)).size * 32,
+      (s, p) => s + p.candidate.fixedSeconds + p.candidate.setSeconds * p.sets,
+      new Set(made.picks.map((p) => `${p.candidate.phase} ${p.candidate.exercise.position}`)).size * 32,
     );
     expect(made.totalSeconds).toBeLessThanOrEqual(counted + warmUpSeconds(counted, false));
   });

@@ -5,8 +5,8 @@ import { clashOf, type SessionClash } from './clash.js';
 import { explain, type Explanation } from './explain.js';
 import { valueOfTerms, type LinearModel, type Solver, type SolverAnswer, type Terms } from './linear.js';
 import { composeModel, OBJECTIVES, type ComposeModel, type ObjectiveName } from './model.js';
-import { offeredItem, offersFor, type LeftOut, type Offer } from './offers.js';
-import { withoutBeaten } from './prune.js';
+import { offeredItem, candidatesFor, type LeftOut, type Candidate } from './candidates.js';
+import { withoutDominated } from './prune.js';
 import { purposeRules } from './purpose.js';
 import type { ComposeRequest } from './request.js';
 
@@ -20,9 +20,9 @@ export interface Settled {
   readonly proven: boolean;
 }
 
-/** An offer that was taken. */
+/** An candidate that was taken. */
 export interface Chosen {
-  readonly offer: Offer;
+  readonly candidate: Candidate;
   /** Sets a side. */
   readonly sets: number;
   /** Extra sets of the tighter side. */
@@ -93,11 +93,11 @@ export function settleInOrder(
   return { values, settled };
 }
 
-function picksOf(model: ComposeModel, offers: readonly Offer[], values: readonly number[]): Chosen[] {
-  return offers.flatMap((offer, j): Chosen[] => {
-    const v = model.offers[j]!;
+function picksOf(model: ComposeModel, candidates: readonly Candidate[], values: readonly number[]): Chosen[] {
+  return candidates.flatMap((candidate, j): Chosen[] => {
+    const v = model.candidates[j]!;
     const sets = values[v.sets]!;
-    return sets > 0 ? [{ offer, sets, bonusSets: v.bonus === null ? 0 : values[v.bonus]! }] : [];
+    return sets > 0 ? [{ candidate, sets, bonusSets: v.bonus === null ? 0 : values[v.bonus]! }] : [];
   });
 }
 
@@ -110,25 +110,25 @@ export function compose(
   solve: Solver,
   options: ComposeOptions = {},
 ): Composition | SessionClash {
-  const { offers, leftOut } = offersFor(request);
+  const { candidates, leftOut } = candidatesFor(request);
   const demands = { keep: request.keep, locks: request.locks, timed: true };
-  const impossible = clashOf.unreachable(request, offers, leftOut);
+  const impossible = clashOf.unreachable(request, candidates, leftOut);
   if (impossible) return impossible;
-  const contenders = withoutBeaten(request, offers);
+  const contenders = withoutDominated(request, candidates);
   const model = composeModel(request, contenders, demands);
   const found = settleInOrder(model, solve, options);
   if (!found) return clashOf.tooMuch(request, contenders, solve);
   const picks = picksOf(model, contenders, found.values);
   const items = orderItems(
-    picks.map((p) => offeredItem(p.offer, request.needs[p.offer.need]!, p.sets, p.bonusSets)),
-    (id) => picks.find((p) => p.offer.exercise.id === id)!.offer.exercise,
+    picks.map((p) => offeredItem(p.candidate, request.needs[p.candidate.need]!, p.sets, p.bonusSets)),
+    (id) => picks.find((p) => p.candidate.exercise.id === id)!.candidate.exercise,
   );
   const alreadyWarm = request.alreadyWarm || purposeRules(request.purpose).warm;
   const timeline = buildTimeline(
     items,
     { alreadyWarm },
     request.timings,
-    (id) => picks.find((p) => p.offer.exercise.id === id)!.offer.exercise,
+    (id) => picks.find((p) => p.candidate.exercise.id === id)!.candidate.exercise,
   );
   return {
     kind: 'session',
@@ -139,6 +139,6 @@ export function compose(
     settled: found.settled,
     picks,
     leftOut,
-    ...explain(request, offers, leftOut, picks, timeline),
+    ...explain(request, candidates, leftOut, picks, timeline),
   };
 }

@@ -7,7 +7,7 @@ import { warmUpSeconds } from '../timeline/timings.js';
 import { formatClock } from '../words/duration.js';
 import { lowerFirst, runningList } from '../words/list.js';
 import type { Chosen } from './compose.js';
-import type { LeftOut, Offer } from './offers.js';
+import type { LeftOut, Candidate } from './candidates.js';
 import { purposeRules } from './purpose.js';
 import { target, worth, type ComposeRequest } from './request.js';
 
@@ -46,7 +46,7 @@ function amountWords(seconds: number, technique: Parameters<typeof unitOf>[0], s
 }
 
 function reasonFor(p: Chosen, request: ComposeRequest): Reason {
-  const { exercise, bout } = p.offer;
+  const { exercise, bout } = p.candidate;
   const dose = boutDose(bout) * p.sets;
   const own = `${nameOf(exercise.primary)} ${amountWords(worth(bout) * p.sets, bout.technique, dose > 0)}`;
   const along =
@@ -64,13 +64,13 @@ function reasonFor(p: Chosen, request: ComposeRequest): Reason {
 function secondsFor(
   missingSets: number,
   need: number,
-  offers: readonly Offer[],
+  candidates: readonly Candidate[],
   chosen: readonly Chosen[],
 ): number | null {
-  const mine = chosen.filter((p) => p.offer.need === need);
-  const grow = mine.map((p) => p.offer.setSeconds * missingSets);
-  const fresh = offers
-    .filter((o) => o.need === need && !chosen.some((p) => p.offer.exercise.id === o.exercise.id))
+  const mine = chosen.filter((p) => p.candidate.need === need);
+  const grow = mine.map((p) => p.candidate.setSeconds * missingSets);
+  const fresh = candidates
+    .filter((o) => o.need === need && !chosen.some((p) => p.candidate.exercise.id === o.exercise.id))
     .map((o) => o.fixedSeconds + o.setSeconds * missingSets);
   const ways = mine.length > 0 ? grow : fresh;
   return ways.length > 0 ? Math.min(...ways) : null;
@@ -80,32 +80,32 @@ function secondsFor(
 function barrier(
   request: ComposeRequest,
   need: number,
-  offers: readonly Offer[],
+  candidates: readonly Candidate[],
   chosen: readonly Chosen[],
   groupSeconds: Explanation['groupSeconds'],
 ): string | null {
   const rules = purposeRules(request.purpose);
   const { group, bout } = request.needs[need]!;
-  const taken = chosen.filter((p) => p.offer.need === need).map((p) => p.offer);
-  const mine = taken.length > 0 ? taken : offers.filter((o) => o.need === need);
+  const taken = chosen.filter((p) => p.candidate.need === need).map((p) => p.candidate);
+  const mine = taken.length > 0 ? taken : candidates.filter((o) => o.need === need);
   const one = Math.min(...mine.map((o) => boutDose(o.bout)));
   const still = chosen
-    .filter((p) => p.offer.exercise.primary === group && p.offer.bout.technique === 'static hold')
-    .reduce((sum, p) => sum + p.sets * boutDose(p.offer.bout), 0);
+    .filter((p) => p.candidate.exercise.primary === group && p.candidate.bout.technique === 'static hold')
+    .reduce((sum, p) => sum + p.sets * boutDose(p.candidate.bout), 0);
   if (rules.staticMax !== null && bout.technique === 'static hold' && still + one > rules.staticMax)
     return `no group is held still for more than ${rules.staticMax} s before training`;
   const cap = request.caps[group];
   if (cap !== undefined && (groupSeconds[group] ?? 0) + one > cap)
     return `with what is worked along the group has its ${cap} s`;
-  if (rules.oneRegion && chosen.length > 0 && !chosen.some((p) => p.offer.need === need))
+  if (rules.oneRegion && chosen.length > 0 && !chosen.some((p) => p.candidate.need === need))
     return 'it lies in another region';
   return null;
 }
 
-/** What was chosen, what is missing, and what would mend it. */
+/** What was chosen, what is missing, and what would fix it. */
 export function explain(
   request: ComposeRequest,
-  offers: readonly Offer[],
+  candidates: readonly Candidate[],
   leftOut: readonly LeftOut[],
   chosen: readonly Chosen[],
   timeline: Timeline,
@@ -115,18 +115,18 @@ export function explain(
   const work = timeline.totalSeconds - timeline.byKind['warm-up'];
   const groupSeconds: Partial<Record<MuscleGroupId, number>> = {};
   for (const p of chosen)
-    for (const g of new Set([p.offer.exercise.primary, ...p.offer.exercise.secondary]))
-      groupSeconds[g] = (groupSeconds[g] ?? 0) + p.sets * boutDose(p.offer.bout) * shareOf(p.offer.exercise, g);
+    for (const g of new Set([p.candidate.exercise.primary, ...p.candidate.exercise.secondary]))
+      groupSeconds[g] = (groupSeconds[g] ?? 0) + p.sets * boutDose(p.candidate.bout) * shareOf(p.candidate.exercise, g);
   const shortfalls = request.needs.flatMap((need, k): NeedShortfall[] => {
-    const mine = chosen.filter((p) => p.offer.need === k);
-    const got = mine.reduce((sum, p) => sum + worth(p.offer.bout) * p.sets, 0);
+    const mine = chosen.filter((p) => p.candidate.need === k);
+    const got = mine.reduce((sum, p) => sum + worth(p.candidate.bout) * p.sets, 0);
     const missing = target(need) - got;
     if (missing <= 0) return [];
     const name = muscleGroupName(need.group);
     const stretches = boutDose(need.bout) > 0;
     const short = `${name} ${amountWords(missing, need.bout.technique, stretches)} short (${need.bout.technique})`;
     const missingSets = need.bout.sets - mine.reduce((sum, p) => sum + p.sets, 0);
-    if (!offers.some((o) => o.need === k)) {
+    if (!candidates.some((o) => o.need === k)) {
       const because = [...new Set(leftOut.filter((l) => l.need === k).map((l) => l.because))];
       const why =
         because.length > 0 ? `none may be chosen: ${runningList(because.slice(0, 3))}` : 'the library has none';
@@ -134,8 +134,8 @@ export function explain(
     }
     if (missingSets === 0)
       return [{ need: k, missing, moreMinutes: null, words: `${short}: the exercise is not made for longer bouts.` }];
-    const held = barrier(request, k, offers, chosen, groupSeconds);
-    const more = held === null ? secondsFor(missingSets, k, offers, chosen) : null;
+    const held = barrier(request, k, candidates, chosen, groupSeconds);
+    const more = held === null ? secondsFor(missingSets, k, candidates, chosen) : null;
     const long = more === null ? 0 : work + more + warmUpSeconds(work + more, warm) - request.budgetSeconds;
     if (long <= 0) {
       const why = held ?? 'the coach’s own choices leave no room for more';

@@ -85,7 +85,7 @@ function proposal(
  * Ways to shorten a session until it fits: shorter holds, fewer sets, the tighter side's extra left out, an exercise left out; each by itself
  * enough and as little as it takes. Empty when it fits already.
  */
-export function trimProposals(input: FitInput): FitProposal[] {
+export function cutProposals(input: FitInput): FitProposal[] {
   const { items, budgetSeconds, find } = input;
   const fits = (x: readonly SessionItem[]): boolean => lengthOf(input, x) <= budgetSeconds;
   if (items.length === 0 || fits(items)) return [];

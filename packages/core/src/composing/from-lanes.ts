@@ -68,7 +68,7 @@ export function sessionsOfBlock(
       const items = orderItems(
         places.flatMap((i): SessionItem[] => {
           const { sessionsPerWeek: _, ...bout } = plan.lanes[i]!.weeks[week - 1]!.prescription;
-          return [bout, ...plan.lanes[i]!.weeks[week - 1]!.extras].map((b) => itemOf(b, lanes[i]!, find));
+          return [bout, ...plan.lanes[i]!.weeks[week - 1]!.beforeAndAfter].map((b) => itemOf(b, lanes[i]!, find));
         }),
         find,
       );

@@ -4,12 +4,12 @@ import { shareOf } from '../catalogue/exercise.js';
 import { boutDose } from '../dose/dose.js';
 import { workBudget } from '../timeline/timings.js';
 import { ModelBuilder, termsOf, type LinearModel, type Terms } from './linear.js';
-import type { Offer } from './offers.js';
+import type { Candidate } from './candidates.js';
 import { purposeRules } from './purpose.js';
 import { target, worth, type ComposeNeed, type ComposeRequest } from './request.js';
 
 /** Most exercises that the sets of one need are divided over. */
-export const OFFERS_A_NEED = 2;
+export const CANDIDATES_PER_NEED = 2;
 /** How much more each second counts that is missing below half of what a need asks. Common practice, no source: nobody is starved. */
 const STEEP = 2;
 /** What a missing extra of the tighter side counts against a missing set. Common practice, no source. */
@@ -21,8 +21,8 @@ const NEW_EXERCISE = 0.25;
 export const OBJECTIVES = ['floors', 'shortfall', 'exercises', 'positions'] as const;
 export type ObjectiveName = (typeof OBJECTIVES)[number];
 
-/** Places of the decisions of one offer. */
-export interface OfferVariables {
+/** Places of the decisions of one candidate. */
+export interface CandidateVariables {
   readonly used: number;
   readonly sets: number;
   /** Null where nothing extra is possible. */
@@ -32,7 +32,7 @@ export interface OfferVariables {
 /** The model of a session, and where its decisions stand. */
 export interface ComposeModel {
   readonly model: LinearModel;
-  readonly offers: readonly OfferVariables[];
+  readonly candidates: readonly CandidateVariables[];
   readonly objectives: Readonly<Record<ObjectiveName, Terms>>;
   /** Seconds of work as the model counts them. */
   readonly work: Terms;
@@ -53,23 +53,30 @@ const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 const lcm = (a: number, b: number): number => (a * b) / gcd(a, b);
 
 /** Half of the largest step in which a need can be served, and how many of those it asks for: both whole. */
-function grainsOf(need: ComposeNeed, offers: readonly Offer[]): { readonly grain: number; readonly grains: number } {
-  const grain = offers.reduce((g, o) => gcd(g, worth(o.bout)), worth(need.bout));
+function grainsOf(
+  need: ComposeNeed,
+  candidates: readonly Candidate[],
+): { readonly grain: number; readonly grains: number } {
+  const grain = candidates.reduce((g, o) => gcd(g, worth(o.bout)), worth(need.bout));
   return { grain, grains: (2 * target(need)) / grain };
 }
 
 /**
- * The session as a mixed-integer programme (domain 2.7). For every offer j: z used or not, n whole sets a side with z ≤ n ≤ M·z, b extra sets
+ * The session as a mixed-integer programme (domain 2.7). For every candidate j: z used or not, n whole sets a side with z ≤ n ≤ M·z, b extra sets
  * of the tighter side; every phase and position that is used costs one change of position.
  *
  * Minutes are counted from above: a change of position between two phases that end and begin alike is counted though the order saves it,
  * and so is fetching a thing that is at hand already. The timeline is never longer than the model says.
  */
-export function composeModel(request: ComposeRequest, offers: readonly Offer[], demands: Demands): ComposeModel {
+export function composeModel(
+  request: ComposeRequest,
+  candidates: readonly Candidate[],
+  demands: Demands,
+): ComposeModel {
   const { needs, timings } = request;
   const rules = purposeRules(request.purpose);
   const m = new ModelBuilder();
-  const vars = offers.map((o, j): OfferVariables => {
+  const vars = candidates.map((o, j): CandidateVariables => {
     const most = needs[o.need]!.bout.sets;
     const used = m.variable(`z${j}`, 0, 1);
     const sets = m.variable(`n${j}`, 0, most);
@@ -105,19 +112,19 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
     );
     return { used, sets, bonus };
   });
-  const all = offers.map((o, j) => ({ offer: o, v: vars[j]! }));
+  const all = candidates.map((o, j) => ({ candidate: o, v: vars[j]! }));
 
-  const work: [number, number][] = all.flatMap(({ offer: o, v }): [number, number][] => [
+  const work: [number, number][] = all.flatMap(({ candidate: o, v }): [number, number][] => [
     [v.used, o.fixedSeconds],
     [v.sets, o.setSeconds],
     ...(v.bonus === null ? [] : [[v.bonus, o.bonusSeconds] as [number, number]]),
   ]);
   const positions: [number, number][] = [];
-  for (const key of [...new Set(offers.map((o) => `${o.phase} ${o.exercise.position}`))]) {
+  for (const key of [...new Set(candidates.map((o) => `${o.phase} ${o.exercise.position}`))]) {
     const place = m.variable(`y ${key}`, 0, 1);
     positions.push([place, 1]);
     work.push([place, timings.newPosition - timings.samePosition]);
-    for (const { offer: o, v } of all)
+    for (const { candidate: o, v } of all)
       if (`${o.phase} ${o.exercise.position}` === key)
         m.row(
           `place ${key}`,
@@ -135,7 +142,7 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
   const scale = needs.map((need, k) =>
     grainsOf(
       need,
-      offers.filter((o) => o.need === k),
+      candidates.filter((o) => o.need === k),
     ),
   );
   const whole = scale.reduce((l, x) => lcm(l, x.grains), 1);
@@ -144,14 +151,14 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
   const floors: [number, number][] = [];
   const shortfall: [number, number][] = [];
   needs.forEach((need, k) => {
-    const mine = all.filter(({ offer }) => offer.need === k);
+    const mine = all.filter(({ candidate }) => candidate.need === k);
     const sets: [number, number][] = mine.map(({ v }) => [v.sets, 1]);
     m.row(`sets ${k}`, sets, 0, need.bout.sets);
     m.row(
       `at most two ${k}`,
       mine.map(({ v }) => [v.used, 1]),
       0,
-      OFFERS_A_NEED,
+      CANDIDATES_PER_NEED,
     );
     const floor = Math.min(need.floorSets, need.bout.sets);
     if (floor > 0) {
@@ -162,7 +169,7 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
     // In whole grains, so that the objective has whole values only: the solver may then stop within one of them.
     const { grains, grain } = scale[k]!;
     const cost = (weightOf(need) * whole) / grains;
-    const done: [number, number][] = mine.map(({ offer, v }) => [v.sets, (2 * worth(offer.bout)) / grain]);
+    const done: [number, number][] = mine.map(({ candidate, v }) => [v.sets, (2 * worth(candidate.bout)) / grain]);
     const missing = m.variable(`missing ${k}`, 0, grains);
     m.row(`missing ${k}`, [...done, [missing, 1]], grains, UNLIMITED);
     const deep = m.variable(`deep ${k}`, 0, grains / 2);
@@ -179,10 +186,11 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
   });
 
   const once = new Map<string, [number, number][]>();
-  for (const { offer, v } of all) once.set(offer.exercise.id, [...(once.get(offer.exercise.id) ?? []), [v.used, 1]]);
+  for (const { candidate, v } of all)
+    once.set(candidate.exercise.id, [...(once.get(candidate.exercise.id) ?? []), [v.used, 1]]);
   for (const [id, uses] of once) m.row(`once ${id}`, uses, demands.keep.includes(id) ? 1 : 0, 1);
   for (const lock of demands.locks) {
-    const mine = all.filter(({ offer }) => offer.exercise.id === lock.exerciseId);
+    const mine = all.filter(({ candidate }) => candidate.exercise.id === lock.exerciseId);
     m.row(
       `lock ${lock.exerciseId}`,
       mine.map(({ v }) => [v.sets, 1]),
@@ -193,7 +201,7 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
 
   for (const group of MUSCLE_GROUP_IDS) {
     const seconds = (still: boolean): [number, number][] =>
-      all.flatMap(({ offer: o, v }): [number, number][] => {
+      all.flatMap(({ candidate: o, v }): [number, number][] => {
         const share = still ? Number(o.exercise.primary === group) : shareOf(o.exercise, group);
         const counted = still && o.bout.technique !== 'static hold' ? 0 : boutDose(o.bout) * share;
         return counted > 0 ? [[v.sets, counted]] : [];
@@ -215,12 +223,12 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
       0,
       1,
     );
-    for (const { offer, v } of all)
+    for (const { candidate, v } of all)
       m.row(
-        `region of ${offer.exercise.id}`,
+        `region of ${candidate.exercise.id}`,
         [
           [v.used, 1],
-          ...regions.filter((r) => r.groups.has(offer.exercise.primary)).map((r): [number, number] => [r.at, -1]),
+          ...regions.filter((r) => r.groups.has(candidate.exercise.primary)).map((r): [number, number] => [r.at, -1]),
         ],
         -UNLIMITED,
         0,
@@ -230,11 +238,11 @@ export function composeModel(request: ComposeRequest, offers: readonly Offer[], 
   const known = (id: string): number => (request.known.includes(id) ? 1 : 1 + NEW_EXERCISE);
   return {
     model: m,
-    offers: vars,
+    candidates: vars,
     objectives: {
       floors: termsOf(floors),
       shortfall: termsOf(shortfall),
-      exercises: termsOf(all.map(({ offer, v }) => [v.used, known(offer.exercise.id)])),
+      exercises: termsOf(all.map(({ candidate, v }) => [v.used, known(candidate.exercise.id)])),
       positions: termsOf(positions),
     },
     work: termsOf(work),

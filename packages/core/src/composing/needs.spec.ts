@@ -6,8 +6,8 @@ import { cautionsFor } from '../screening/cautions.js';
 import { buildTimeline } from '../timeline/timeline.js';
 import type { SessionItem } from '../timeline/item.js';
 import { needsOf } from './needs.js';
-import { clipped, offeredItem, offersFor } from './offers.js';
-import { withoutBeaten } from './prune.js';
+import { clipped, offeredItem, candidatesFor } from './candidates.js';
+import { withoutDominated } from './prune.js';
 import { need, request } from './request.fixture.js';
 import { target, worth } from './request.js';
 import { settleInOrder } from './compose.js';
@@ -31,7 +31,7 @@ describe('needsOf', () => {
   });
 
   it('weighs what stands beside a stretch half as much', () => {
-    const roll = EXERCISES.find((e) => e.technique === 'release')!;
+    const roll = EXERCISES.find((e) => e.technique === 'rolling')!;
     const [n] = needsOf(
       [{ exerciseId: roll.id, sets: 1, holdSeconds: 60, sensation: 3, firstSide: 'left' }],
       [roll.primary],
@@ -58,46 +58,48 @@ describe('floorSets', () => {
   });
 });
 
-describe('offersFor', () => {
+describe('candidatesFor', () => {
   const hams = need('hamstrings', { bout: { sets: 2, holdSeconds: 30 } });
 
   it('says of everything that serves a need whether it may be chosen, and if not why', () => {
     const r = request([hams], {
-      things: [],
+      equipment: [],
       positions: POSITIONS.filter((p) => p !== 'standing'),
       cautions: cautionsFor({ yes: ['disc'], no: [], regions: {} }, 40),
       never: ['supine-hands-hamstring'],
       onHold: ['chair-hamstring-hinge'],
-      level: 'beginner',
+      experience: 'beginner',
     });
-    const { offers, leftOut } = offersFor(r);
+    const { candidates, leftOut } = candidatesFor(r);
     const serving = EXERCISES.filter((e) => e.primary === 'hamstrings' && e.technique === 'static hold');
-    expect(new Set([...offers, ...leftOut].map((o) => o.exercise.id))).toEqual(new Set(serving.map((e) => e.id)));
+    expect(new Set([...candidates, ...leftOut].map((o) => o.exercise.id))).toEqual(new Set(serving.map((e) => e.id)));
     const because = (id: string): string | undefined => leftOut.find((l) => l.exercise.id === id)?.because;
     expect(because('supine-strap-hamstring')).toContain('strap');
     expect(because('supine-hands-hamstring')).toBe('left out by the coach');
-    for (const o of offers) {
+    for (const o of candidates) {
       expect(o.exercise.position).not.toBe('standing');
-      expect(o.exercise.level).toBe(1);
+      expect(o.exercise.difficulty).toBe(1);
     }
   });
 
   it('counts the seconds of an item exactly, whatever its sets', () => {
-    const all = offersFor(
+    const all = candidatesFor(
       request([hams, need('calf', { bout: { bonus: { side: 'left', sets: 1, more: 0 } } })]),
-    ).offers;
+    ).candidates;
     fc.assert(
-      fc.property(fc.constantFrom(...all), fc.integer({ min: 1, max: 6 }), fc.boolean(), (offer, sets, extra) => {
-        const more = extra && offer.bout.bonus ? 1 : 0;
+      fc.property(fc.constantFrom(...all), fc.integer({ min: 1, max: 6 }), fc.boolean(), (candidate, sets, extra) => {
+        const more = extra && candidate.bout.bonus ? 1 : 0;
         const item = offeredItem(
-          offer,
-          [hams, need('calf', { bout: { bonus: { side: 'left', sets: 1, more: 0 } } })][offer.need]!,
+          candidate,
+          [hams, need('calf', { bout: { bonus: { side: 'left', sets: 1, more: 0 } } })][candidate.need]!,
           sets,
           more,
         );
         const t = buildTimeline([item], { alreadyWarm: true });
         // From nowhere the position takes twelve seconds more than in the same one.
-        expect(offer.fixedSeconds + sets * offer.setSeconds + more * offer.bonusSeconds + 12).toBe(t.totalSeconds);
+        expect(candidate.fixedSeconds + sets * candidate.setSeconds + more * candidate.bonusSeconds + 12).toBe(
+          t.totalSeconds,
+        );
       }),
     );
   });
@@ -116,13 +118,13 @@ describe('worth', () => {
     expect(
       worth({ technique: 'loaded eccentric', sets: 2, reps: 6, lowerSeconds: 3, holdSeconds: 2, sensation: 5 }),
     ).toBe(30);
-    expect(worth({ technique: 'release', sets: 1, holdSeconds: 60, sensation: 3 })).toBe(60);
+    expect(worth({ technique: 'rolling', sets: 1, holdSeconds: 60, sensation: 3 })).toBe(60);
     expect(worth({ technique: 'activation', sets: 1, reps: 10, holdSeconds: 0, sensation: 3 })).toBe(10);
     expect(target(need('calf', { bout: { sets: 3, holdSeconds: 45 } }))).toBe(135);
   });
 });
 
-describe('withoutBeaten', () => {
+describe('withoutDominated', () => {
   it('leaves out only what changes no optimum', () => {
     const groups = ['hamstrings', 'calf', 'adductors', 'pectorals'] as const;
     fc.assert(
@@ -135,9 +137,9 @@ describe('withoutBeaten', () => {
             chosen.map((g) => need(g)),
             { budgetSeconds, known },
           );
-          const { offers } = offersFor(r);
+          const { candidates } = candidatesFor(r);
           const demands = { keep: [], locks: [], timed: true };
-          const values = [offers, withoutBeaten(r, offers)].map((list) =>
+          const values = [candidates, withoutDominated(r, candidates)].map((list) =>
             settleInOrder(composeModel(r, list, demands), highs)!.settled.map((s) => Math.round(s.value * 1e4) / 1e4),
           );
           expect(values[1]).toEqual(values[0]);
@@ -150,17 +152,17 @@ describe('withoutBeaten', () => {
   it('never leaves out what the coach names', () => {
     const all = EXERCISES.filter((e) => e.primary === 'hamstrings' && e.technique === 'static hold').map((e) => e.id);
     const r = request([need('hamstrings')], { keep: all.slice(0, 2) });
-    const left = withoutBeaten(r, offersFor(r).offers).map((o) => o.exercise.id);
+    const left = withoutDominated(r, candidatesFor(r).candidates).map((o) => o.exercise.id);
     for (const id of all.slice(0, 2)) expect(left).toContain(id);
-    expect(left.length).toBeLessThan(offersFor(r).offers.length);
+    expect(left.length).toBeLessThan(candidatesFor(r).candidates.length);
   });
 });
 
 describe('a solver that is stopped', () => {
   it('keeps what was settled before, and says how much better it could be', () => {
     const r = request([need('hamstrings'), need('calf')]);
-    const { offers } = offersFor(r);
-    const model = composeModel(r, offers, { keep: [], locks: [], timed: true });
+    const { candidates } = candidatesFor(r);
+    const model = composeModel(r, candidates, { keep: [], locks: [], timed: true });
     let calls = 0;
     const result = settleInOrder(model, (m, o, seconds) => {
       calls++;

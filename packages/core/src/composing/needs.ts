@@ -5,7 +5,7 @@ import type { ComposeNeed } from './request.js';
 import { floorSets, type WeekWork } from './week-floor.js';
 
 /** What rolling and activation beside a stretch weigh against the stretch itself. Common practice, no source. */
-const BESIDE = ['release', 'activation', 'breathing', 'nerve glide'];
+const BESIDE = ['rolling', 'activation', 'breathing', 'nerve glide'];
 
 /**
  * What the items of a planned session ask for, ready to be composed anew. The first lane of the block weighs most; what stands beside a stretch

@@ -1,6 +1,6 @@
 import { shareOf } from '../catalogue/exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Offer } from './offers.js';
+import type { Candidate } from './candidates.js';
 import { worth, type ComposeRequest } from './request.js';
 
 /**
@@ -9,11 +9,11 @@ import { worth, type ComposeRequest } from './request.js';
  * so whatever the beaten one could do in a session, the other can do in its place: the optimum stays. Of equals the one the request names
  * first stays. What the coach keeps, fixes or leaves out is not touched.
  */
-export function withoutBeaten(request: ComposeRequest, offers: readonly Offer[]): Offer[] {
+export function withoutDominated(request: ComposeRequest, candidates: readonly Candidate[]): Candidate[] {
   const named = new Set([...request.keep, ...request.locks.map((l) => l.exerciseId)]);
   const known = new Set(request.known);
   const capped = Object.keys(request.caps) as MuscleGroupId[];
-  const beats = (a: Offer, b: Offer): boolean =>
+  const beats = (a: Candidate, b: Candidate): boolean =>
     a.need === b.need &&
     a.exercise.position === b.exercise.position &&
     worth(a.bout) === worth(b.bout) &&
@@ -24,16 +24,17 @@ export function withoutBeaten(request: ComposeRequest, offers: readonly Offer[])
     a.bonusSeconds <= b.bonusSeconds &&
     (known.has(a.exercise.id) || !known.has(b.exercise.id)) &&
     capped.every((g) => shareOf(a.exercise, g) <= shareOf(b.exercise, g));
-  return offers.filter((b, j) => {
+  return candidates.filter((b, j) => {
     if (named.has(b.exercise.id)) return true;
-    return !offers.some(
+    return !candidates.some(
       // A named exercise may have its sets fixed: it cannot stand in for another. Of equals the first stays.
-      (a, i) => i !== j && !named.has(a.exercise.id) && !isShared(a, offers) && beats(a, b) && (i < j || !beats(b, a)),
+      (a, i) =>
+        i !== j && !named.has(a.exercise.id) && !isShared(a, candidates) && beats(a, b) && (i < j || !beats(b, a)),
     );
   });
 }
 
 /** True for an exercise that is offered to two needs: it may be taken by the other one. */
-function isShared(a: Offer, offers: readonly Offer[]): boolean {
-  return offers.some((o) => o !== a && o.exercise.id === a.exercise.id);
+function isShared(a: Candidate, candidates: readonly Candidate[]): boolean {
+  return candidates.some((o) => o !== a && o.exercise.id === a.exercise.id);
 }

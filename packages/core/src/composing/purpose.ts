@@ -21,7 +21,7 @@ export function purposeName(id: PurposeId): string {
 export interface PurposeRules {
   /** The body is warm when it begins. */
   readonly warm: boolean;
-  readonly techniquesOff: readonly Technique[];
+  readonly excludedTechniques: readonly Technique[];
   /** No bending of the spine towards its end, and none with a load on it. */
   readonly spareSpine: boolean;
   /** Most seconds a group is held still in the session; null for no limit. */
@@ -38,7 +38,7 @@ export interface PurposeRules {
 
 const PLAIN: PurposeRules = {
   warm: false,
-  techniquesOff: [],
+  excludedTechniques: [],
   spareSpine: false,
   staticMax: null,
   oneRegion: false,
@@ -61,13 +61,13 @@ const RULES: Readonly<Record<PurposeId, PurposeRules>> = {
   'before training': {
     ...PLAIN,
     staticMax: STATIC_BEFORE_TRAINING,
-    techniquesOff: ['loaded eccentric', 'loaded isometric'],
+    excludedTechniques: ['loaded eccentric', 'loaded isometric'],
     words: `Nothing loaded, and no group is held still for more than ${STATIC_BEFORE_TRAINING} s: longer holds cost strength for a while (Behm 2016, from memory).`,
   },
   'on waking': {
     ...PLAIN,
     spareSpine: true,
-    techniquesOff: ['loaded eccentric', 'loaded isometric'],
+    excludedTechniques: ['loaded eccentric', 'loaded isometric'],
     words:
       'In the first hour or two after waking the back is not bent to its end and nothing is loaded: the discs hold more water then (Snook 1998, from memory).',
   },
@@ -79,7 +79,7 @@ const RULES: Readonly<Record<PurposeId, PurposeRules>> = {
   },
   evening: {
     ...PLAIN,
-    techniquesOff: ['loaded eccentric', 'loaded isometric', 'activation', 'moving stretch'],
+    excludedTechniques: ['loaded eccentric', 'loaded isometric', 'activation', 'moving stretch'],
     words: 'Only what calms: holds, contract-relax, rolling and breathing (common practice, no source).',
   },
 };

@@ -4,7 +4,7 @@ import type { Exercise } from '../catalogue/exercise.js';
 import type { PropId } from '../catalogue/props.js';
 import { boutDose } from '../dose/dose.js';
 import type { Position } from '../measuring/rom-test.js';
-import type { Level } from '../planning/limits.js';
+import type { Experience } from '../planning/limits.js';
 import type { Caution } from '../screening/cautions.js';
 import { amountOf, type Bout } from '../styles/prescription.js';
 import type { Timings } from '../timeline/timings.js';
@@ -32,12 +32,12 @@ export interface LockedSets {
 /** All that decides what a session is made of. */
 export interface ComposeRequest {
   readonly needs: readonly ComposeNeed[];
-  /** Exercises to choose from; those not retired, in order of preference. */
+  /** Exercises to choose from; those not archived, in order of preference. */
   readonly exercises: readonly Exercise[];
   readonly cautions: readonly Caution[];
   /** Things at hand beyond what every home has. */
-  readonly things: readonly PropId[];
-  readonly level: Level;
+  readonly equipment: readonly PropId[];
+  readonly experience: Experience;
   /** Positions possible where the session takes place. */
   readonly positions: readonly Position[];
   readonly purpose: PurposeId;

@@ -5,7 +5,7 @@ import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
 import { boutOf, type SessionItem } from '../timeline/item.js';
 import { lowerFirst, runningList } from '../words/list.js';
-import { clipped } from './offers.js';
+import { clipped } from './candidates.js';
 
 /** Another exercise for the same work. */
 export interface Alternative {
@@ -22,7 +22,7 @@ export interface Alternative {
 export interface SwapContext {
   /** Exercises that may be done: those a caution or a stop sign speaks against are left out already. */
   readonly allowed: readonly Exercise[];
-  readonly things: readonly PropId[];
+  readonly equipment: readonly PropId[];
   /** Exercises of the session: none is taken twice. */
   readonly inSession: readonly string[];
 }
@@ -34,7 +34,7 @@ export interface SwapContext {
 export function alternatives(
   item: SessionItem,
   exercise: Exercise,
-  { allowed, things, inSession }: SwapContext,
+  { allowed, equipment: things, inSession }: SwapContext,
 ): Alternative[] {
   const bout = boutOf(item, exercise);
   const missing = (e: Exercise): PropId[] => e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !things.includes(p));
@@ -51,7 +51,7 @@ export function alternatives(
         missing(e).length,
         Number(e.position !== exercise.position),
         Number(e.sides !== exercise.sides),
-        Math.abs(e.level - exercise.level),
+        Math.abs(e.difficulty - exercise.difficulty),
         -shared(e),
         at,
       ];
@@ -69,7 +69,7 @@ export function alternatives(
         missing(e).length > 0
           ? `needs ${runningList(missing(e).map((p) => lowerFirst(propName(p))))}, not at hand`
           : null,
-        e.level < exercise.level ? 'easier' : e.level > exercise.level ? 'harder' : null,
+        e.difficulty < exercise.difficulty ? 'easier' : e.difficulty > exercise.difficulty ? 'harder' : null,
         e.secondary.length > 0
           ? `works ${runningList(e.secondary.map((g) => lowerFirst(muscleGroupName(g))))} along`
           : null,

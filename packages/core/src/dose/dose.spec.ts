@@ -49,7 +49,7 @@ describe('time under stretch of a bout', () => {
     ],
     ['six lowerings of 3 + 2 s', { technique: 'loaded eccentric', reps: 6, lowerSeconds: 3, holdSeconds: 2 }, 30],
     ['six repetitions with 2 s at the end', { technique: 'moving stretch', reps: 6, holdSeconds: 2 }, 12],
-    ['a minute of rolling', { technique: 'release', holdSeconds: 60 }, 0],
+    ['a minute of rolling', { technique: 'rolling', holdSeconds: 60 }, 0],
     ['ten repetitions of activation', { technique: 'activation', holdSeconds: 0, reps: 10 }, 0],
     ['ten breaths', { technique: 'breathing', holdSeconds: 0, reps: 10 }, 0],
   ])('%s', (_, over, seconds) => {
@@ -57,7 +57,7 @@ describe('time under stretch of a bout', () => {
   });
 
   it('grows in its own unit where nothing is stretched', () => {
-    expect(volume(of({ technique: 'release', holdSeconds: 60 }))).toBe(360);
+    expect(volume(of({ technique: 'rolling', holdSeconds: 60 }))).toBe(360);
     expect(volume(of({ technique: 'activation', holdSeconds: 0, reps: 10 }))).toBe(60);
     expect(volume(hold)).toBe(180);
   });

@@ -2,7 +2,7 @@ import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import { add, inWorld, minus, times, unit } from './geometry.js';
 import { circle, hull, line, polygon, short, taper } from './outline.js';
-import { type BodyPoint, type Place } from './posture.js';
+import { type BodyPoint, type PointInSpace } from './posture.js';
 import { RADIUS } from './proportions.js';
 import { pointsOf, type Skeleton } from './skeleton.js';
 import { stripOf } from './stretched.js';
@@ -55,7 +55,7 @@ class Sheet {
   private readonly points: Seen[] = [];
   constructor(readonly view: FigureView) {}
 
-  see(place: Place, radius = 0): Seen {
+  see(place: PointInSpace, radius = 0): Seen {
     const p = seen(place, this.view);
     this.points.push(
       { ...p, x: p.x - r(radius), y: p.y - r(radius) },
@@ -72,10 +72,11 @@ class Sheet {
 }
 
 /** Trunk as one outline: shoulders, waist and hips with round corners. */
-function trunk(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, Place>): Part {
-  const see = (place: Place, radius: number) => sheet.see(place, radius);
+function trunk(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, PointInSpace>): Part {
+  const see = (place: PointInSpace, radius: number) => sheet.see(place, radius);
   const half = 0.075;
-  const wide = (at: Place, frame: 'lumbar' | 'thorax', k: number) => add(at, inWorld(s.frames[frame], [0, 0, k]));
+  const wide = (at: PointInSpace, frame: 'lumbar' | 'thorax', k: number) =>
+    add(at, inWorld(s.frames[frame], [0, 0, k]));
   const shoulders = [p.shoulderL, p.shoulderR].map((q) => see(add(q, inWorld(s.frames.thorax, [0, -0.02, 0])), 0.036));
   const ribs = [wide(p.chest, 'lumbar', -half), wide(p.chest, 'lumbar', half)].map((q) => see(q, 0.058));
   const waist = [wide(p.waist, 'lumbar', -0.056), wide(p.waist, 'lumbar', 0.056)].map((q) => see(q, 0.05));
@@ -109,12 +110,12 @@ const isFar = (view: FigureView, side: 'L' | 'R', behind: boolean): boolean =>
   behind &&
   (view.startsWith('side') || (view === 'quarter' && side === 'L') || (view === 'quarter-left' && side === 'R'));
 
-function limbs(sheet: Sheet, p: Record<BodyPoint, Place>, trunkNear: number): Part[] {
-  const see = (place: Place, radius: number) => sheet.see(place, radius);
+function limbs(sheet: Sheet, p: Record<BodyPoint, PointInSpace>, trunkNear: number): Part[] {
+  const see = (place: PointInSpace, radius: number) => sheet.see(place, radius);
   const out: Part[] = [];
   for (const k of ['L', 'R'] as const) {
     const [hip, knee, ankle] = [see(p[`hip${k}`], 0.048), see(p[`knee${k}`], 0.034), see(p[`ankle${k}`], 0.024)];
-    const up: Place = times(
+    const up: PointInSpace = times(
       unit(minus(p[`ankle${k}`], add(p[`heel${k}`], times(minus(p[`ball${k}`], p[`heel${k}`]), 0.3)))),
       0.018,
     );
@@ -155,7 +156,7 @@ function limbs(sheet: Sheet, p: Record<BodyPoint, Place>, trunkNear: number): Pa
   return out;
 }
 
-function headParts(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, Place>): Part[] {
+function headParts(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, PointInSpace>): Part[] {
   const head = sheet.see(p.head, RADIUS.head);
   const neck = sheet.see(p.neck, RADIUS.neck);
   const nose = sheet.see(add(p.head, inWorld(s.frames.head, [RADIUS.head * 0.98, -0.006, 0])), 0.012);
@@ -177,15 +178,15 @@ function headParts(sheet: Sheet, s: Skeleton, p: Record<BodyPoint, Place>): Part
   return parts;
 }
 
-function corners([f, u, g]: Place, [l, h, b]: Place): Place[] {
+function corners([f, u, g]: PointInSpace, [l, h, b]: PointInSpace): PointInSpace[] {
   return [-1, 1].flatMap((x) =>
-    [0, 1].flatMap((y) => [-1, 1].map((z): Place => [f + (x * l) / 2, u + y * h, g + (z * b) / 2])),
+    [0, 1].flatMap((y) => [-1, 1].map((z): PointInSpace => [f + (x * l) / 2, u + y * h, g + (z * b) / 2])),
   );
 }
 
-function thingParts(sheet: Sheet, t: Thing, p: Record<BodyPoint, Place>): Part[] {
-  const placeOf = (at: BodyPoint | Place): Place => (typeof at === 'string' ? p[at] : at);
-  const solid = (at: Place, size: Place, soft = false): Part => {
+function thingParts(sheet: Sheet, t: Thing, p: Record<BodyPoint, PointInSpace>): Part[] {
+  const placeOf = (at: BodyPoint | PointInSpace): PointInSpace => (typeof at === 'string' ? p[at] : at);
+  const solid = (at: PointInSpace, size: PointInSpace, soft = false): Part => {
     const all = corners(at, size).map((c) => sheet.see(c));
     return {
       near: Math.max(...all.map((c) => c.near)) - 40,
@@ -217,7 +218,7 @@ function thingParts(sheet: Sheet, t: Thing, p: Record<BodyPoint, Place>): Part[]
       const c = add(placeOf(t.at), t.off ?? [0, 0, 0]);
       const ring = [-1, 1]
         .flatMap((end) =>
-          Array.from({ length: 20 }, (_, i): Place => {
+          Array.from({ length: 20 }, (_, i): PointInSpace => {
             const a = (i * Math.PI) / 10;
             return [c[0] + t.radius * Math.cos(a), c[1] + t.radius * Math.sin(a), c[2] + end * t.half];
           }),
@@ -252,12 +253,12 @@ function thingParts(sheet: Sheet, t: Thing, p: Record<BodyPoint, Place>): Part[]
 }
 
 /** Boxes of a chair. Turned, its back is in front of the seat. */
-function chairOf(t: Extract<Thing, { kind: 'chair' }>): [Place, Place][] {
+function chairOf(t: Extract<Thing, { kind: 'chair' }>): [PointInSpace, PointInSpace][] {
   const [f, u, g] = t.at;
   const deep = 0.24;
   const way = t.turned ? 1 : -1;
   const legs = [-1, 1].flatMap((x) =>
-    [-1, 1].map((z): [Place, Place] => [
+    [-1, 1].map((z): [PointInSpace, PointInSpace] => [
       [f + x * (deep / 2 - 0.012), 0, g + z * 0.11],
       [0.022, u - 0.02, 0.022],
     ]),
@@ -273,13 +274,13 @@ function chairOf(t: Extract<Thing, { kind: 'chair' }>): [Place, Place][] {
           [
             [f + way * (deep / 2 - 0.01), u, g],
             [0.022, 0.27, 0.24],
-          ] as [Place, Place],
+          ] as [PointInSpace, PointInSpace],
         ]
       : []),
   ];
 }
 
-function arrowPart(sheet: Sheet, a: Arrow, p: Record<BodyPoint, Place>): Part {
+function arrowPart(sheet: Sheet, a: Arrow, p: Record<BodyPoint, PointInSpace>): Part {
   const start = add(typeof a.at === 'string' ? p[a.at] : a.at, a.off ?? [0, 0, 0]);
   const from = sheet.see(start, 0.02);
   const to = sheet.see(add(start, a.by), 0.02);

@@ -8,7 +8,7 @@ import { drawFigure, easedWay, mirroredFigure, skeletonBetween, type Figure } fr
 import { frameOf, inFrame, inWorld, twoBones } from './geometry.js';
 import { impossible } from './joint-limits.js';
 import { hull, taper } from './outline.js';
-import { mirrored, otherPoint, type BodyPoint, type Place, type Posture } from './posture.js';
+import { mirrored, otherPoint, type BodyPoint, type PointInSpace, type Posture } from './posture.js';
 import { PROPORTIONS, TRUNK } from './proportions.js';
 import { clearance, distance, jointAngles, lowest, pointsOf, resolve } from './skeleton.js';
 import { seen, VIEWS } from './view.js';
@@ -160,7 +160,7 @@ describe('the posture engine', () => {
   });
   it('reaches with two bones where it can, and says by how much it misses where it cannot', () => {
     const coordinate = fc.double({ min: -0.5, max: 0.5, noNaN: true });
-    const place: fc.Arbitrary<Place> = fc.tuple(coordinate, coordinate, coordinate);
+    const place: fc.Arbitrary<PointInSpace> = fc.tuple(coordinate, coordinate, coordinate);
     fc.assert(
       fc.property(place, place, place, (root, wish, pole) => {
         const { joint, end, missedBy } = twoBones(root, wish, 0.2, 0.15, pole);

@@ -2,7 +2,7 @@ import type { Side } from '../anatomy/side.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { add, between, times } from './geometry.js';
 import { draw, type Drawing } from './draw.js';
-import { mirrored, otherPoint, type BodyPoint, type Place, type Posture } from './posture.js';
+import { mirrored, otherPoint, type BodyPoint, type PointInSpace, type Posture } from './posture.js';
 import { resolve, SEGMENTS, type SegmentId, type Skeleton } from './skeleton.js';
 import { mirroredArrow, mirroredThing, type Arrow, type Thing } from './things.js';
 import { otherView, type FigureView } from './view.js';
@@ -37,7 +37,7 @@ export function skeletonBetween(a: Skeleton, b: Skeleton, t: number): Skeleton {
     (SEGMENTS as readonly SegmentId[]).map((id) => [id, between(a.frames[id], b.frames[id], t)]),
   );
   const mix = (x: number, y: number) => x * (1 - t) + y * t;
-  const root: Place = add(times(a.root, 1 - t), times(b.root, t));
+  const root: PointInSpace = add(times(a.root, 1 - t), times(b.root, t));
   return {
     root,
     frames: frames as Skeleton['frames'],

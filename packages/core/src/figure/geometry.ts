@@ -1,12 +1,12 @@
 import { quat, vec3 } from 'gl-matrix';
-import type { Place } from './posture.js';
+import type { PointInSpace } from './posture.js';
 
 /** An orientation: where the body's forward, up and right axes point. */
 export type Frame = quat;
 
 const RAD = Math.PI / 180;
 export type Axis = 'forward' | 'up' | 'right';
-const AXES: Readonly<Record<Axis, Place>> = { forward: [1, 0, 0], up: [0, 1, 0], right: [0, 0, 1] };
+const AXES: Readonly<Record<Axis, PointInSpace>> = { forward: [1, 0, 0], up: [0, 1, 0], right: [0, 0, 1] };
 
 export const UPRIGHT: Frame = quat.create();
 
@@ -17,33 +17,33 @@ export function turned(frame: Frame, axis: Axis, degrees: number): Frame {
 }
 
 /** A vector of a frame in the world. */
-export function inWorld(frame: Frame, v: Place): Place {
+export function inWorld(frame: Frame, v: PointInSpace): PointInSpace {
   const out = vec3.transformQuat(vec3.create(), [...v], frame);
   return [out[0], out[1], out[2]];
 }
 
 /** A vector of the world in a frame. */
-export function inFrame(frame: Frame, v: Place): Place {
+export function inFrame(frame: Frame, v: PointInSpace): PointInSpace {
   return inWorld(quat.conjugate(quat.create(), frame), v);
 }
 
-export const add = (a: Place, b: Place): Place => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-export const minus = (a: Place, b: Place): Place => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-export const times = (a: Place, k: number): Place => [a[0] * k, a[1] * k, a[2] * k];
-export const dot = (a: Place, b: Place): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-export const cross = (a: Place, b: Place): Place => [
+export const add = (a: PointInSpace, b: PointInSpace): PointInSpace => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+export const minus = (a: PointInSpace, b: PointInSpace): PointInSpace => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+export const times = (a: PointInSpace, k: number): PointInSpace => [a[0] * k, a[1] * k, a[2] * k];
+export const dot = (a: PointInSpace, b: PointInSpace): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+export const cross = (a: PointInSpace, b: PointInSpace): PointInSpace => [
   a[1] * b[2] - a[2] * b[1],
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const length = (a: Place): number => Math.hypot(...a);
-export const unit = (a: Place): Place => times(a, 1 / (length(a) || 1));
+export const length = (a: PointInSpace): number => Math.hypot(...a);
+export const unit = (a: PointInSpace): PointInSpace => times(a, 1 / (length(a) || 1));
 /** Angle between two directions, degrees. */
-export const angleBetween = (a: Place, b: Place): number =>
+export const angleBetween = (a: PointInSpace, b: PointInSpace): number =>
   Math.acos(Math.min(1, Math.max(-1, dot(unit(a), unit(b))))) / RAD;
 
 /** The part of a vector at right angles to a unit direction; a stand-in when nothing is left. */
-export function across(v: Place, direction: Place, standIn: Place): Place {
+export function across(v: PointInSpace, direction: PointInSpace, standIn: PointInSpace): PointInSpace {
   const rest = minus(v, times(direction, dot(v, direction)));
   if (length(rest) > 1e-3) return unit(rest);
   const other = minus(standIn, times(direction, dot(standIn, direction)));
@@ -51,7 +51,7 @@ export function across(v: Place, direction: Place, standIn: Place): Place {
 }
 
 /** The frame whose up axis is given and whose forward axis is as near as can be to a wish. */
-export function frameOf(up: Place, forward: Place): Frame {
+export function frameOf(up: PointInSpace, forward: PointInSpace): Frame {
   const y = unit(up);
   const x = across(forward, y, [1, 0, 0]);
   const z = cross(x, y);
@@ -71,12 +71,12 @@ export function between(a: Frame, b: Frame, t: number): Frame {
  * @returns the joint, and where the end really comes to when the wish is out of reach
  */
 export function twoBones(
-  root: Place,
-  wish: Place,
+  root: PointInSpace,
+  wish: PointInSpace,
   upper: number,
   lower: number,
-  pole: Place,
-): { readonly joint: Place; readonly end: Place; readonly missedBy: number } {
+  pole: PointInSpace,
+): { readonly joint: PointInSpace; readonly end: PointInSpace; readonly missedBy: number } {
   const way = minus(wish, root);
   const far = length(way);
   const reach = Math.min(Math.max(far, Math.abs(upper - lower) + 1e-4), (upper + lower) * 0.99999);

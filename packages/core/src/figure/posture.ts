@@ -1,7 +1,7 @@
 import type { Side } from '../anatomy/side.js';
 
 /** A place in the world, in fractions of body height: forward, up from the floor, to the right of the body at rest. */
-export type Place = readonly [forward: number, up: number, right: number];
+export type PointInSpace = readonly [forward: number, up: number, right: number];
 
 /** Points of the body that a hand or foot can go to, or a prop can hang on. */
 export type BodyPoint =
@@ -26,9 +26,9 @@ export type Leg =
     }
   | {
       /** Where the sole below the ankle is. */
-      readonly foot: Place;
+      readonly foot: PointInSpace;
       /** Direction in which the knee points; forward by default. */
-      readonly knee?: Place;
+      readonly knee?: PointInSpace;
       readonly ankle?: number | 'flat';
       /** Degrees that the toes turn out, for a level foot. */
       readonly turnOut?: number;
@@ -46,13 +46,13 @@ export type Arm =
       readonly wrist?: number;
     }
   | {
-      readonly hand: BodyPoint | Place;
+      readonly hand: BodyPoint | PointInSpace;
       /** Added to a point of the body. */
-      readonly off?: Place;
+      readonly off?: PointInSpace;
       /** Direction in which the elbow points; back and down by default. */
-      readonly elbow?: Place;
+      readonly elbow?: PointInSpace;
       /** Direction of the hand itself from the wrist; along the forearm by default. */
-      readonly points?: Place;
+      readonly points?: PointInSpace;
     };
 
 /** A posture of the whole body: joint angles in degrees, from standing upright with the arms hanging. */
@@ -80,7 +80,7 @@ export function otherPoint(point: BodyPoint): BodyPoint {
   return point;
 }
 
-const flipped = ([f, u, r]: Place): Place => [f, u, -r];
+const flipped = ([f, u, r]: PointInSpace): PointInSpace => [f, u, -r];
 
 function mirroredLeg(leg: Leg): Leg {
   if ('hip' in leg) return leg;

@@ -14,7 +14,7 @@ import {
   UPRIGHT,
   type Frame,
 } from './geometry.js';
-import { letterOf, type Arm, type BodyPoint, type Leg, type Place, type Posture } from './posture.js';
+import { letterOf, type Arm, type BodyPoint, type Leg, type PointInSpace, type Posture } from './posture.js';
 import { HEAD_ABOVE, HEEL_BEHIND, PROPORTIONS, RADIUS, TOES, TRUNK } from './proportions.js';
 
 export const SEGMENTS = [
@@ -31,7 +31,7 @@ export type SegmentId =
 
 /** A resolved posture: where the hip line's middle is, and how each part is turned. All points follow from it. */
 export interface Skeleton {
-  readonly root: Place;
+  readonly root: PointInSpace;
   readonly frames: Readonly<Record<SegmentId, Frame>>;
   /** How far hands and feet stay from where they were sent, in body heights; 0 when they reach. */
   readonly missedBy: number;
@@ -39,7 +39,7 @@ export interface Skeleton {
   readonly toes: { readonly L: number; readonly R: number };
 }
 
-const DOWN: Place = [0, -1, 0];
+const DOWN: PointInSpace = [0, -1, 0];
 const sign = (side: Side): number => (side === 'right' ? 1 : -1);
 
 /** A joint turned by flexion, abduction and external rotation of a limb that hangs down. */
@@ -57,7 +57,7 @@ function bent(parent: Frame, [forward, right = 0, turn = 0]: readonly [number, n
   return turned(turned(turned(parent, 'up', -turn * share), 'right', -forward * share), 'forward', right * share);
 }
 
-const levelFoot = (heading: Place): Frame => frameOf([0, 1, 0], [heading[0], 0, heading[2]]);
+const levelFoot = (heading: PointInSpace): Frame => frameOf([0, 1, 0], [heading[0], 0, heading[2]]);
 
 interface Spine {
   readonly pelvis: Frame;
@@ -75,19 +75,19 @@ function spineOf(p: Posture): Spine {
   return { pelvis, lumbar, thorax, head: bent(thorax, p.neck ?? [0]) };
 }
 
-function trunkPoints(root: Place, s: Spine) {
+function trunkPoints(root: PointInSpace, s: Spine) {
   const waist = add(root, inWorld(s.pelvis, [0, TRUNK.pelvis, 0]));
   const chest = add(waist, inWorld(s.lumbar, [0, TRUNK.lumbar, 0]));
   const neck = add(chest, inWorld(s.thorax, [0, TRUNK.thorax, 0]));
   return { waist, chest, neck };
 }
 
-const hipOf = (root: Place, pelvis: Frame, side: Side): Place =>
+const hipOf = (root: PointInSpace, pelvis: Frame, side: Side): PointInSpace =>
   add(root, inWorld(pelvis, [0, 0, sign(side) * PROPORTIONS.hipHalf]));
 
 /** Points of the foot below an ankle. */
-function footPoints(ankle: Place, foot: Frame, toes: number) {
-  const at = (forward: number): Place => add(ankle, inWorld(foot, [forward, -PROPORTIONS.ankleHeight, 0]));
+function footPoints(ankle: PointInSpace, foot: Frame, toes: number) {
+  const at = (forward: number): PointInSpace => add(ankle, inWorld(foot, [forward, -PROPORTIONS.ankleHeight, 0]));
   const front = PROPORTIONS.footLength - HEEL_BEHIND;
   const ball = at(front - TOES);
   return { heel: at(-HEEL_BEHIND), ball, toe: add(ball, inWorld(turned(foot, 'right', toes), [TOES, 0, 0])) };
@@ -102,11 +102,11 @@ function legByAngles(pelvis: Frame, side: Side, leg: Extract<Leg, { hip: unknown
 
 /** Frames of a leg whose foot has a place. */
 function legByFoot(
-  hip: Place,
+  hip: PointInSpace,
   side: Side,
   leg: Extract<Leg, { foot: unknown }>,
 ): { frames: [Frame, Frame, Frame]; missedBy: number } {
-  const heading: Place = [
+  const heading: PointInSpace = [
     Math.cos(((leg.turnOut ?? 0) * Math.PI) / 180),
     0,
     sign(side) * Math.sin(((leg.turnOut ?? 0) * Math.PI) / 180),
@@ -127,8 +127,8 @@ function legByFoot(
 }
 
 function armByHand(
-  shoulder: Place,
-  wish: Place,
+  shoulder: PointInSpace,
+  wish: PointInSpace,
   thorax: Frame,
   arm: Extract<Arm, { hand: unknown }>,
 ): { frames: [Frame, Frame, Frame]; missedBy: number } {
@@ -151,11 +151,11 @@ function armByHand(
 }
 
 /** All points of a skeleton. */
-export function pointsOf(s: Skeleton): Record<BodyPoint, Place> {
+export function pointsOf(s: Skeleton): Record<BodyPoint, PointInSpace> {
   const f = s.frames;
   const { waist, chest, neck } = trunkPoints(s.root, f);
   const head = add(neck, inWorld(f.head, [0, HEAD_ABOVE, 0]));
-  const out: Partial<Record<BodyPoint, Place>> = {
+  const out: Partial<Record<BodyPoint, PointInSpace>> = {
     pelvis: s.root,
     waist,
     chest,
@@ -186,7 +186,7 @@ export function pointsOf(s: Skeleton): Record<BodyPoint, Place> {
       [`hand${k}`]: hand,
     });
   }
-  return out as Record<BodyPoint, Place>;
+  return out as Record<BodyPoint, PointInSpace>;
 }
 
 /** How thick the body is about each point that can touch the floor. */
@@ -212,12 +212,12 @@ const THICKNESS: Partial<Record<BodyPoint, number>> = {
 };
 
 /** How high the body's surface about a point is above the floor, in body heights; 0 when it touches. */
-export function clearance(points: Record<BodyPoint, Place>, point: BodyPoint): number {
+export function clearance(points: Record<BodyPoint, PointInSpace>, point: BodyPoint): number {
   return points[point][1] - (THICKNESS[point] ?? 0);
 }
 
 /** Height of the lowest part of a body. */
-export function lowest(points: Record<BodyPoint, Place>): number {
+export function lowest(points: Record<BodyPoint, PointInSpace>): number {
   return Math.min(...(Object.keys(THICKNESS) as BodyPoint[]).map((p) => clearance(points, p)));
 }
 
@@ -253,7 +253,7 @@ export function resolve(p: Posture): Skeleton {
   const hanging = Object.fromEntries(
     SEGMENTS.map((id) => [id, frames[id] ?? (/thigh|shank|foot/.test(id) ? spine.pelvis : spine.thorax)]),
   );
-  let root: Place = [p.forward ?? 0, p.height ?? 0, 0];
+  let root: PointInSpace = [p.forward ?? 0, p.height ?? 0, 0];
   if (p.height === undefined) {
     const points = pointsOf({ root, frames: hanging as Skeleton['frames'], missedBy: 0, toes });
     const carried = (Object.keys(THICKNESS) as BodyPoint[]).filter((name) => carries(p, name));
@@ -325,4 +325,4 @@ export function jointAngles(s: Skeleton, side: Side) {
 }
 
 /** Length of a segment between two points. */
-export const distance = (a: Place, b: Place): number => length(minus(a, b));
+export const distance = (a: PointInSpace, b: PointInSpace): number => length(minus(a, b));

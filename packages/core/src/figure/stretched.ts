@@ -1,11 +1,11 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import { add, inWorld } from './geometry.js';
-import { letterOf, type BodyPoint, type Place } from './posture.js';
+import { letterOf, type BodyPoint, type PointInSpace } from './posture.js';
 import { pointsOf, type SegmentId, type Skeleton } from './skeleton.js';
 
 /** A knot of a muscle's strip: a point of the body, and where the strip lies from it in the frame of a segment (forward, up, outward). */
-type Knot = readonly [point: string, segment: string, offset: Place];
+type Knot = readonly [point: string, segment: string, offset: PointInSpace];
 
 /** `K` stands for the letter of the side. Places by eye, after any anatomy atlas. */
 const STRIPS: Readonly<Record<MuscleGroupId, { readonly width: number; readonly knots: readonly Knot[] }>> = {
@@ -221,7 +221,7 @@ export function stripOf(
   s: Skeleton,
   group: MuscleGroupId,
   side: Side,
-): { readonly width: number; readonly places: readonly Place[]; readonly core: readonly Place[] } {
+): { readonly width: number; readonly places: readonly PointInSpace[]; readonly core: readonly PointInSpace[] } {
   const { width, knots } = STRIPS[group];
   const k = letterOf(side);
   const out = side === 'right' ? 1 : -1;

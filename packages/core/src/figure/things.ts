@@ -1,4 +1,4 @@
-import type { BodyPoint, Place } from './posture.js';
+import type { BodyPoint, PointInSpace } from './posture.js';
 
 /** A thing in a drawing, in the same world as the body. */
 export type Thing =
@@ -7,43 +7,43 @@ export type Thing =
   /** A solid with level sides: step, block, bench, bed, cushion. */
   | {
       readonly kind: 'box';
-      readonly at: Place;
+      readonly at: PointInSpace;
       /** Length forward, height, breadth; `at` is the middle of its bottom. */
-      readonly size: Place;
+      readonly size: PointInSpace;
       readonly soft?: boolean;
     }
   /** A seat on four legs, with a back behind it when `back` is set. `at` is the middle of the seat's top. */
-  | { readonly kind: 'chair'; readonly at: Place; readonly back?: boolean; readonly turned?: boolean }
-  | { readonly kind: 'table'; readonly at: Place; readonly length?: number }
+  | { readonly kind: 'chair'; readonly at: PointInSpace; readonly back?: boolean; readonly turned?: boolean }
+  | { readonly kind: 'table'; readonly at: PointInSpace; readonly length?: number }
   /** A roller or ball: a round across the body, `at` its middle. */
   | {
       readonly kind: 'round';
-      readonly at: Place | BodyPoint;
-      readonly off?: Place;
+      readonly at: PointInSpace | BodyPoint;
+      readonly off?: PointInSpace;
       readonly radius: number;
       readonly half: number;
     }
   /** Something long that hands and feet hold: strap, band, rope. */
-  | { readonly kind: 'strap'; readonly through: readonly (BodyPoint | Place)[] }
+  | { readonly kind: 'strap'; readonly through: readonly (BodyPoint | PointInSpace)[] }
   /** A stick through two points, longer than between them. */
   | {
       readonly kind: 'stick';
-      readonly through: readonly [BodyPoint | Place, BodyPoint | Place];
+      readonly through: readonly [BodyPoint | PointInSpace, BodyPoint | PointInSpace];
       readonly longer?: number;
     }
-  | { readonly kind: 'weight'; readonly at: BodyPoint; readonly off?: Place };
+  | { readonly kind: 'weight'; readonly at: BodyPoint; readonly off?: PointInSpace };
 
 /** An arrow beside the body: where it starts, and how far it goes. */
 export interface Arrow {
-  readonly at: BodyPoint | Place;
-  readonly off?: Place;
-  readonly by: Place;
+  readonly at: BodyPoint | PointInSpace;
+  readonly off?: PointInSpace;
+  readonly by: PointInSpace;
 }
 
-const mirroredPoint = (at: BodyPoint | Place, other: (p: BodyPoint) => BodyPoint): BodyPoint | Place =>
+const mirroredPoint = (at: BodyPoint | PointInSpace, other: (p: BodyPoint) => BodyPoint): BodyPoint | PointInSpace =>
   typeof at === 'string' ? other(at) : [at[0], at[1], -at[2]];
-const mirroredOff = <T extends { readonly off?: Place }>(x: T) =>
-  x.off ? { off: [x.off[0], x.off[1], -x.off[2]] as Place } : {};
+const mirroredOff = <T extends { readonly off?: PointInSpace }>(x: T) =>
+  x.off ? { off: [x.off[0], x.off[1], -x.off[2]] as PointInSpace } : {};
 
 /** A thing on the other side. */
 export function mirroredThing(t: Thing, other: (p: BodyPoint) => BodyPoint): Thing {

@@ -1,4 +1,4 @@
-import type { Place } from './posture.js';
+import type { PointInSpace } from './posture.js';
 
 /**
  * From where a figure is seen: from its right or left, front, back, above (either way up), or between right (left) and front, a little from
@@ -26,7 +26,7 @@ export function otherView(view: FigureView): FigureView {
 }
 
 /** A place as it is seen, without perspective. */
-export function seen([forward, up, right]: Place, view: FigureView): Seen {
+export function seen([forward, up, right]: PointInSpace, view: FigureView): Seen {
   const at = (x: number, y: number, near: number): Seen => ({ x: x * SCALE, y: -y * SCALE, near: near * SCALE });
   switch (view) {
     case 'side':

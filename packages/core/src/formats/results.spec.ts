@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CATALOGUE_BOOK } from '../measuring/test-book.js';
+import { SHIPPED_TESTS } from '../measuring/test-catalogue.js';
 import {
   fromCell,
   guessColumn,
@@ -25,27 +25,27 @@ const good: ResultLine = {
   id: 'r-1',
 };
 const errorsOf = (line: ResultLine) => {
-  const out = readResultLine(line, CATALOGUE_BOOK);
+  const out = readResultLine(line, SHIPPED_TESTS);
   return 'errors' in out ? out.errors : [];
 };
 
 describe('readResultLine', () => {
   it('reads a full line, decimal comma and short words included', () => {
-    const out = readResultLine(good, CATALOGUE_BOOK);
+    const out = readResultLine(good, SHIPPED_TESTS);
     expect(out).toMatchObject({
       reading: { client: 'Noor Adeyemi', warm: true, side: 'left', value: 31.5, time: '09:40', id: 'r-1' },
     });
   });
   it('fills in what may be left out', () => {
     const { client, date, test, side, value } = good;
-    expect(readResultLine({ client, date, test, side, value }, CATALOGUE_BOOK)).toMatchObject({
+    expect(readResultLine({ client, date, test, side, value }, SHIPPED_TESTS)).toMatchObject({
       reading: { time: '12:00', warm: false, tester: null, id: null, instrument: expect.any(String) as string },
     });
   });
   it('finds a test by its name too, and takes negative values and tests without sides', () => {
-    const reach = CATALOGUE_BOOK.tests.find((t) => t.id === 'finger-to-floor')!;
+    const reach = SHIPPED_TESTS.tests.find((t) => t.id === 'finger-to-floor')!;
     const line = { ...good, test: reach.name.toUpperCase(), side: '', unit: 'cm', value: '−4' };
-    expect(readResultLine(line, CATALOGUE_BOOK)).toMatchObject({ reading: { side: null, value: -4 } });
+    expect(readResultLine(line, SHIPPED_TESTS)).toMatchObject({ reading: { side: null, value: -4 } });
   });
   it.each([
     ['client', { client: ' ' }],
@@ -80,7 +80,7 @@ describe('readResultLine', () => {
   });
   it('never throws, whatever the cells hold', () => {
     const line = fc.record(Object.fromEntries(RESULT_COLUMNS.map((c) => [c.id, fc.string()])), { requiredKeys: [] });
-    fc.assert(fc.property(line, (l) => void readResultLine(l as ResultLine, CATALOGUE_BOOK)));
+    fc.assert(fc.property(line, (l) => void readResultLine(l as ResultLine, SHIPPED_TESTS)));
   });
 });
 

@@ -1,15 +1,15 @@
 import type { Side } from '../anatomy/side.js';
 import { assertPlausible } from '../measuring/result.js';
 import type { RomTest } from '../measuring/rom-test.js';
-import type { TestBook } from '../measuring/test-book.js';
+import type { TestCatalogue } from '../measuring/test-catalogue.js';
 import { isPlainDate, type PlainDate } from '../schedule/plain-date.js';
 import { CoreError } from '../errors.js';
 
 /** Columns of the results table, one reading a line. The order is that of the file; a header names them. */
 export const RESULT_COLUMNS = [
   { id: 'client', needed: true, about: 'Name of the client as in the client list' },
-  { id: 'date', needed: true, about: 'Day of the visit, 2026-03-09' },
-  { id: 'time', needed: false, about: 'Time of the visit, 09:40; 12:00 when left out' },
+  { id: 'date', needed: true, about: 'Day of the assessment, 2026-03-09' },
+  { id: 'time', needed: false, about: 'Time of the assessment, 09:40; 12:00 when left out' },
   { id: 'body', needed: false, about: 'cold or warm; cold when left out' },
   { id: 'tester', needed: false, about: 'Name of the coach who measured; you, when left out' },
   { id: 'test', needed: true, about: 'Name of the test, or its id' },
@@ -114,7 +114,7 @@ export function fromCell(text: string): string {
  */
 export function readResultLine(
   line: ResultLine,
-  book: TestBook,
+  catalogue: TestCatalogue,
 ): { reading: ImportedReading } | { errors: LineError[] } {
   const errors: LineError[] = [];
   const wrong = (column: ResultColumn, message: string) => void errors.push({ column, message });
@@ -129,7 +129,7 @@ export function readResultLine(
   const warm = WARM_WORDS[cell('body').toLowerCase()];
   if (warm === undefined) wrong('body', 'Write cold or warm.');
   const name = cell('test');
-  const test = book.tests.find((t) => t.id === name || t.name.toLowerCase() === name.toLowerCase());
+  const test = catalogue.tests.find((t) => t.id === name || t.name.toLowerCase() === name.toLowerCase());
   if (!test) wrong('test', name === '' ? 'Write the name of the test.' : `There is no test "${name}".`);
   const word = cell('side').toLowerCase();
   const side = word === '' || word === '-' ? null : (SIDE_WORDS[word] ?? undefined);

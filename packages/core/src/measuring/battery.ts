@@ -8,7 +8,7 @@ const PER_POSITION = 20;
 const READINGS = 2;
 
 /**
- * Tests in the order in which a visit goes through them: standing to lying, so that the client changes position as little as possible;
+ * Tests in the order in which an assessment goes through them: standing to lying, so that the client changes position as little as possible;
  * inside a position as listed.
  */
 export function inPositionOrder(tests: readonly RomTest[]): RomTest[] {

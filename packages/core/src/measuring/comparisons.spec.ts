@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { BATTERIES } from '../catalogue/batteries.js';
 import { ACTIVE_KNEE_EXTENSION, romTestById, WEIGHT_BEARING_LUNGE } from '../catalogue/tests.js';
 import { batteryMinutes, inPositionOrder } from './battery.js';
-import { unlikeConditions, type Conditions } from './conditions.js';
+import { differentConditions, type Conditions } from './conditions.js';
 import { freedom, freedomRange } from './freedom.js';
 import { bandOf, referenceFor, referenceValue, type Person } from './reference.js';
 import { POSITIONS } from './rom-test.js';
 import { sideDifference } from './side-difference.js';
-import { standing } from './standing.js';
+import { current } from './current.js';
 import { tighterSide } from './tighter-side.js';
 
 describe('sideDifference', () => {
@@ -153,7 +153,7 @@ describe('freedom', () => {
   });
 });
 
-describe('unlikeConditions', () => {
+describe('differentConditions', () => {
   const base: Conditions = {
     warm: false,
     instrument: 'tape',
@@ -162,7 +162,7 @@ describe('unlikeConditions', () => {
     hoursSinceSession: null,
   };
   it('is silent about like conditions, two hours apart included', () => {
-    expect(unlikeConditions(base, { ...base, minuteOfDay: 700, hoursSinceSession: 24 })).toEqual([]);
+    expect(differentConditions(base, { ...base, minuteOfDay: 700, hoursSinceSession: 24 })).toEqual([]);
   });
   it.each([
     [{ warm: true }, 'cold'],
@@ -171,7 +171,7 @@ describe('unlikeConditions', () => {
     [{ minuteOfDay: 701 }, '2 hours'],
     [{ hoursSinceSession: 23.5 }, '24 hours'],
   ])('names the difference %j', (other, word) => {
-    const words = unlikeConditions(base, { ...base, ...other });
+    const words = differentConditions(base, { ...base, ...other });
     expect(words).toHaveLength(1);
     expect(words[0]).toContain(word);
   });
@@ -181,9 +181,9 @@ describe('standing', () => {
   const row = (id: string, replaces: string | null = null) => ({ id, replaces });
   it('puts a correction, and a correction of it, in the place of the reading', () => {
     const rows = [row('a'), row('b'), row('c', 'a'), row('d'), row('e', 'c')];
-    expect(standing(rows).map((r) => r.id)).toEqual(['e', 'b', 'd']);
+    expect(current(rows).map((r) => r.id)).toEqual(['e', 'b', 'd']);
   });
   it('keeps a correction whose reading is not there', () => {
-    expect(standing([row('x', 'gone')]).map((r) => r.id)).toEqual(['x']);
+    expect(current([row('x', 'gone')]).map((r) => r.id)).toEqual(['x']);
   });
 });

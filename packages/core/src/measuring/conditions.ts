@@ -14,7 +14,7 @@ export interface Conditions {
  * What differs between the conditions of two results, in words fit for a warning. Empty when they are alike.
  * More than 2 h apart in the day or less than 24 h after a session counts (domain rule 2.2).
  */
-export function unlikeConditions(a: Conditions, b: Conditions): string[] {
+export function differentConditions(a: Conditions, b: Conditions): string[] {
   const out: string[] = [];
   if (a.warm !== b.warm) out.push('one was taken cold, the other warm');
   if (a.instrument !== b.instrument) out.push(`different instruments (${a.instrument}, ${b.instrument})`);

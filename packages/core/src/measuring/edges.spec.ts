@@ -7,7 +7,7 @@ import { shortfall } from './findings/shortfall.js';
 import { freedom } from './freedom.js';
 import { bandOf, referenceFor } from './reference.js';
 import { ownError } from './reliability/own-error.js';
-import { resultOfTrials } from './result.js';
+import { resultOfReadings } from './result.js';
 import { sideDifference } from './side-difference.js';
 
 const value = fc.double({ min: -90, max: 90, noNaN: true });
@@ -34,12 +34,12 @@ describe('direction of better', () => {
 
         const g = shortfall(a, { ...rule, better: 'more' }, { value: b, sd: 8, from: 'goal' });
         const h = shortfall(-a, { ...rule, better: 'less' }, { value: -b, sd: 8, from: 'goal' });
-        expect(h.g).toBeCloseTo(g.g, 10);
+        expect(h.spreads).toBeCloseTo(g.spreads, 10);
 
-        const trials = { repeatTolerance: 5, plausible: { min: -100, max: 100 } };
+        const readings = { repeatTolerance: 5, plausible: { min: -100, max: 100 } };
         for (const valueRule of ['mean', 'best', 'median'] as const) {
-          const r = resultOfTrials([a, b], { ...trials, valueRule, better: 'more' });
-          const s = resultOfTrials([-a, -b], { ...trials, valueRule, better: 'less' });
+          const r = resultOfReadings([a, b], { ...readings, valueRule, better: 'more' });
+          const s = resultOfReadings([-a, -b], { ...readings, valueRule, better: 'less' });
           expect(s.value).toBeCloseTo(-r.value, 10);
         }
       }),
@@ -63,11 +63,11 @@ describe('direction of better', () => {
   });
 });
 
-describe('identical trials and no spread', () => {
+describe('identical readings and no spread', () => {
   it('are a steady result', () => {
     const rule = { valueRule: 'mean', better: 'more', repeatTolerance: 5, plausible: { min: -90, max: 90 } } as const;
     for (const n of [2, 3, 4, 5])
-      expect(resultOfTrials(Array<number>(n).fill(-12.5), rule)).toMatchObject({
+      expect(resultOfReadings(Array<number>(n).fill(-12.5), rule)).toMatchObject({
         value: -12.5,
         spread: 0,
         steadiness: 'repeatable',

@@ -35,7 +35,7 @@ export interface OwnTestDefinition {
 export const MEANING_FIELDS = ['unit', 'better', 'sides', 'valueRule'] as const satisfies (keyof OwnTestDefinition)[];
 
 /**
- * A test of the book from a coach's definition. The drawn scale runs over the plausible range, narrowed to three spreads around a
+ * A test of the catalogue from a coach's definition. The drawn scale runs over the plausible range, narrowed to three spreads around a
  * reference where there is one.
  * @throws CoreError `invalid-test` when its numbers contradict each other
  */

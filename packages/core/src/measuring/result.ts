@@ -2,8 +2,8 @@ import { CoreError } from '../errors.js';
 import { subsets } from '../math/subsets.js';
 import type { RomTest } from './rom-test.js';
 
-/** Most readings taken on one side in one visit. */
-export const MAX_TRIALS = 5;
+/** Most readings taken on one side in one assessment. */
+export const MAX_READINGS = 5;
 
 /**
  * `single`: one reading, spread unknown. `repeatable`: enough readings agree. `third-needed`: readings disagree, take one more.
@@ -11,11 +11,11 @@ export const MAX_TRIALS = 5;
  */
 export type Steadiness = 'single' | 'repeatable' | 'third-needed' | 'unsteady';
 
-/** The value of a test on one side in one visit, and how far it can be trusted. Values in the unit of the test. */
+/** The value of a test on one side in one assessment, and how far it can be trusted. Values in the unit of the test. */
 export interface RomResult {
   readonly value: number;
   /** All readings, in the order taken. */
-  readonly trials: readonly number[];
+  readonly readings: readonly number[];
   /** The readings the value was made from, in the order taken. */
   readonly used: readonly number[];
   /** Largest minus smallest of the readings used. 0 for a single reading. */
@@ -26,7 +26,7 @@ export interface RomResult {
 }
 
 /** The parts of a test that turn readings into a result. */
-export type TrialRule = Pick<RomTest, 'valueRule' | 'better' | 'repeatTolerance' | 'plausible'>;
+export type ReadingRule = Pick<RomTest, 'valueRule' | 'better' | 'repeatTolerance' | 'plausible'>;
 
 function mean(xs: readonly number[]): number {
   return xs.reduce((a, b) => a + b, 0) / xs.length;
@@ -50,13 +50,13 @@ function closest(xs: readonly number[], size: number): number[] {
   return best!;
 }
 
-function valueOf(xs: readonly number[], rule: TrialRule): number {
+function valueOf(xs: readonly number[], rule: ReadingRule): number {
   if (rule.valueRule === 'median') return median(xs);
   if (rule.valueRule === 'best') return rule.better === 'more' ? Math.max(...xs) : Math.min(...xs);
   return mean(xs);
 }
 
-function onlyEases(xs: readonly number[], better: TrialRule['better']): boolean {
+function onlyEases(xs: readonly number[], better: ReadingRule['better']): boolean {
   if (xs.length < 3) return false;
   return xs.slice(1).every((x, i) => (better === 'more' ? x > xs[i]! : x < xs[i]!));
 }
@@ -67,33 +67,34 @@ function onlyEases(xs: readonly number[], better: TrialRule['better']): boolean 
  * Two readings stand when they agree within the repeat tolerance, three when the closest two do, four or five when the closest
  * three do; only the agreeing ones are used. Five that do not agree give the median, marked unsteady.
  *
- * @param trials readings in the order taken, in the unit of the test, 1 to {@link MAX_TRIALS}
- * @throws CoreError `no-trials`, `too-many-trials`, `invalid-reading`
- * @example resultOfTrials([31, 38, 32], test) // value 31.5 from 31 and 32, spread 1, repeatable
+ * @param readings readings in the order taken, in the unit of the test, 1 to {@link MAX_READINGS}
+ * @throws CoreError `no-readings`, `too-many-readings`, `invalid-reading`
+ * @example resultOfReadings([31, 38, 32], test) // value 31.5 from 31 and 32, spread 1, repeatable
  */
-export function resultOfTrials(trials: readonly number[], rule: TrialRule): RomResult {
-  if (trials.length === 0) throw new CoreError('no-trials', 'There is no reading on this side yet. Take at least one.');
-  if (trials.length > MAX_TRIALS)
+export function resultOfReadings(readings: readonly number[], rule: ReadingRule): RomResult {
+  if (readings.length === 0)
+    throw new CoreError('no-readings', 'There is no reading on this side yet. Take at least one.');
+  if (readings.length > MAX_READINGS)
     throw new CoreError(
-      'too-many-trials',
-      `More than ${MAX_TRIALS} readings on a side tire the client. Correct one instead of adding.`,
+      'too-many-readings',
+      `More than ${MAX_READINGS} readings on a side tire the client. Correct one instead of adding.`,
     );
-  for (const t of trials) assertPlausible(t, rule);
+  for (const t of readings) assertPlausible(t, rule);
 
   const done = (used: readonly number[], steadiness: Steadiness, value = valueOf(used, rule)): RomResult => ({
     value,
-    trials: [...trials],
+    readings: [...readings],
     used: [...used],
     spread: range(used),
     steadiness,
-    stillEasing: onlyEases(trials, rule.better),
+    stillEasing: onlyEases(readings, rule.better),
   });
 
-  if (trials.length === 1) return done(trials, 'single');
-  const agreeing = closest(trials, trials.length <= 3 ? 2 : 3);
+  if (readings.length === 1) return done(readings, 'single');
+  const agreeing = closest(readings, readings.length <= 3 ? 2 : 3);
   if (range(agreeing) <= rule.repeatTolerance + 1e-9) return done(agreeing, 'repeatable');
-  if (trials.length === MAX_TRIALS) return done(trials, 'unsteady', median(trials));
-  return done(trials, 'third-needed');
+  if (readings.length === MAX_READINGS) return done(readings, 'unsteady', median(readings));
+  return done(readings, 'third-needed');
 }
 
 /**
@@ -107,7 +108,7 @@ export function assertPlausible(reading: number, rule: Pick<RomTest, 'plausible'
 }
 
 /** How many readings are asked for on a side, given those taken: two, and one more as long as they disagree. */
-export function trialsWanted(result: RomResult | null): number {
+export function readingsWanted(result: RomResult | null): number {
   if (!result || result.steadiness === 'single') return 2;
-  return result.steadiness === 'third-needed' ? result.trials.length + 1 : result.trials.length;
+  return result.steadiness === 'third-needed' ? result.readings.length + 1 : result.readings.length;
 }

@@ -5,7 +5,7 @@ import type { Reference } from './reference.js';
 /** Unit of a reading. */
 export type RomUnit = 'deg' | 'cm';
 
-/** Body position of a test or exercise, in the order in which a visit goes through them. */
+/** Body position of a test or exercise, in the order in which an assessment goes through them. */
 export const POSITIONS = ['standing', 'kneeling', 'all fours', 'sitting', 'supine', 'side-lying', 'prone'] as const;
 export type Position = (typeof POSITIONS)[number];
 
@@ -15,9 +15,9 @@ export type ValueRule = 'mean' | 'best' | 'median';
 /** Whether a larger or a smaller reading means freer movement. */
 export type Better = 'more' | 'less';
 
-/** Test-retest error of a test: what two visits differ by when nothing has changed. */
+/** Test-retest error of a test: what two assessments differ by when nothing has changed. */
 export interface ErrorFigure {
-  /** Standard error of measurement of a result between visits, in the unit of the test. */
+  /** Standard error of measurement of a result between assessments, in the unit of the test. */
   readonly sem: number;
   readonly source: Source;
 }

@@ -19,7 +19,7 @@ export interface SideDifference {
 export type SideRule = Pick<RomTest, 'better' | 'error' | 'resolution' | 'sideThreshold'>;
 
 /**
- * Left against right of one test in one visit (domain rule 2.2).
+ * Left against right of one test in one assessment (domain rule 2.2).
  * @param left @param right values in the unit of the test
  */
 export function sideDifference(left: number, right: number, rule: SideRule): SideDifference {

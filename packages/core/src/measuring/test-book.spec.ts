@@ -5,7 +5,7 @@ import { beighton, beightonCutOff, BEIGHTON_ITEMS } from './beighton.js';
 import { resultSem } from './error.js';
 import { romTestOf, type OwnTestDefinition } from './own-test.js';
 import { referenceFor } from './reference.js';
-import { asMeasuredBy, CATALOGUE_BOOK, offeredTests, testBook, testInBook } from './test-book.js';
+import { asMeasuredBy, SHIPPED_TESTS, offeredTests, testCatalogue, testInCatalogue } from './test-catalogue.js';
 
 const source: Source = { origin: 'practice', text: 'our studio' };
 export const OVERHEAD: OwnTestDefinition = {
@@ -60,24 +60,24 @@ describe('romTestOf', () => {
   });
 });
 
-describe('the test book', () => {
+describe('the test catalogue', () => {
   const own = romTestOf('own-1', OVERHEAD);
-  const book = testBook(
-    [{ test: own, retired: true }],
+  const catalogue = testCatalogue(
+    [{ test: own, archived: true }],
     [{ testId: 'weight-bearing-lunge', coachId: 'mara', sem: 0.7, source: { origin: 'own', text: '12 clients' } }],
   );
-  it('has the catalogue and own tests; a retired one is found but not offered', () => {
-    expect(book.tests).toHaveLength(ROM_TESTS.length + 1);
-    expect(testInBook(book, 'own-1').name).toBe('Overhead wall slide');
-    expect(offeredTests(book).map((t) => t.id)).not.toContain('own-1');
-    expect(() => testInBook(CATALOGUE_BOOK, 'own-1')).toThrow(expect.objectContaining({ code: 'unknown-test' }));
+  it('has the catalogue and own tests; a archived one is found but not offered', () => {
+    expect(catalogue.tests).toHaveLength(ROM_TESTS.length + 1);
+    expect(testInCatalogue(catalogue, 'own-1').name).toBe('Overhead wall slide');
+    expect(offeredTests(catalogue).map((t) => t.id)).not.toContain('own-1');
+    expect(() => testInCatalogue(SHIPPED_TESTS, 'own-1')).toThrow(expect.objectContaining({ code: 'unknown-test' }));
   });
   it('gives a coach their own error, others the catalogue’s, and keeps the catalogue’s figure', () => {
-    const lunge = testInBook(book, 'weight-bearing-lunge');
-    const mine = asMeasuredBy(book, lunge, 'mara');
+    const lunge = testInCatalogue(catalogue, 'weight-bearing-lunge');
+    const mine = asMeasuredBy(catalogue, lunge, 'mara');
     expect(resultSem(mine)).toBe(0.7);
     expect(mine.error.source.origin).toBe('own');
-    expect(asMeasuredBy(book, lunge, 'ilse')).toBe(lunge);
+    expect(asMeasuredBy(catalogue, lunge, 'ilse')).toBe(lunge);
     expect(lunge.error.sem).not.toBe(0.7);
   });
 });

@@ -3,7 +3,7 @@ import { LOADED_GAP_DAYS } from '../styles/style.js';
 import { sessionSeconds, type TimedItem } from '../timeline/session-seconds.js';
 
 /** A lane that wants a place in a week. Days are counted from the first day of the week, 0-6. */
-export interface Wish {
+export interface LaneRequest {
   readonly sessions: number;
   readonly loaded: boolean;
   readonly items: readonly TimedItem[];
@@ -13,8 +13,8 @@ export interface Wish {
   readonly fixed?: readonly number[];
 }
 
-export interface Placed {
-  /** Days of each wish, in order; fewer than asked for where there was no room. */
+export interface Allocation {
+  /** Days of each request, in order; fewer than asked for where there was no room. */
   readonly days: readonly (readonly number[])[];
 }
 
@@ -45,18 +45,18 @@ function keepsGap(days: readonly number[], lastDay: number | null): boolean {
  * budget, then the most even ones, then days that are visited anyway, then the earliest. Loaded lanes keep 48 h between their sessions.
  * A lane that finds no room gets fewer days. Exact over at most 35 choices a lane.
  * @param open days on which the client trains, 0-6 from the first day of the week, ascending
- * @param budgetSeconds seconds of one visit; null for no budget
+ * @param budgetSeconds seconds of one session; null for no budget
  */
 export function allocate(
-  wishes: readonly Wish[],
+  requests: readonly LaneRequest[],
   open: readonly number[],
   budgetSeconds: number | null,
   lanesPerSession: number,
-): Placed {
+): Allocation {
   const held: TimedItem[][] = Array.from({ length: 7 }, () => []);
   const lanesOn = new Array<number>(7).fill(0);
   const now = new Array<number>(7).fill(0);
-  const days = wishes.map((w): readonly number[] => {
+  const days = requests.map((w): readonly number[] => {
     const free = open.filter((d) => lanesOn[d]! < lanesPerSession);
     const excess = new Map(
       free.map((d) => {

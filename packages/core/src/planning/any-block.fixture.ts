@@ -9,16 +9,16 @@ import { limitsOfCautions } from '../screening/limits.js';
 import { STYLES } from '../styles/index.js';
 import { TECHNIQUES, type Technique } from '../styles/technique.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import { LEVELS, type PlanClient } from './limits.js';
+import { EXPERIENCES, type PlanClient } from './limits.js';
 import type { BlockInput, LaneInput } from './plan.js';
 
 /** Any client, cautions and all. */
 export const anyClient: fc.Arbitrary<PlanClient> = fc
   .record({
     age: fc.integer({ min: 12, max: 90 }),
-    level: fc.constantFrom(...LEVELS),
+    experience: fc.constantFrom(...EXPERIENCES),
     trainingDays: fc.uniqueArray(fc.constantFrom<Weekday[]>(1, 2, 3, 4, 5, 6, 7), { minLength: 1, maxLength: 7 }),
-    easyOn: fc.uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { maxLength: 3 }),
+    gentleGroups: fc.uniqueArray(fc.constantFrom(...MUSCLE_GROUP_IDS), { maxLength: 3 }),
     hypermobile: fc.boolean(),
     minutesPerSession: fc.option(fc.integer({ min: 8, max: 60 }), { nil: undefined }),
     smallestPlate: fc.constantFrom(0.5, 1, 1.25, 2.5),
@@ -40,10 +40,10 @@ function exercisesOf(client: PlanClient, group: LaneInput['group']): Partial<Rec
         const c = client.cautions;
         return (
           !c ||
-          (!c.techniquesOff.includes(t) &&
-            !c.positionsOff.includes(done.position) &&
-            !done.tags.some((tag) => c.tagsOff.includes(tag)) &&
-            ![done.primary, ...done.secondary].some((g) => c.groupsOff.includes(g)))
+          (!c.excludedTechniques.includes(t) &&
+            !c.excludedPositions.includes(done.position) &&
+            !done.tags.some((tag) => c.excludedTags.includes(tag)) &&
+            ![done.primary, ...done.secondary].some((g) => c.excludedGroups.includes(g)))
         );
       });
       return e ? [[t, e]] : [];
@@ -62,7 +62,7 @@ export const anyBlock: fc.Arbitrary<BlockInput> = anyClient
             group: fc.constantFrom(...MUSCLE_GROUP_IDS),
             styleId: fc.constantFrom(...STYLES.map((s) => s.id)),
             tighterSide: fc.constantFrom(null, 'left' as const, 'right' as const),
-            baseline: fc.option(fc.integer({ min: 60, max: 500 }), { nil: null }),
+            startingDose: fc.option(fc.integer({ min: 60, max: 500 }), { nil: null }),
             later: fc.option(
               fc.record({
                 fromWeek: fc.integer({ min: 2, max: 10 }),
@@ -88,7 +88,8 @@ export const anyBlock: fc.Arbitrary<BlockInput> = anyClient
   .map((b): BlockInput => ({
     ...b,
     lanes: b.lanes.filter(
-      (l) => !(b.client.cautions?.groupsOff.includes(l.group) ?? false) && l.exercises?.['static hold'] !== undefined,
+      (l) =>
+        !(b.client.cautions?.excludedGroups.includes(l.group) ?? false) && l.exercises?.['static hold'] !== undefined,
     ),
   }))
   .filter((b) => b.lanes.length > 0);

@@ -9,7 +9,7 @@ import { limitsFor } from './limits.js';
 import type { BlockInput, PlannedWeek } from './plan.js';
 import { easierWeeksOf, phaseOfWeek, retestWeeks } from './weeks.js';
 
-const adult = { age: 46, level: 'regular', trainingDays: [1, 3, 5, 6], easyOn: [] } as const;
+const adult = { age: 46, experience: 'regular', trainingDays: [1, 3, 5, 6], gentleGroups: [] } as const;
 const input: BlockInput = {
   client: adult,
   lanes: [{ group: 'soleus', styleId: 'steady-hold' }],
@@ -104,11 +104,11 @@ describe('against the guideline', () => {
 describe('intensity', () => {
   it('starts at 4 for beginners, 5 otherwise, and at most 4 where a caution says so', () => {
     const start = (client: BlockInput['client']) => lane({ client }).weeks[0]!.prescription.sensation;
-    expect(start({ ...adult, level: 'beginner' })).toBe(4);
-    expect(start({ ...adult, level: 'regular' })).toBe(5);
-    expect(start({ ...adult, level: 'experienced' })).toBe(5);
-    expect(start({ ...adult, easyOn: ['soleus'] })).toBe(4);
-    expect(start({ ...adult, easyOn: ['calf'] })).toBe(5);
+    expect(start({ ...adult, experience: 'beginner' })).toBe(4);
+    expect(start({ ...adult, experience: 'regular' })).toBe(5);
+    expect(start({ ...adult, experience: 'experienced' })).toBe(5);
+    expect(start({ ...adult, gentleGroups: ['soleus'] })).toBe(4);
+    expect(start({ ...adult, gentleGroups: ['calf'] })).toBe(5);
   });
 });
 

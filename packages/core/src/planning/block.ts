@@ -3,7 +3,7 @@ import type { Technique } from '../styles/technique.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { fitWeek } from './fit-week.js';
 import { LanePlanner } from './lane-planner.js';
-import type { BlockInput, BlockPlan, PlannedLane, Trim } from './plan.js';
+import type { BlockInput, BlockPlan, PlannedLane, Cut } from './plan.js';
 import { firstWeekday, openDays } from './week-days.js';
 import { easierWeeksOf, retestWeeks } from './weeks.js';
 
@@ -35,20 +35,20 @@ export function buildBlock(input: BlockInput): BlockPlan {
   const easier = easierWeeksOf(input);
   const first = firstWeekday(input);
   const planners = input.lanes.map((lane) => new LanePlanner(lane, input, easier));
-  const trims: Trim[] = [];
+  const cuts: Cut[] = [];
   const usual = new Set(input.client.trainingDays).size;
   for (let week = 1; week <= input.weeks; week++) {
     const open = openDays(input, week);
     const drafts = planners.map((p) => p.draft(week, open.length, usual));
-    const { offsets, cuts } = fitWeek(planners, drafts, open, input, week, trims);
+    const { offsets, cutWords } = fitWeek(planners, drafts, open, input, week, cuts);
     planners.forEach((p, i) => {
-      p.settle(week, drafts[i]!, offsets[i]!, first, cuts[i]!);
+      p.settle(week, drafts[i]!, offsets[i]!, first, cutWords[i]!);
     });
   }
   return {
     lanes: planners.map((p) => p.finished()),
     retestWeeks: retestWeeks(input.weeks, easier),
-    trims,
+    cuts,
   };
 }
 
@@ -58,7 +58,7 @@ export function techniquesUsed(lane: PlannedLane, fromWeek = 1): Technique[] {
     ...new Set(
       lane.weeks
         .filter((w) => w.kind !== 'rest' && w.week >= fromWeek)
-        .flatMap((w) => [w.prescription, ...w.extras].map((b) => b.technique)),
+        .flatMap((w) => [w.prescription, ...w.beforeAndAfter].map((b) => b.technique)),
     ),
   ];
 }

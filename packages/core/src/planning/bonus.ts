@@ -7,7 +7,7 @@ import type { Limits } from './limits.js';
  * What the tighter side gets on top (domain rule 2.6, 6): one more set, or a bout half as long again when sets are at their cap; inside the
  * caps, outside the ramp. Null when neither fits.
  */
-export function bonusFor(p: Prescription, side: Side, limits: Limits, grain: number): Bonus | null {
+export function bonusFor(p: Prescription, side: Side, limits: Limits, stepSize: number): Bonus | null {
   const fits = (bonus: Bonus): boolean =>
     limits.doseMax === null || sideWeeklyDose({ ...p, bonus }, side) <= limits.doseMax;
   if (p.sets < limits.setsMax) {
@@ -15,7 +15,7 @@ export function bonusFor(p: Prescription, side: Side, limits: Limits, grain: num
     if (fits(bonus)) return bonus;
   }
   const amount = amountOf(p);
-  const most = Math.min(Math.floor((amount * 0.5) / grain) * grain, limits.amountMax - amount);
+  const most = Math.min(Math.floor((amount * 0.5) / stepSize) * stepSize, limits.amountMax - amount);
   const bonus = { side, sets: 0, more: most };
   return most > 0 && fits(bonus) ? bonus : null;
 }

@@ -4,6 +4,6 @@ export const BLOCK_BOUNDS = {
   ramp: { min: 0, max: 0.5, default: 0.2 },
   easierEvery: { min: 3, max: 6, default: 4 },
   lanes: { min: 1, max: 20 },
-  /** Lanes in one session; more cannot be done well in one visit. Common practice, no source. */
+  /** Lanes in one session; more cannot be done well in one session. Common practice, no source. */
   lanesPerSession: { min: 1, max: 10, default: 5 },
 } as const;

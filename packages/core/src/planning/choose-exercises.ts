@@ -3,7 +3,7 @@ import type { Exercise } from '../catalogue/exercise.js';
 import type { TechniqueExercise } from '../composing/from-lanes.js';
 import type { Style } from '../styles/style.js';
 import type { Technique } from '../styles/technique.js';
-import { LEVELS, type Level } from './limits.js';
+import { EXPERIENCES, type Experience } from './limits.js';
 
 /** Exercises that a client may do for a group with a technique, best first. */
 export type AllowedExercises = (group: MuscleGroupId, technique: Technique) => readonly Exercise[];
@@ -15,9 +15,9 @@ export function techniquesOfStyle(style: Style): Technique[] {
 }
 
 /** The first exercise that is not above the client's level; the first of all when every one is. */
-export function firstFor(level: Level, exercises: readonly Exercise[]): Exercise | null {
-  const most = LEVELS.indexOf(level) + 1;
-  return exercises.find((e) => e.level <= most) ?? exercises[0] ?? null;
+export function firstFor(level: Experience, exercises: readonly Exercise[]): Exercise | null {
+  const most = EXPERIENCES.indexOf(level) + 1;
+  return exercises.find((e) => e.difficulty <= most) ?? exercises[0] ?? null;
 }
 
 /**
@@ -28,7 +28,7 @@ export function chooseExercises(
   group: MuscleGroupId,
   styles: readonly Style[],
   allowed: AllowedExercises,
-  level: Level,
+  level: Experience,
   chosen: readonly TechniqueExercise[] = [],
 ): TechniqueExercise[] {
   const techniques = [...new Set(styles.flatMap(techniquesOfStyle))];

@@ -1,12 +1,12 @@
 import type { Bout, Prescription, Variable } from '../styles/prescription.js';
-import type { Rung } from './ladder.js';
+import type { Step } from './progression.js';
 import type { PlannedWeek, WeekKind } from './plan.js';
 
 /** A cell before it has days. */
 export interface Draft {
   kind: WeekKind;
   prescription: Prescription;
-  extras: readonly Bout[];
+  beforeAndAfter: readonly Bout[];
   changed: Variable | null;
   words: string;
   /** True when the words are a whole reason; otherwise the step is counted behind them. */
@@ -14,8 +14,8 @@ export interface Draft {
   step: number;
   locked: boolean;
   styleId: string;
-  /** The rung to go back to when the week's minutes do not hold the step. */
-  before: Rung | null;
+  /** The step to go back to when the week's minutes do not hold the step. */
+  before: Step | null;
   /** Whether the next build week goes on from this cell. */
   base: boolean;
   activationReps: number;

@@ -21,7 +21,7 @@ export interface LaneDraft {
   /** Last week; null for the end of the block. */
   readonly untilWeek: number | null;
   /** Weekly seconds a side that the client is used to; null to begin at the style's start. */
-  readonly baseline: number | null;
+  readonly startingDose: number | null;
   readonly loadUnit: LoadUnit | null;
   readonly exercises: readonly TechniqueExercise[];
   readonly locked: readonly LockedCell[];
@@ -78,7 +78,7 @@ export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInpu
       fromWeek: l.fromWeek,
       untilWeek: l.untilWeek,
       locked: l.locked,
-      baseline: l.baseline,
+      startingDose: l.startingDose,
       ...(l.loadUnit ? { loadUnit: l.loadUnit } : {}),
       tighterSide: context.tighterSide?.(l.group) ?? null,
       exercises: exercisesByTechnique(l, context.findExercise),
@@ -110,7 +110,7 @@ export function newLane(
     laterStyles: [],
     fromWeek: 1,
     untilWeek: null,
-    baseline: null,
+    startingDose: null,
     loadUnit: null,
     exercises,
     locked: [],

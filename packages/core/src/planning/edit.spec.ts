@@ -29,7 +29,7 @@ import { mergeDrafts } from './merge.js';
 import type { PlanClient } from './limits.js';
 import { applyTemplate, templateOf } from './template.js';
 
-const adult: PlanClient = { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] };
+const adult: PlanClient = { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] };
 const context: PlanContext = { client: adult, findStyle: styleById, findExercise: exerciseById };
 const draft: BlockDraft = {
   startDate: '2026-03-09',
@@ -169,12 +169,12 @@ describe('the board', () => {
     expect(() => missWeek(setWeeks(draft, 16), 3, 'shift')).toThrow(expect.objectContaining({ code: 'invalid-plan' }));
   });
 
-  it('takes a mend of the easier weeks', () => {
+  it('takes a fix of the easier weeks', () => {
     const d = { ...draft, easierEvery: null };
     const input = blockInputOf(d, context);
     const fix = checkBlock(input, buildBlock(input)).find((v) => v.fix?.kind === 'easier-weeks')!.fix!;
-    const mended = applyFix(d, fix);
-    const after = blockInputOf(mended, context);
+    const fixed = applyFix(d, fix);
+    const after = blockInputOf(fixed, context);
     expect(checkBlock(after, buildBlock(after))).toEqual([]);
   });
 });
@@ -239,12 +239,12 @@ describe('bringing two drafts together', () => {
 });
 
 describe('templates', () => {
-  const use = (client: PlanClient, baseline: number | null = null) => ({
+  const use = (client: PlanClient, startingDose: number | null = null) => ({
     startDate: '2026-03-09',
     client,
     findStyle: styleById,
     allowed: (g: Parameters<typeof exercisesDoing>[0], t: Parameters<typeof exercisesDoing>[1]) => exercisesDoing(g, t),
-    baseline: () => baseline,
+    startingDose: () => startingDose,
     newId: () => Math.random().toString(36),
   });
 
@@ -252,9 +252,9 @@ describe('templates', () => {
     '%s keeps every rule for a beginner, a regular and a senior',
     (_, t) => {
       const clients: PlanClient[] = [
-        { age: 30, level: 'beginner', trainingDays: [1, 3, 5], easyOn: [], minutesPerSession: 20 },
-        { age: 45, level: 'regular', trainingDays: [1, 2, 4, 6], easyOn: [], minutesPerSession: 30 },
-        { age: 72, level: 'beginner', trainingDays: [2, 5], easyOn: [], minutesPerSession: 15 },
+        { age: 30, experience: 'beginner', trainingDays: [1, 3, 5], gentleGroups: [], minutesPerSession: 20 },
+        { age: 45, experience: 'regular', trainingDays: [1, 2, 4, 6], gentleGroups: [], minutesPerSession: 30 },
+        { age: 72, experience: 'beginner', trainingDays: [2, 5], gentleGroups: [], minutesPerSession: 15 },
       ];
       for (const client of clients) {
         const { draft: d } = applyTemplate(t, use(client));
@@ -281,7 +281,7 @@ describe('templates', () => {
       'weeks',
     ]);
     expect(t.lanes[0]!.cells).toEqual([{ week: 3, prescription: hold(3, 40) }]);
-    expect(JSON.stringify(t)).not.toMatch(/exercise|bonus|2026|baseline/);
+    expect(JSON.stringify(t)).not.toMatch(/exercise|bonus|2026|startingDose/);
   });
 
   it('scale what was set by hand to a client who begins lower, and say so', () => {
@@ -299,11 +299,11 @@ describe('templates', () => {
 
   it('leave out groups that a caution rests, and say so', () => {
     const cautions = {
-      groupsOff: ['hamstrings' as const],
-      groupsEasy: [],
-      techniquesOff: [],
-      positionsOff: [],
-      tagsOff: [],
+      excludedGroups: ['hamstrings' as const],
+      gentleGroups: [],
+      excludedTechniques: [],
+      excludedPositions: [],
+      excludedTags: [],
       sensationMax: null,
     };
     const runner = TEMPLATES.find((t) => t.id === 'runner')!;

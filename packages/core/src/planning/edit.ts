@@ -93,7 +93,7 @@ export function lockCells(draft: BlockDraft, plan: BlockPlan, cells: readonly Ce
 function handStep(variable: Variable, p: Prescription, plate: number): number {
   switch (variable) {
     case 'holdSeconds':
-      return p.technique === 'static hold' || p.technique === 'release' ? 5 : 1;
+      return p.technique === 'static hold' || p.technique === 'rolling' ? 5 : 1;
     case 'effort':
       return 5;
     case 'load':
@@ -266,7 +266,7 @@ export function missWeek(draft: BlockDraft, week: number, how: 'skip' | 'shift')
   };
 }
 
-/** Mends a broken rule. */
+/** Fixes a broken rule. */
 export function applyFix(draft: BlockDraft, fix: Fix): BlockDraft {
   switch (fix.kind) {
     case 'cell':

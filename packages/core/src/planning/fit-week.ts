@@ -1,11 +1,11 @@
 import { amountOf } from '../styles/prescription.js';
 import { isLoaded } from '../styles/technique.js';
 import { sessionSeconds } from '../timeline/session-seconds.js';
-import { allocate, type Wish } from './allocate.js';
+import { allocate, type LaneRequest } from './allocate.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { isPast, type Draft } from './draft-cell.js';
 import type { LanePlanner } from './lane-planner.js';
-import type { BlockInput, PlannedWeek, Trim } from './plan.js';
+import type { BlockInput, PlannedWeek, Cut } from './plan.js';
 import { firstWeekday } from './week-days.js';
 
 /** Fits one week's lanes into its days and minutes; the last lanes give way first (domain rule 2.6, 10). */
@@ -15,24 +15,24 @@ export function fitWeek(
   open: readonly number[],
   input: BlockInput,
   week: number,
-  trims: Trim[],
-): { offsets: number[][]; cuts: (string | null)[] } {
+  cuts: Cut[],
+): { offsets: number[][]; cutWords: (string | null)[] } {
   const budget = input.client.minutesPerSession === undefined ? null : input.client.minutesPerSession * 60;
   const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
   const first = firstWeekday(input);
-  const cuts: (string | null)[] = drafts.map(() => null);
+  const cutWords: (string | null)[] = drafts.map(() => null);
   const active = drafts.map((d) => d.kind !== 'rest');
-  const wishes = drafts.map((d, i): Wish => ({
+  const requests = drafts.map((d, i): LaneRequest => ({
     sessions: active[i] && !isPast(d) ? d.prescription.sessionsPerWeek : 0,
     loaded: isLoaded(d.prescription.technique),
     items: active[i] ? planners[i]!.items(d) : [],
     lastDay: planners[i]!.lastDay,
   }));
-  const placed = allocate(wishes, open, budget, most).days;
+  const placed = allocate(requests, open, budget, most).days;
   const offsets = drafts.map((d, i) => (isPast(d) ? d.days.map((x) => (x - first + 7) % 7) : [...placed[i]!]));
   const cut = (i: number, words: string): void => {
-    trims.push({ lane: i, week, words });
-    cuts[i] = cuts[i] ? `${cuts[i]} ${words}` : words;
+    cuts.push({ lane: i, week, words });
+    cutWords[i] = cutWords[i] ? `${cutWords[i]} ${words}` : words;
   };
   drafts.forEach((d, i) => {
     const wished = d.prescription.sessionsPerWeek;
@@ -43,7 +43,7 @@ export function fitWeek(
       : `a session holds at most ${most} lanes`;
     cut(i, `${got} of ${wished} sessions: ${why}.`);
   });
-  if (budget === null) return { offsets, cuts };
+  if (budget === null) return { offsets, cutWords };
 
   const length = (day: number): number =>
     sessionSeconds(drafts.flatMap((d, i) => (offsets[i]!.includes(day) ? planners[i]!.items(d) : [])));
@@ -82,7 +82,7 @@ export function fitWeek(
         words: 'Same as before: the minutes of the week hold no more.',
         whole: true,
       });
-      trims.push({ lane: i, week, words: 'The step of this week waits: the minutes hold no more.' });
+      cuts.push({ lane: i, week, words: 'The step of this week waits: the minutes hold no more.' });
     },
   );
   giveWay(
@@ -109,7 +109,7 @@ export function fitWeek(
       cut(i, `${before} → ${before - 1} sessions to fit ${input.client.minutesPerSession} min.`);
     },
   );
-  return { offsets, cuts };
+  return { offsets, cutWords };
 }
 
 /** True when giving a step back would save no time: only load, help, push or sensation changed. */

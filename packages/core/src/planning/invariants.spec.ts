@@ -8,7 +8,7 @@ import { buildBlock } from './block.js';
 import { raised } from './check/cell-rules.js';
 import { checkBlock } from './check/check.js';
 import { easierMiss, easierWeek } from './easier-week.js';
-import { SMALL_BASE } from './ladder.js';
+import { SMALL_BASE } from './progression.js';
 import { LaneStyles } from './lane-styles.js';
 import { techniqueBar } from './limits.js';
 import type { BlockInput, PlannedLane } from './plan.js';
@@ -88,7 +88,9 @@ describe('a built block, whatever the client', () => {
         const p = w.prescription;
         if (w.kind === 'rest') continue;
         const before = l.weeks.filter((x) => x.kind === 'build' && x.week < w.week).at(-1);
-        const { limits, phase } = styles.climbIn(w.kind === 'easier' && before ? before.week : w.week).climb;
+        const { limits, phase } = styles.progressionIn(
+          w.kind === 'easier' && before ? before.week : w.week,
+        ).progression;
         expect(p.technique).toBe(phase.technique);
         expect(amountOf(p)).toBeGreaterThanOrEqual(Math.min(limits.amountMin, limits.amountMax));
         expect(amountOf(p) + (p.bonus?.more ?? 0)).toBeLessThanOrEqual(limits.amountMax);
@@ -141,7 +143,8 @@ describe('a built block, whatever the client', () => {
     each((input, l) => {
       for (const w of l.weeks)
         if (w.kind !== 'rest')
-          for (const b of [w.prescription, ...w.extras]) expect(techniqueBar(b.technique, input.client)).toBeNull();
+          for (const b of [w.prescription, ...w.beforeAndAfter])
+            expect(techniqueBar(b.technique, input.client)).toBeNull();
       const styles = new Set(l.weeks.map((w) => w.styleId));
       if (!styles.has(l.styleId) && l.weeks.some((w) => w.kind !== 'rest')) expect(l.leftOut.length).toBeGreaterThan(0);
     });

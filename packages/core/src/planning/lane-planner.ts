@@ -10,7 +10,7 @@ import type { PlacedExercise } from '../timeline/timeline.js';
 import { bonusFor } from './bonus.js';
 import { isPast, type Draft } from './draft-cell.js';
 import { easierWeek } from './easier-week.js';
-import { clampRung, enterPhase, firstStep, nextStep, rungAt, type Climb, type Rung } from './ladder.js';
+import { clampStep, enterPhase, firstStep, nextStep, stepAt, type Progression, type Step } from './progression.js';
 import { LaneStyles } from './lane-styles.js';
 import { techniqueBar } from './limits.js';
 import type { BlockInput, LaneInput, PlannedLane, PlannedWeek } from './plan.js';
@@ -19,9 +19,9 @@ import { returnShare, scaleTo } from './scale.js';
 /** A lane while it is being planned. */
 export class LanePlanner {
   readonly cells: (PlannedWeek & { readonly words: string; readonly whole: boolean })[] = [];
-  private rung: Rung | null = null;
+  private at: Step | null = null;
   private key = '';
-  private climbed: Climb | null = null;
+  private progressed: Progression | null = null;
   private step = 0;
   private missed = 0;
   lastDay: number | null = null;
@@ -36,7 +36,7 @@ export class LanePlanner {
     this.styles = new LaneStyles(lane, input, easier);
   }
 
-  private extrasOf(style: Style, activationReps: number, sensation: number): Bout[] {
+  private beforeAndAfterOf(style: Style, activationReps: number, sensation: number): Bout[] {
     const out: Bout[] = [];
     for (const extra of [style.before, style.after]) {
       if (!extra) continue;
@@ -48,7 +48,7 @@ export class LanePlanner {
         continue;
       }
       const amount = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
-      const timed = extra.technique === 'release';
+      const timed = extra.technique === 'rolling';
       out.push({
         technique: extra.technique,
         sets: extra.sets,
@@ -61,19 +61,19 @@ export class LanePlanner {
   }
 
   private rest(week: number, words: string): Draft {
-    const { climb } = this.styles.climbIn(week);
-    const p = this.rung?.prescription ?? firstStep(climb).prescription;
+    const { progression } = this.styles.progressionIn(week);
+    const p = this.at?.prescription ?? firstStep(progression).prescription;
     const { bonus: _, ...plain } = p;
     return {
       kind: 'rest',
       prescription: { ...plain, sessionsPerWeek: 0 },
-      extras: [],
+      beforeAndAfter: [],
       changed: null,
       words,
       whole: true,
       step: this.step,
       locked: false,
-      styleId: climb.style.id,
+      styleId: progression.style.id,
       before: null,
       base: false,
       activationReps: 0,
@@ -108,29 +108,30 @@ export class LanePlanner {
         words: `${open} of ${kept.sessionsPerWeek} sessions: the client is away on the other days. The dose is not raised.`,
         whole: true,
         step: Math.max(1, draft.before ? draft.step - 1 : draft.step),
-        base: this.rung === null,
+        base: this.at === null,
       };
     }
     return draft;
   }
 
   private wanted(week: number): Draft {
-    const now = this.styles.climbIn(week);
-    const held = this.rung;
-    const easier = this.easier.includes(week) && now.climb.style.easierWeeks;
+    const now = this.styles.progressionIn(week);
+    const held = this.at;
+    const easier = this.easier.includes(week) && now.progression.style.easierWeeks;
     // An easier week belongs to the weeks before it, even when the style changes with it.
-    const { climb, key } = easier && this.climbed ? { climb: this.climbed, key: this.key } : now;
-    const { style, phase, limits } = climb;
+    const { progression, key } = easier && this.progressed ? { progression: this.progressed, key: this.key } : now;
+    const { style, phase, limits } = progression;
     const fits = held?.prescription.technique === phase.technique && key === this.key;
-    const last = held && fits ? clampRung(held, climb, this.input.ramp) : held;
+    const last = held && fits ? clampStep(held, progression, this.input.ramp) : held;
     const locked = this.lane.locked?.find((l) => l.week === week);
     if (locked) {
       this.key = key;
-      const reps = last?.activationReps ?? firstStep(climb).activationReps;
+      const reps = last?.activationReps ?? firstStep(progression).activationReps;
       return {
         kind: locked.prescription.sessionsPerWeek === 0 ? 'rest' : easier ? 'easier' : 'build',
         prescription: locked.prescription,
-        extras: locked.prescription.sessionsPerWeek === 0 ? [] : this.extrasOf(style, reps, limits.sensationMax),
+        beforeAndAfter:
+          locked.prescription.sessionsPerWeek === 0 ? [] : this.beforeAndAfterOf(style, reps, limits.sensationMax),
         changed: null,
         words: 'Set by the coach; the plan goes on from here.',
         whole: true,
@@ -143,17 +144,17 @@ export class LanePlanner {
         dress: (p) => p,
       };
     }
-    const made = (rung: Rung, words: string, over: Partial<Draft> = {}): Draft => {
+    const made = (at: Step, words: string, over: Partial<Draft> = {}): Draft => {
       const side = this.lane.tighterSide ?? null;
-      const sided = this.lane.exercises?.[rung.prescription.technique]?.sides !== 'both';
+      const sided = this.lane.exercises?.[at.prescription.technique]?.sides !== 'both';
       const dress = (p: Prescription): Prescription => {
-        const bonus = side && sided ? bonusFor(p, side, limits, phase.amountGrain) : null;
+        const bonus = side && sided ? bonusFor(p, side, limits, phase.stepSize) : null;
         return bonus ? { ...p, bonus } : p;
       };
       return {
         kind: 'build',
-        prescription: dress(rung.prescription),
-        extras: this.extrasOf(style, rung.activationReps, limits.sensationMax),
+        prescription: dress(at.prescription),
+        beforeAndAfter: this.beforeAndAfterOf(style, at.activationReps, limits.sensationMax),
         changed: null,
         words,
         whole: false,
@@ -162,13 +163,17 @@ export class LanePlanner {
         styleId: style.id,
         before: null,
         base: true,
-        activationReps: rung.activationReps,
+        activationReps: at.activationReps,
         dress,
         ...over,
       };
     };
     if (easier) {
-      const from = last ?? (this.lane.baseline ? rungAt(climb, this.lane.baseline, this.input.ramp) : firstStep(climb));
+      const from =
+        last ??
+        (this.lane.startingDose
+          ? stepAt(progression, this.lane.startingDose, this.input.ramp)
+          : firstStep(progression));
       const prescription = easierWeek(from.prescription);
       const share = Math.round((volume(prescription) / volume(from.prescription)) * 100);
       return made(
@@ -178,23 +183,23 @@ export class LanePlanner {
       );
     }
     if (!last) {
-      const { baseline } = this.lane;
-      const entry = baseline ? rungAt(climb, baseline, this.input.ramp) : firstStep(climb);
+      const { startingDose } = this.lane;
+      const entry = startingDose ? stepAt(progression, startingDose, this.input.ramp) : firstStep(progression);
       const words =
-        baseline && volume(entry.prescription) > volume(firstStep(climb).prescription)
-          ? `${style.name}, begun where the client is: ${baseline} s a week before`
+        startingDose && volume(entry.prescription) > volume(firstStep(progression).prescription)
+          ? `${style.name}, begun where the client is: ${startingDose} s a week before`
           : `${style.name} starts here`;
       this.key = key;
       return made(entry, words, { step: 1 });
     }
     if (key !== this.key || last.prescription.technique !== phase.technique) {
       this.key = key;
-      const entry = enterPhase(last, climb, this.missed > 0 ? returnShare(this.missed) - 1 : this.input.ramp);
+      const entry = enterPhase(last, progression, this.missed > 0 ? returnShare(this.missed) - 1 : this.input.ramp);
       return made(entry, entry.words, { step: this.step + 1 });
     }
     if (this.missed > 0) {
       const share = returnShare(this.missed);
-      const to = scaleTo(last.prescription, volume(last.prescription) * share, limits.amountMin, phase.amountGrain);
+      const to = scaleTo(last.prescription, volume(last.prescription) * share, limits.amountMin, phase.stepSize);
       return made(
         { ...last, prescription: to },
         `Back after ${this.missed} ${this.missed === 1 ? 'week' : 'weeks'} without training: at most ${Math.round(share * 100)} % of the dose before (common practice, no source).`,
@@ -209,7 +214,7 @@ export class LanePlanner {
           whole: true,
         },
       );
-    const next = nextStep(last, climb, this.input.ramp);
+    const next = nextStep(last, progression, this.input.ramp);
     if ('why' in next) return made(last, `Same as before: ${next.words}.`, { whole: true });
     return made(next, next.words, { changed: next.changed, step: this.step + 1, before: last });
   }
@@ -231,8 +236,8 @@ export class LanePlanner {
   }
 
   /** The session items of a cell, worked out once a bout. */
-  items(cell: { readonly prescription: Prescription; readonly extras: readonly Bout[] }): TimedItem[] {
-    return [cell.prescription, ...cell.extras].map((b) => {
+  items(cell: { readonly prescription: Prescription; readonly beforeAndAfter: readonly Bout[] }): TimedItem[] {
+    return [cell.prescription, ...cell.beforeAndAfter].map((b) => {
       let t = this.timed.get(b);
       if (!t) {
         const exercise = this.exerciseOf(b.technique);
@@ -255,12 +260,12 @@ export class LanePlanner {
       this.cells.push({ ...draft, words: draft.reason, whole: true });
       if (draft.kind === 'build') {
         const { bonus: _, ...plain } = draft.prescription;
-        const after = draft.extras.find((e) => e.technique === 'activation');
-        this.rung = { prescription: plain, activationReps: after?.reps ?? 0 };
+        const after = draft.beforeAndAfter.find((e) => e.technique === 'activation');
+        this.at = { prescription: plain, activationReps: after?.reps ?? 0 };
         this.missed = 0;
-        this.key = this.styles.climbIn(week).key;
-        this.climbed = this.styles.climbIn(week).climb;
-      } else if (draft.kind === 'rest' && this.rung) this.missed++;
+        this.key = this.styles.progressionIn(week).key;
+        this.progressed = this.styles.progressionIn(week).progression;
+      } else if (draft.kind === 'rest' && this.at) this.missed++;
       this.step = draft.step;
       this.lastDay = lastOffset(draft.days, first);
       return;
@@ -272,18 +277,18 @@ export class LanePlanner {
       placed && !draft.locked ? { ...draft.prescription, sessionsPerWeek: offsets.length } : draft.prescription;
     if (draft.base && offsets.length > 0) {
       const { bonus: _, ...plain } = prescription;
-      this.rung = { prescription: plain, activationReps: draft.activationReps };
-      this.climbed = this.styles.climbIn(week).climb;
+      this.at = { prescription: plain, activationReps: draft.activationReps };
+      this.progressed = this.styles.progressionIn(week).progression;
       this.missed = 0;
       this.step = draft.step;
     }
     const none = draft.kind !== 'rest' && offsets.length === 0;
-    if ((none || draft.kind === 'rest') && this.rung) this.missed++;
+    if ((none || draft.kind === 'rest') && this.at) this.missed++;
     this.cells.push({
       week,
       kind: none ? 'rest' : draft.kind,
       prescription,
-      extras: none ? [] : draft.extras,
+      beforeAndAfter: none ? [] : draft.beforeAndAfter,
       dose: weeklyDose(prescription),
       days: offsets.map((o) => (((first - 1 + o) % 7) + 1) as Weekday).sort((a, b) => a - b),
       step: draft.step,

@@ -5,7 +5,7 @@ import { styleById } from '../styles/index.js';
 import type { LoadUnit } from '../styles/prescription.js';
 import type { Style, StylePhase } from '../styles/style.js';
 import type { Technique } from '../styles/technique.js';
-import type { Climb } from './ladder.js';
+import type { Progression } from './progression.js';
 import { limitsFor, techniqueBar } from './limits.js';
 import type { BlockInput, LaneInput } from './plan.js';
 import { phaseOfWeek } from './weeks.js';
@@ -14,7 +14,7 @@ import { phaseOfWeek } from './weeks.js';
 export class LaneStyles {
   readonly leftOut: string[] = [];
   readonly limitReasons: string[] = [];
-  private readonly climbs = new Map<string, Climb>();
+  private readonly progressions = new Map<string, Progression>();
 
   constructor(
     private readonly lane: LaneInput,
@@ -37,7 +37,7 @@ export class LaneStyles {
   }
 
   /** Style and phase of a week, with what speaks against it replaced by a steady hold, never silently. */
-  climbIn(week: number): { readonly climb: Climb; readonly key: string } {
+  progressionIn(week: number): { readonly progression: Progression; readonly key: string } {
     const later = (this.lane.laterStyles ?? []).filter((l) => l.fromWeek <= week).at(-1);
     const style = this.find(later?.styleId ?? this.lane.styleId);
     const since = later?.fromWeek ?? this.lane.fromWeek ?? 1;
@@ -48,7 +48,7 @@ export class LaneStyles {
     const bar = techniqueBar(phase.technique, this.input.client);
     if (bar ?? (this.can(phase.technique) ? null : '')) {
       this.leave(`${name}, ${phase.technique}: ${bar} ${STEADY_HOLD.name} instead.`);
-      return this.climb(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
+      return this.progression(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
     }
     if (!this.can(phase.technique)) {
       if (phase.technique === 'static hold' || !this.can('static hold'))
@@ -56,23 +56,23 @@ export class LaneStyles {
       this.leave(
         `${name}, ${phase.technique}: the library has no such exercise for this client. ${STEADY_HOLD.name} instead.`,
       );
-      return this.climb(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
+      return this.progression(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
     }
-    return this.climb(style, phase, String(index));
+    return this.progression(style, phase, String(index));
   }
 
-  private climb(style: Style, phase: StylePhase, index: string): { climb: Climb; key: string } {
+  private progression(style: Style, phase: StylePhase, index: string): { progression: Progression; key: string } {
     const key = `${style.id}#${index}`;
-    let climb = this.climbs.get(key);
-    if (!climb) {
+    let progression = this.progressions.get(key);
+    if (!progression) {
       const limits = limitsFor(style, phase, this.input.client, this.lane.group);
       if (limits.sessionsMax === 0)
         throw new CoreError('invalid-plan', 'The client has no training days. Choose at least one first.');
       for (const r of limits.reasons) if (!this.limitReasons.includes(r)) this.limitReasons.push(r);
-      climb = { style, phase, limits, loadUnit: this.lane.loadUnit ?? this.usualUnit() };
-      this.climbs.set(key, climb);
+      progression = { style, phase, limits, loadUnit: this.lane.loadUnit ?? this.usualUnit() };
+      this.progressions.set(key, progression);
     }
-    return { climb, key };
+    return { progression, key };
   }
 
   private usualUnit(): LoadUnit {

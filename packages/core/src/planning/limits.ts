@@ -15,22 +15,22 @@ import {
 } from '../styles/style.js';
 
 /** How used to stretching a client is. */
-export const LEVELS = ['beginner', 'regular', 'experienced'] as const;
-export type Level = (typeof LEVELS)[number];
+export const EXPERIENCES = ['beginner', 'regular', 'experienced'] as const;
+export type Experience = (typeof EXPERIENCES)[number];
 
 /** What the planner needs to know of a client. */
 export interface PlanClient {
   /** Age in whole years at the start of the block. */
   readonly age: number;
-  readonly level: Level;
+  readonly experience: Experience;
   readonly trainingDays: readonly Weekday[];
   /** Groups that a caution asks to go easy on: sensation never above 4 there. */
-  readonly easyOn: readonly MuscleGroupId[];
+  readonly gentleGroups: readonly MuscleGroupId[];
   /** What the cautions of the intake allow; left out when there are none. */
   readonly cautions?: CautionLimits;
   /** Joints beyond the usual range in three tests, or a high Beighton score. */
   readonly hypermobile?: boolean;
-  /** Minutes of one visit; left out when there is no budget. */
+  /** Minutes of one session; left out when there is no budget. */
   readonly minutesPerSession?: number;
   /** Smallest plate at hand, kilograms. */
   readonly smallestPlate?: number;
@@ -67,7 +67,8 @@ export function techniqueBar(technique: Technique, client: PlanClient): string |
   if (isLoaded(technique) && client.age < 18) return 'Under 18: no loaded end range.';
   if (isLoaded(technique) && client.hypermobile)
     return 'Hypermobile joints: no loaded end range; mid-range control instead.';
-  if (client.cautions?.techniquesOff.includes(technique)) return `A caution of the intake speaks against ${technique}.`;
+  if (client.cautions?.excludedTechniques.includes(technique))
+    return `A caution of the intake speaks against ${technique}.`;
   return null;
 }
 
@@ -78,7 +79,7 @@ export function techniqueBar(technique: Technique, client: PlanClient): string |
 export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, group: MuscleGroupId): Limits {
   const days = new Set(client.trainingDays).size;
   if (days === 0) throw new CoreError('invalid-plan', 'The client has no training days. Choose at least one first.');
-  if (client.cautions?.groupsOff.includes(group))
+  if (client.cautions?.excludedGroups.includes(group))
     throw new CoreError('invalid-plan', `A caution of the intake rests this muscle group: ${muscleGroupName(group)}.`);
   const reasons: string[] = [];
 
@@ -96,7 +97,7 @@ export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, g
   }
 
   let setsMax = phase.caps.sets ?? phase.start.sets;
-  if (client.level === 'beginner' && setsMax > BEGINNER_SETS) {
+  if (client.experience === 'beginner' && setsMax > BEGINNER_SETS) {
     setsMax = BEGINNER_SETS;
     reasons.push(`Beginner: at most ${BEGINNER_SETS} sets (common practice, no source).`);
   }
@@ -121,15 +122,15 @@ export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, g
     sensationMax = to;
     reasons.push(why);
   };
-  if (client.level === 'beginner')
+  if (client.experience === 'beginner')
     lower(BEGINNER_SENSATION, `Beginner: sensation at most ${BEGINNER_SENSATION} (common practice, no source).`);
   const anywhere = client.cautions?.sensationMax ?? null;
   if (anywhere !== null) lower(anywhere, `A caution of the intake: sensation at most ${anywhere}.`);
   if (client.hypermobile)
     lower(CAUTION_SENSATION, `Hypermobile joints: sensation at most ${CAUTION_SENSATION}, no forcing of end range.`);
-  if (client.easyOn.includes(group) || (client.cautions?.groupsEasy.includes(group) ?? false))
+  if (client.gentleGroups.includes(group) || (client.cautions?.gentleGroups.includes(group) ?? false))
     lower(CAUTION_SENSATION, `Go easy on this group: sensation at most ${CAUTION_SENSATION}.`);
-  const sensationStart = Math.min(client.level === 'beginner' ? 4 : 5, sensationMax);
+  const sensationStart = Math.min(client.experience === 'beginner' ? 4 : 5, sensationMax);
 
   return {
     amountMin,

@@ -30,7 +30,7 @@ const LANE_PARTS = [
   ['laterStyles', 'later styles'],
   ['fromWeek', 'first week'],
   ['untilWeek', 'last week'],
-  ['baseline', 'baseline'],
+  ['startingDose', 'startingDose'],
   ['loadUnit', 'load'],
   ['exercises', 'exercises'],
 ] as const;

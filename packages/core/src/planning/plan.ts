@@ -42,7 +42,7 @@ export interface LaneInput {
   /** Weeks that have been published and begun: kept as they are. */
   readonly past?: readonly PlannedWeek[];
   /** Weekly seconds a side that the client is used to; left out to begin at the style's start. */
-  readonly baseline?: number | null;
+  readonly startingDose?: number | null;
   readonly loadUnit?: LoadUnit;
   /** Side that is tighter by a notable difference; left out when there is none, or the exercise has no sides. */
   readonly tighterSide?: Side | null;
@@ -78,12 +78,12 @@ export interface PlannedWeek {
   readonly kind: WeekKind;
   readonly prescription: Prescription;
   /** What stands before and after the stretch in each session: rolling, activation. */
-  readonly extras: readonly Bout[];
+  readonly beforeAndAfter: readonly Bout[];
   /** Seconds a side in the week, without what the tighter side gets on top; 0 in a week of rest. */
   readonly dose: number;
   /** Days of the week the lane is done on. */
   readonly days: readonly Weekday[];
-  /** Rung of the lane's ladder, 1-based; 0 before the lane begins. */
+  /** Step of the lane's progression, 1-based; 0 before the lane begins. */
   readonly step: number;
   /** The variable turned up against the last build week; null when none was. */
   readonly changed: Variable | null;
@@ -104,8 +104,8 @@ export interface PlannedLane {
   readonly leftOut: readonly string[];
 }
 
-/** Something taken off because the minutes or the visits of a week did not hold it. */
-export interface Trim {
+/** Something taken off because the minutes or the sessions of a week did not hold it. */
+export interface Cut {
   readonly lane: number;
   readonly week: number;
   readonly words: string;
@@ -115,5 +115,5 @@ export interface BlockPlan {
   readonly lanes: readonly PlannedLane[];
   /** Weeks with a retest, 1-based. Week 1 means before the first session. */
   readonly retestWeeks: readonly number[];
-  readonly trims: readonly Trim[];
+  readonly cuts: readonly Cut[];
 }

@@ -11,7 +11,7 @@ import type { BlockInput, LaneInput, LockedCell } from './plan.js';
 import { returnShare, scaleTo } from './scale.js';
 import { styleById } from '../styles/index.js';
 
-const adult = { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] } as const;
+const adult = { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] } as const;
 const steady = (over: Partial<LaneInput> = {}): LaneInput => ({ group: 'soleus', styleId: 'steady-hold', ...over });
 const hold = (sets: number, holdSeconds: number, sessionsPerWeek = 3, sensation = 5): Prescription => ({
   technique: 'static hold',
@@ -41,7 +41,7 @@ describe('each rule, broken by hand', () => {
   });
 
   // 180 s, ramp 20 %: 216 s at most. 3 × 30 × 3 = 270 s. Nearest below: 3 × 20 × 3 = 180 or 2 × 35 × 3 = 210 within 3 × 30.
-  it('the ramp, with the largest prescription that keeps it as the mend', () => {
+  it('the ramp, with the largest prescription that keeps it as the fix', () => {
     const [v] = broken(ask([steady({ locked: [lock(2, hold(3, 30))] })]), 'ramp');
     expect(v!.message).toContain('180 → 270 s is 50 % more than week 1; the ramp allows 20 %, 216 s.');
     expect(v!.fix).toMatchObject({ kind: 'cell', week: 2 });
@@ -110,7 +110,7 @@ describe('each rule, broken by hand', () => {
   });
 
   it('intensity, which no coach may overrule where a caution says so', () => {
-    const easy = { ...adult, easyOn: ['soleus'] as const };
+    const easy = { ...adult, gentleGroups: ['soleus'] as const };
     const [v] = broken(ask([steady({ locked: [lock(2, hold(2, 35))] })], { client: easy }), 'intensity');
     expect(v).toMatchObject({ severity: 'stop', fix: { prescription: { sensation: 4 } } });
     const [w] = broken(ask([steady({ styleId: 'upkeep', locked: [lock(2, hold(2, 15, 3, 6))] })]), 'intensity');
@@ -118,13 +118,13 @@ describe('each rule, broken by hand', () => {
   });
 
   it('a technique or an exercise that a caution rules out', () => {
-    const off = { groupsOff: [], groupsEasy: [], positionsOff: [], tagsOff: [], sensationMax: null };
+    const off = { excludedGroups: [], gentleGroups: [], excludedPositions: [], excludedTags: [], sensationMax: null };
     const push: Prescription = { ...hold(1, 15), technique: 'contract-relax', cycles: 3, pushSeconds: 6, effort: 20 };
-    const client = { ...adult, cautions: { ...off, techniquesOff: ['contract-relax' as const] } };
+    const client = { ...adult, cautions: { ...off, excludedTechniques: ['contract-relax' as const] } };
     expect(
       broken(ask([steady({ styleId: 'push-relax', locked: [lock(2, push)] })], { client }), 'caution'),
     ).toMatchObject([{ severity: 'stop', week: 2, fix: { kind: 'unlock' } }]);
-    const floor = { ...adult, cautions: { ...off, techniquesOff: [], positionsOff: ['supine' as const] } };
+    const floor = { ...adult, cautions: { ...off, excludedTechniques: [], excludedPositions: ['supine' as const] } };
     const lane = {
       group: 'hamstrings' as const,
       styleId: 'steady-hold',
@@ -164,7 +164,7 @@ describe('each rule, broken by hand', () => {
     expect(v!.message).toBe('3 sessions asked, the days hold 2 with 48 h between them.');
   });
 
-  it('minutes and lanes of a visit', () => {
+  it('minutes and lanes of a session', () => {
     const client = { ...adult, minutesPerSession: 10 };
     const [v] = broken(ask([steady({ locked: [lock(1, hold(4, 60))] })], { client }), 'time');
     expect(v).toMatchObject({ lane: null, week: 1, fix: { kind: 'unlock', lane: 0, week: 1 } });
@@ -200,7 +200,7 @@ describe('each rule, broken by hand', () => {
   });
 });
 
-describe('mends', () => {
+describe('fixes', () => {
   const draft = (locked: readonly LockedCell[], over: Partial<BlockDraft> = {}): BlockDraft => ({
     startDate: '2026-03-09',
     weeks: 8,
@@ -263,12 +263,12 @@ describe('the builder', () => {
   });
 
   it('begins where the client is', () => {
-    expect(doses(ask([steady({ baseline: 300 })])).slice(0, 2)).toEqual([300, 330]);
-    expect(doses(ask([steady({ baseline: 100 })]))[0]).toBe(180);
+    expect(doses(ask([steady({ startingDose: 300 })])).slice(0, 2)).toEqual([300, 330]);
+    expect(doses(ask([steady({ startingDose: 100 })]))[0]).toBe(180);
     // Long holding earns nobody a load, or less help.
-    const [first] = buildBlock(ask([steady({ styleId: 'loaded-range', baseline: 500 })])).lanes[0]!.weeks;
+    const [first] = buildBlock(ask([steady({ styleId: 'loaded-range', startingDose: 500 })])).lanes[0]!.weeks;
     expect(first!.prescription).toMatchObject({ load: 0, assistance: 2, reps: 6, sets: 2 });
-    const [push] = buildBlock(ask([steady({ styleId: 'push-relax', baseline: 900 })])).lanes[0]!.weeks;
+    const [push] = buildBlock(ask([steady({ styleId: 'push-relax', startingDose: 900 })])).lanes[0]!.weeks;
     expect(push!.prescription).toMatchObject({ effort: 20, holdSeconds: 30 });
   });
 
@@ -279,8 +279,8 @@ describe('the builder', () => {
     }));
     const input = ask(lanes, { client: { ...adult, minutesPerSession: 14 } });
     const plan = buildBlock(input);
-    expect(plan.trims.length).toBeGreaterThan(0);
-    expect(plan.trims.filter((t) => t.lane === 0 && t.words.includes('sets'))).toEqual([]);
+    expect(plan.cuts.length).toBeGreaterThan(0);
+    expect(plan.cuts.filter((t) => t.lane === 0 && t.words.includes('sets'))).toEqual([]);
     expect(plan.lanes[0]!.weeks[0]!.dose).toBeGreaterThan(plan.lanes[3]!.weeks[0]!.dose);
     expect(check(input).filter((v) => v.rule === 'time')).toEqual([]);
   });
@@ -291,7 +291,7 @@ describe('the builder', () => {
     for (const day of [1, 3, 5] as const)
       expect(plan.lanes.filter((l) => l.weeks[0]!.days.includes(day)).length).toBeLessThanOrEqual(2);
     expect(plan.lanes.map((l) => l.weeks[0]!.days.length)).toEqual([3, 3, 0]);
-    expect(plan.trims[0]).toMatchObject({ lane: 2, week: 1 });
+    expect(plan.cuts[0]).toMatchObject({ lane: 2, week: 1 });
   });
 
   // Common practice, no source: a fifth off for each missed week, half at most.

@@ -14,14 +14,14 @@ export function returnShare(missedWeeks: number): number {
  * and no longer bouts. Of equally near ones that with more sessions, then with longer bouts. When even the smallest is too much, the smallest.
  * @param target weekly volume, as {@link volume} counts it
  */
-export function scaleTo(p: Prescription, target: number, amountMin: number, grain: number): Prescription {
+export function scaleTo(p: Prescription, target: number, amountMin: number, stepSize: number): Prescription {
   let best: Prescription | null = null;
   const amount = amountOf(p);
   const fewest = Math.min(2, p.sessionsPerWeek);
   const least = Math.min(amountMin, amount);
   for (let sessionsPerWeek = p.sessionsPerWeek; sessionsPerWeek >= fewest; sessionsPerWeek--)
     for (let sets = p.sets; sets >= 1; sets--)
-      for (let a = amount; a >= least; a = Math.ceil(a / grain - 1) * grain) {
+      for (let a = amount; a >= least; a = Math.ceil(a / stepSize - 1) * stepSize) {
         const q = withAmount({ ...p, sets, sessionsPerWeek }, a);
         if (volume(q) > target + 1e-9) continue;
         if (!best || volume(q) > volume(best) + 1e-9) best = q;

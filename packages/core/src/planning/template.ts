@@ -5,7 +5,7 @@ import type { FindStyle } from '../styles/index.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { chooseExercises, type AllowedExercises } from './choose-exercises.js';
 import { newLane, type BlockDraft, type LaneDraft } from './draft.js';
-import { firstStep, rungAt } from './ladder.js';
+import { firstStep, stepAt } from './progression.js';
 import { limitsFor, type PlanClient } from './limits.js';
 import type { LaterStyle, LockedCell } from './plan.js';
 import { scaleTo } from './scale.js';
@@ -77,19 +77,19 @@ export interface TemplateUse {
   readonly findStyle: FindStyle;
   readonly allowed: AllowedExercises;
   /** Weekly seconds a side that the client is used to; null when nothing is known. */
-  readonly baseline: (group: MuscleGroupId) => number | null;
+  readonly startingDose: (group: MuscleGroupId) => number | null;
   readonly newId: () => string;
 }
 
 /** A cell set by hand, made smaller for a client who begins with less; never made bigger. */
-function scaled(cell: LockedCell, ratio: number, client: PlanClient, amountMin: number, grain: number): LockedCell {
+function scaled(cell: LockedCell, ratio: number, client: PlanClient, amountMin: number, stepSize: number): LockedCell {
   const days = new Set(client.trainingDays).size;
   const p = { ...cell.prescription, sessionsPerWeek: Math.min(cell.prescription.sessionsPerWeek, days) };
-  return { week: cell.week, prescription: ratio < 1 ? scaleTo(p, volume(p) * ratio, amountMin, grain) : p };
+  return { week: cell.week, prescription: ratio < 1 ? scaleTo(p, volume(p) * ratio, amountMin, stepSize) : p };
 }
 
 /**
- * A template as a block for a client: begun from the client's baseline, within days, minutes and cautions, with the client's own exercises.
+ * A template as a block for a client: begun from the client's startingDose, within days, minutes and cautions, with the client's own exercises.
  * What could not be taken over is said in `notes`.
  * @throws CoreError `unknown-style`
  */
@@ -97,12 +97,12 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draf
   const notes: string[] = [];
   const lanes = template.lanes.flatMap((t): LaneDraft[] => {
     const name = muscleGroupName(t.group);
-    if (use.client.cautions?.groupsOff.includes(t.group)) {
+    if (use.client.cautions?.excludedGroups.includes(t.group)) {
       notes.push(`${name}: left out, a caution of the intake rests it.`);
       return [];
     }
     const styles = [t.styleId, ...t.laterStyles.map((s) => s.styleId)].map(use.findStyle);
-    const exercises = chooseExercises(t.group, styles, use.allowed, use.client.level);
+    const exercises = chooseExercises(t.group, styles, use.allowed, use.client.experience);
     if (exercises.length === 0) {
       notes.push(`${name}: left out, the library has no exercise for this client.`);
       return [];
@@ -110,9 +110,11 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draf
     const style = styles[0]!;
     const phase = style.phases[0]!;
     const limits = limitsFor(style, phase, use.client, t.group);
-    const climb = { style, phase, limits, loadUnit: 'kg' as const };
-    const baseline = use.baseline(t.group);
-    const first = volume((baseline ? rungAt(climb, baseline, template.ramp) : firstStep(climb)).prescription);
+    const progression = { style, phase, limits, loadUnit: 'kg' as const };
+    const startingDose = use.startingDose(t.group);
+    const first = volume(
+      (startingDose ? stepAt(progression, startingDose, template.ramp) : firstStep(progression)).prescription,
+    );
     const ratio = t.firstDose && t.firstDose > 0 ? first / t.firstDose : 1;
     if (ratio < 1 && t.cells.length > 0)
       notes.push(
@@ -124,8 +126,8 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draf
         laterStyles: t.laterStyles,
         fromWeek: t.fromWeek,
         untilWeek: t.untilWeek,
-        baseline,
-        locked: t.cells.map((c) => scaled(c, ratio, use.client, limits.amountMin, phase.amountGrain)),
+        startingDose,
+        locked: t.cells.map((c) => scaled(c, ratio, use.client, limits.amountMin, phase.stepSize)),
       },
     ];
   });

@@ -1,7 +1,7 @@
 import type { BlockPlan } from '../planning/plan.js';
 import { addDays, daysBetween, weekdayOf, type PlainDate } from './plain-date.js';
 
-/** One dated visit to the mat: which lanes it holds. */
+/** One dated session on the mat: which lanes it holds. */
 export interface ScheduledSession {
   readonly date: PlainDate;
   /** 1-based. */

@@ -35,7 +35,7 @@ describe('plain dates', () => {
 
 describe('dates of a block', () => {
   const plan = buildBlock({
-    client: { age: 40, level: 'regular', trainingDays: [1, 3, 5, 6], easyOn: [] },
+    client: { age: 40, experience: 'regular', trainingDays: [1, 3, 5, 6], gentleGroups: [] },
     lanes: [
       { group: 'soleus', styleId: 'steady-hold' },
       { group: 'hamstrings', styleId: 'steady-hold' },

@@ -3,7 +3,7 @@ import type { Side } from '../anatomy/side.js';
 import type { PropId } from '../catalogue/props.js';
 
 /** Wishes that clients bring, and the tests that measure them. Common practice, no source. */
-export const WISHES = [
+export const AIMS = [
   { id: 'touch-toes', name: 'Touch my toes', tests: ['finger-to-floor', 'straight-leg-raise'] },
   { id: 'squat', name: 'Squat with my heels down', tests: ['weight-bearing-lunge', 'hip-flexion'] },
   { id: 'side-split', name: 'A wider side split', tests: ['side-split-height', 'hip-abduction'] },
@@ -15,16 +15,16 @@ export const WISHES = [
   { id: 'stand-tall', name: 'Stand and walk taller', tests: ['thomas-hip', 'shoulder-horizontal-abduction'] },
 ] as const satisfies readonly { id: string; name: string; tests: readonly string[] }[];
 
-export type WishId = (typeof WISHES)[number]['id'];
-export const WISH_IDS: readonly WishId[] = WISHES.map((w) => w.id);
+export type AimId = (typeof AIMS)[number]['id'];
+export const AIM_IDS: readonly AimId[] = AIMS.map((w) => w.id);
 
 /** Times of day a client likes to stretch. */
 export const PREFERRED_TIMES = ['on waking', 'morning', 'midday', 'evening', 'after training'] as const;
 export type PreferredTime = (typeof PREFERRED_TIMES)[number];
 
 /** Where a client can stretch. */
-export const SPACES = ['mat', 'bed only', 'chair only'] as const;
-export type Space = (typeof SPACES)[number];
+export const PLACES = ['mat', 'bed only', 'chair only'] as const;
+export type Place = (typeof PLACES)[number];
 
 /** How much a region bothers, 0-10. */
 export interface RegionScore {
@@ -47,9 +47,9 @@ export interface About {
   readonly complaints: readonly RegionScore[];
   /** Things at hand beyond those of every home. */
   readonly props: readonly PropId[];
-  readonly space: Space;
+  readonly place: Place;
   readonly times: readonly PreferredTime[];
-  readonly wishes: readonly WishId[];
+  readonly aims: readonly AimId[];
 }
 
 export const NOTHING_KNOWN: About = {
@@ -62,12 +62,12 @@ export const NOTHING_KNOWN: About = {
   history: '',
   complaints: [],
   props: [],
-  space: 'mat',
+  place: 'mat',
   times: [],
-  wishes: [],
+  aims: [],
 };
 
-/** Tests that measure what a client wishes, each once, in the order of the wishes. */
-export function testsOfWishes(wishes: readonly WishId[]): string[] {
-  return [...new Set(WISHES.filter((w) => wishes.includes(w.id)).flatMap((w) => [...w.tests]))];
+/** Tests that measure what a client aims, each once, in the order of the aims. */
+export function testsOfAims(aims: readonly AimId[]): string[] {
+  return [...new Set(AIMS.filter((w) => aims.includes(w.id)).flatMap((w) => [...w.tests]))];
 }

@@ -8,7 +8,7 @@ import { STYLES } from '../styles/index.js';
 import { TECHNIQUES, type Technique } from '../styles/style.js';
 import { POSITIONS } from '../measuring/rom-test.js';
 import { cautionsFor, EXERCISE_TAGS, missingRegions, openQuestions, type Answers, type Caution } from './cautions.js';
-import { cautionsAgainst, limitsOfCautions, sift, type ExerciseTraits } from './limits.js';
+import { cautionsAgainst, limitsOfCautions, splitAllowed, type ExerciseTraits } from './limits.js';
 import { QUESTION_IDS, QUESTIONS, type QuestionId } from './questions.js';
 
 const answers = (yes: readonly QuestionId[], regions: Answers['regions'] = {}): Answers => ({
@@ -48,7 +48,7 @@ describe('cautions', () => {
   it.each<[QuestionId, Partial<ExerciseTraits>, Partial<ExerciseTraits>]>([
     ['pressure', { technique: 'contract-relax' }, {}],
     ['pressure', { tags: ['head down'] }, {}],
-    ['thinners', { technique: 'release' }, {}],
+    ['thinners', { technique: 'rolling' }, {}],
     ['hip-replacement', { tags: ['deep hip flexion'] }, { tags: ['one leg'] }],
     ['joint-replacement', { technique: 'loaded eccentric' }, {}],
     ['bones', { tags: ['spinal flexion'] }, { tags: ['grip'] }],
@@ -80,17 +80,19 @@ describe('cautions', () => {
   it('rests the groups of a torn muscle or an inflamed joint, by its region, and asks for the region', () => {
     expect(one('tear', { tear: ['thigh-back'] })).toMatchObject({
       title: 'A torn muscle: back of the thigh',
-      effect: { groupsOff: ['hamstrings'] },
+      effect: { excludedGroups: ['hamstrings'] },
     });
     expect(missingRegions(answers(['tear', 'flare'], { tear: ['thigh-back'] }))).toEqual(['flare']);
-    expect(one('joint-replacement', { 'joint-replacement': ['shoulder'] }).effect.groupsEasy).toContain('pectorals');
+    expect(one('joint-replacement', { 'joint-replacement': ['shoulder'] }).effect.gentleGroups).toContain('pectorals');
   });
 
   it('goes by age too: consent under 18, longer holds and no combined neck end range from 65', () => {
     expect(cautionsFor(answers([]), 17)).toMatchObject([{ id: 'under-18', outcome: 'refer' }]);
     expect(cautionsFor(answers([]), 18)).toEqual([]);
     expect(cautionsFor(answers([]), 64)).toEqual([]);
-    expect(cautionsFor(answers([]), 65)).toMatchObject([{ id: 'over-65', effect: { tagsOff: ['neck end range'] } }]);
+    expect(cautionsFor(answers([]), 65)).toMatchObject([
+      { id: 'over-65', effect: { excludedTags: ['neck end range'] } },
+    ]);
   });
 
   it('puts the gravest first', () => {
@@ -106,7 +108,8 @@ describe('cautions', () => {
 
 /** Clients as they come, against the library: what may not be handed out, with the source of the rule (5-references E; from memory). */
 describe('examples', () => {
-  const left = (yes: readonly QuestionId[], age = 50) => sift(EXERCISES, cautionsFor(answers(yes), age)).allowed;
+  const left = (yes: readonly QuestionId[], age = 50) =>
+    splitAllowed(EXERCISES, cautionsFor(answers(yes), age)).allowed;
   const has = (list: readonly { id: string }[], id: string) => list.some((e) => e.id === id);
 
   // No flexion beyond 90°, least of all across the middle, after a hip replacement from behind (Kisner, Colby & Borstad, Therapeutic Exercise).
@@ -140,7 +143,7 @@ describe('examples', () => {
   // No deep pressure or rolling with anticoagulants; gentle stretching is fine (Bartsch et al. 2021, J Clin Med 10:5360).
   it('blood thinners: no rolling, all stretches', () => {
     const list = left(['thinners']);
-    expect(list.filter((e) => e.technique === 'release')).toEqual([]);
+    expect(list.filter((e) => e.technique === 'rolling')).toEqual([]);
     expect(list.filter((e) => e.technique === 'static hold')).toEqual(
       EXERCISES.filter((e) => e.technique === 'static hold'),
     );
@@ -180,14 +183,14 @@ describe('limits', () => {
         fc.array(anyExercise, { maxLength: 12 }),
         (a, age, list) => {
           const cautions = cautionsFor(a, age);
-          const { allowed, leftOut } = sift(list, cautions);
+          const { allowed, leftOut } = splitAllowed(list, cautions);
           const all = limitsOfCautions(cautions);
           expect(allowed.length + leftOut.length).toBe(list.length);
           for (const x of allowed) {
-            expect([x.primary, ...x.secondary].some((g) => all.groupsOff.includes(g))).toBe(false);
-            expect(all.techniquesOff).not.toContain(x.technique);
-            expect(all.positionsOff).not.toContain(x.position);
-            expect(x.tags.some((t) => all.tagsOff.includes(t))).toBe(false);
+            expect([x.primary, ...x.secondary].some((g) => all.excludedGroups.includes(g))).toBe(false);
+            expect(all.excludedTechniques).not.toContain(x.technique);
+            expect(all.excludedPositions).not.toContain(x.position);
+            expect(x.tags.some((t) => all.excludedTags.includes(t))).toBe(false);
           }
           for (const x of leftOut) expect(x.because.length).toBeGreaterThan(0);
         },
@@ -202,8 +205,8 @@ describe('limits', () => {
         fc.array(anyExercise, { maxLength: 8 }),
         (a, more, list) => {
           const yes = [...new Set([...a.yes, more])];
-          const before = sift(list, cautionsFor(a, 40)).allowed;
-          const after = sift(list, cautionsFor({ ...answers(yes), regions: a.regions }, 40)).allowed;
+          const before = splitAllowed(list, cautionsFor(a, 40)).allowed;
+          const after = splitAllowed(list, cautionsFor({ ...answers(yes), regions: a.regions }, 40)).allowed;
           for (const x of after) expect(before).toContain(x);
         },
       ),
@@ -218,12 +221,12 @@ describe('limits', () => {
   it('are the strictest of all', () => {
     const both = limitsOfCautions(cautionsFor(answers(['loose-joints', 'eyes', 'floor']), 70));
     expect(both.sensationMax).toBe(4);
-    expect(both.tagsOff).toEqual(expect.arrayContaining(['head down', 'neck end range']));
-    expect(both.positionsOff).toContain('supine');
+    expect(both.excludedTags).toEqual(expect.arrayContaining(['head down', 'neck end range']));
+    expect(both.excludedPositions).toContain('supine');
     expect(limitsOfCautions([]).sensationMax).toBeNull();
   });
   it('reach the plan: sensation, easy groups, and groups that rest', () => {
-    const client = { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] } as const;
+    const client = { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] } as const;
     const of = (a: Answers) => ({ ...client, cautions: limitsOfCautions(cautionsFor(a, 40)) });
     const style = STYLES[0]!;
     expect(limitsFor(style, style.phases[0]!, of(answers(['medicines'])), 'calf')).toMatchObject({
@@ -240,7 +243,7 @@ describe('limits', () => {
     );
   });
   it('leave the library something for a client who cannot get to the floor', () => {
-    const { allowed, leftOut } = sift(EXERCISES, [one('floor')]);
+    const { allowed, leftOut } = splitAllowed(EXERCISES, [one('floor')]);
     expect(allowed.every((e) => ['standing', 'sitting'].includes(e.position))).toBe(true);
     expect(leftOut.map((l) => l.exercise.id)).toContain('supine-strap-hamstring');
   });

@@ -33,12 +33,12 @@ export type Outcome = 'refer' | 'limit' | 'note';
 /** What a caution takes away. Empty lists take nothing. */
 export interface CautionEffect {
   /** Groups that are not worked at all. */
-  readonly groupsOff: readonly MuscleGroupId[];
+  readonly excludedGroups: readonly MuscleGroupId[];
   /** Groups where sensation stays at 4 or below. */
-  readonly groupsEasy: readonly MuscleGroupId[];
-  readonly techniquesOff: readonly Technique[];
-  readonly positionsOff: readonly Position[];
-  readonly tagsOff: readonly ExerciseTag[];
+  readonly gentleGroups: readonly MuscleGroupId[];
+  readonly excludedTechniques: readonly Technique[];
+  readonly excludedPositions: readonly Position[];
+  readonly excludedTags: readonly ExerciseTag[];
   /** Highest sensation anywhere, 0-10; null for no limit of its own. */
   readonly sensationMax: number | null;
 }
@@ -56,11 +56,11 @@ export interface Caution {
 }
 
 const NOTHING: CautionEffect = {
-  groupsOff: [],
-  groupsEasy: [],
-  techniquesOff: [],
-  positionsOff: [],
-  tagsOff: [],
+  excludedGroups: [],
+  gentleGroups: [],
+  excludedTechniques: [],
+  excludedPositions: [],
+  excludedTags: [],
   sensationMax: null,
 };
 const LOADED: readonly Technique[] = ['loaded eccentric', 'loaded isometric'];
@@ -107,16 +107,16 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'High blood pressure',
     'No pushing against resistance and no loaded holds; nothing with the head low; breathe through every hold.',
     'Strong pushing and breath-holding drive the pressure up.',
-    { techniquesOff: ['contract-relax', ...LOADED], tagsOff: ['head down'] },
+    { excludedTechniques: ['contract-relax', ...LOADED], excludedTags: ['head down'] },
   ),
   clot: refer('A clot', 'A clot that moves is dangerous; stretching and rolling may move it.', 'urgent', {
-    techniquesOff: ['release'],
+    excludedTechniques: ['rolling'],
   }),
   thinners: limit(
     'Blood thinners or varicose veins',
     'No rolling.',
     'Pressure on vessels bruises easily and may do harm.',
-    { techniquesOff: ['release'] },
+    { excludedTechniques: ['rolling'] },
   ),
   surgery: refer('Operation or broken bone', 'Healing sets the limits; whoever treats it knows them.'),
   'hip-replacement': limit(
@@ -124,21 +124,21 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'No hip bend beyond 90°, least of all with the knee across the middle or turned in; sensation at most 4 at the hip.',
     'These positions can lever the joint out, unless the surgeon has said otherwise.',
     {
-      tagsOff: ['deep hip flexion'],
-      groupsEasy: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors', 'adductors'],
+      excludedTags: ['deep hip flexion'],
+      gentleGroups: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors', 'adductors'],
     },
   ),
   'joint-replacement': limit(
     'Artificial joint',
     'Sensation at most 4 around it; no loaded end range.',
     'The joint has its own end; it is not stretched further.',
-    { techniquesOff: LOADED },
+    { excludedTechniques: LOADED },
   ),
   bones: limit(
     'Brittle bones',
     'No bending forward of the spine to its end or under load; no impact.',
     'Vertebrae break in loaded flexion (Sinaki & Mikkelsen 1984, from memory).',
-    { tagsOff: ['spinal flexion', 'loaded spine', 'impact'], techniquesOff: ['loaded eccentric'] },
+    { excludedTags: ['spinal flexion', 'loaded spine', 'impact'], excludedTechniques: ['loaded eccentric'] },
   ),
   flare: limit(
     'An inflamed joint',
@@ -150,34 +150,34 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'Inflammatory arthritis of the neck',
     'No end range of the neck.',
     'The uppermost joints may be loose.',
-    { tagsOff: ['neck end range'], groupsEasy: NECK },
+    { excludedTags: ['neck end range'], gentleGroups: NECK },
   ),
   'hand-arthritis': limit(
     'Arthritis of the hands',
     'No gripping and no leaning on bent fingers or wrists.',
     'Grip and pressure irritate the small joints.',
-    { tagsOff: ['grip', 'wrist load'] },
+    { excludedTags: ['grip', 'wrist load'] },
   ),
   tear: limit('A torn muscle', 'The region rests until it has healed.', 'A fresh scar tears again.', {}),
   'loose-joints': limit(
     'Loose joints',
     'Sensation at most 4, no loaded end range; favour activation and control in mid-range.',
     'Length is not what is missing; control is.',
-    { sensationMax: 4, techniquesOff: LOADED },
+    { sensationMax: 4, excludedTechniques: LOADED },
   ),
   disc: limit(
     'Disc trouble',
     'No bending forward under load or to the end; stop when symptoms go down the leg.',
     'Loaded flexion presses on the disc.',
-    { tagsOff: ['spinal flexion', 'loaded spine'] },
+    { excludedTags: ['spinal flexion', 'loaded spine'] },
   ),
   'leg-pain': refer(
     'Leg pain below the knee',
     'A nerve may be pressed; it has to be looked at first.',
     'before planning',
     {
-      tagsOff: ['spinal flexion', 'loaded spine'],
-      techniquesOff: ['nerve glide'],
+      excludedTags: ['spinal flexion', 'loaded spine'],
+      excludedTechniques: ['nerve glide'],
     },
   ),
   numbness: refer(
@@ -185,15 +185,15 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'A nerve may be in trouble; it has to be looked at first.',
     'before planning',
     {
-      techniquesOff: ['nerve glide'],
+      excludedTechniques: ['nerve glide'],
     },
   ),
   'neck-signs': refer('Warning signs of the neck', 'Vessels or the spinal cord may be in trouble.', 'urgent', {
-    groupsOff: NECK,
-    tagsOff: ['neck end range'],
+    excludedGroups: NECK,
+    excludedTags: ['neck end range'],
   }),
   saddle: refer('Bladder, bowel or saddle numbness', 'Nerves of the lower spine may be pressed.', 'emergency', {
-    groupsOff: [...TRUNK, 'hamstrings'],
+    excludedGroups: [...TRUNK, 'hamstrings'],
   }),
   feeling: limit(
     'Little feeling',
@@ -202,21 +202,21 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     { sensationMax: 4 },
   ),
   balance: limit('Falls', 'Nothing on one leg without support.', 'A fall does more harm than a stretch does good.', {
-    tagsOff: ['one leg', 'impact'],
+    excludedTags: ['one leg', 'impact'],
   }),
-  eyes: limit('Eyes', 'Nothing with the head low.', 'The pressure in the eye rises.', { tagsOff: ['head down'] }),
+  eyes: limit('Eyes', 'Nothing with the head low.', 'The pressure in the eye rises.', { excludedTags: ['head down'] }),
   unexplained: refer('Weight loss or night pain', 'A serious cause has to be ruled out.', 'urgent'),
   pregnancy: limit(
     'Pregnancy or a recent birth',
     'Sensation at most 4, nothing forced or loaded at end range, nothing lying on the back or the belly.',
     'Ligaments are soft; lying on the back presses on a large vessel after the first months.',
-    { sensationMax: 4, techniquesOff: LOADED, positionsOff: ['supine', 'prone'], tagsOff: ['impact'] },
+    { sensationMax: 4, excludedTechniques: LOADED, excludedPositions: ['supine', 'prone'], excludedTags: ['impact'] },
   ),
   medicines: limit(
     'Medicines that weaken tendons',
     'Very gradual: sensation at most 4, nothing loaded.',
     'Tendons tear more easily for months.',
-    { sensationMax: 4, techniquesOff: LOADED },
+    { sensationMax: 4, excludedTechniques: LOADED },
   ),
   unwell: {
     outcome: 'note',
@@ -229,15 +229,15 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'Standing and sitting only; a bed or a bench may stand in for the floor.',
     'Getting up is not safe.',
     {
-      positionsOff: FLOOR,
+      excludedPositions: FLOOR,
     },
   ),
   kneeling: limit('No kneeling', 'Nothing on the knees.', 'Kneeling is not possible now.', {
-    positionsOff: ['kneeling', 'all fours'],
+    excludedPositions: ['kneeling', 'all fours'],
   }),
   wrists: limit('No leaning on the hands', 'Nothing on the hands.', 'The wrists do not carry now.', {
-    positionsOff: ['all fours'],
-    tagsOff: ['wrist load'],
+    excludedPositions: ['all fours'],
+    excludedTags: ['wrist load'],
   }),
 };
 
@@ -255,9 +255,9 @@ function cautionOf(id: QuestionId, answers: Answers): Caution {
   const where = regions.length > 0 ? `: ${regions.map((r) => lowerFirst(bodyRegionName(r))).join(', ')}` : '';
   const own: Partial<CautionEffect> =
     id === 'flare' || id === 'tear'
-      ? { groupsOff: groupsIn(regions) }
+      ? { excludedGroups: groupsIn(regions) }
       : id === 'joint-replacement'
-        ? { groupsEasy: groupsIn(regions) }
+        ? { gentleGroups: groupsIn(regions) }
         : {};
   return {
     id,
@@ -278,7 +278,7 @@ const UNDER_18: Caution = {
   changes:
     'Planning waits for the guardian’s consent, recorded with date; holds of 20-30 s, nothing loaded at end range.',
   why: 'Growth spurts make tendons and their roots sensitive.',
-  effect: { ...NOTHING, techniquesOff: LOADED },
+  effect: { ...NOTHING, excludedTechniques: LOADED },
 };
 const OVER_65: Caution = {
   id: 'over-65',
@@ -287,7 +287,7 @@ const OVER_65: Caution = {
   title: '65 or older',
   changes: 'Holds of 30-60 s; the neck is not bent back and turned at once.',
   why: 'Longer holds work better with age (Garber et al. 2011, from memory); vessels of the neck are stiffer.',
-  effect: { ...NOTHING, tagsOff: ['neck end range'] },
+  effect: { ...NOTHING, excludedTags: ['neck end range'] },
 };
 
 /** Stands for everybody until a coach has recorded that they are qualified (domain rule 2.6, 9). */
@@ -298,7 +298,7 @@ export const NERVE_GLIDES: Caution = {
   title: 'Nerve glides',
   changes: 'Off, unless the coach records that they are qualified.',
   why: 'Moving an irritated nerve wrongly keeps it irritated.',
-  effect: { ...NOTHING, techniquesOff: ['nerve glide'] },
+  effect: { ...NOTHING, excludedTechniques: ['nerve glide'] },
 };
 
 /** Questions that have not been answered. */

@@ -15,7 +15,7 @@ export interface Screening {
   /** `open`: questions are missing. `refer`: a professional first. `cleared`: a professional has agreed. `clear`: nothing blocks. */
   readonly state: 'open' | 'refer' | 'cleared' | 'clear';
   /** In force now; a plan keeps to all of them. */
-  readonly standing: readonly Caution[];
+  readonly current: readonly Caution[];
   /** Lifted by a clearance. */
   readonly lifted: readonly Caution[];
 }
@@ -42,18 +42,18 @@ export function screeningOn(
   clearances: readonly ClearanceFact[],
   day: PlainDate,
 ): Screening {
-  if (answers === null) return { state: 'open', standing: [], lifted: [] };
+  if (answers === null) return { state: 'open', current: [], lifted: [] };
   const all = cautionsFor(answers, age);
   const valid = (c: Caution) =>
     clearances.some((x) => x.cautionId === c.id && x.on <= day && day < clearanceEnds(x.on));
   const lifted = all.filter(valid);
-  const standing = all
+  const current = all
     .filter((c) => !valid(c) || c.id === 'under-18')
     .map((c): Caution =>
       valid(c) ? { ...c, outcome: 'limit', urgency: null, changes: c.changes.replace(/^.*?; /, '') } : c,
     );
   const unfinished = openQuestions(answers).length > 0 || missingRegions(answers).length > 0;
   const referred = (list: readonly Caution[]) => list.some((c) => c.outcome === 'refer');
-  const state = referred(standing) ? 'refer' : unfinished ? 'open' : referred(lifted) ? 'cleared' : 'clear';
-  return { state, standing, lifted };
+  const state = referred(current) ? 'refer' : unfinished ? 'open' : referred(lifted) ? 'cleared' : 'clear';
+  return { state, current, lifted };
 }

@@ -6,7 +6,7 @@ import {
   complaintsOf,
   complaintWords,
   HABITS,
-  standingComplaints,
+  currentComplaints,
   type Complaint,
 } from './complaints.js';
 
@@ -53,7 +53,7 @@ describe('complaints', () => {
       entry('2026-03-01', 7),
       entry('2026-02-01', 4, 'knee'),
     ];
-    expect(standingComplaints(said)).toEqual([
+    expect(currentComplaints(said)).toEqual([
       { now: said[3], before: null },
       { now: said[0], before: said[1] },
     ]);

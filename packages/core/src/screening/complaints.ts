@@ -72,13 +72,13 @@ export interface ComplaintEntry extends Complaint {
 }
 
 /** A complaint as it stands, and what it was before. */
-export interface StandingComplaint {
+export interface CurrentComplaint {
   readonly now: ComplaintEntry;
   readonly before: ComplaintEntry | null;
 }
 
 /** The newest entry of each region with the one before it. @param entries newest first */
-export function standingComplaints(entries: readonly ComplaintEntry[]): StandingComplaint[] {
+export function currentComplaints(entries: readonly ComplaintEntry[]): CurrentComplaint[] {
   return BODY_REGIONS.flatMap((r) => {
     const [now, before] = entries.filter((e) => e.region === r.id);
     return now ? [{ now, before: before ?? null }] : [];

@@ -22,22 +22,22 @@ export function limitsOfCautions(cautions: readonly Caution[]): CautionLimits {
   const effects = cautions.map((c) => c.effect);
   const highest = effects.flatMap((e) => (e.sensationMax === null ? [] : [e.sensationMax]));
   return {
-    groupsOff: union(effects.map((e) => e.groupsOff)),
-    groupsEasy: union(effects.map((e) => e.groupsEasy)),
-    techniquesOff: union(effects.map((e) => e.techniquesOff)),
-    positionsOff: union(effects.map((e) => e.positionsOff)),
-    tagsOff: union(effects.map((e) => e.tagsOff)),
+    excludedGroups: union(effects.map((e) => e.excludedGroups)),
+    gentleGroups: union(effects.map((e) => e.gentleGroups)),
+    excludedTechniques: union(effects.map((e) => e.excludedTechniques)),
+    excludedPositions: union(effects.map((e) => e.excludedPositions)),
+    excludedTags: union(effects.map((e) => e.excludedTags)),
     sensationMax: highest.length > 0 ? Math.min(...highest) : null,
   };
 }
 
 /** True when what a caution takes away rules an exercise out. */
-export function speaksAgainst(e: CautionEffect, x: ExerciseTraits): boolean {
+export function excludes(e: CautionEffect, x: ExerciseTraits): boolean {
   return (
-    [x.primary, ...x.secondary].some((g) => e.groupsOff.includes(g)) ||
-    e.techniquesOff.includes(x.technique) ||
-    e.positionsOff.includes(x.position) ||
-    x.tags.some((t) => e.tagsOff.includes(t))
+    [x.primary, ...x.secondary].some((g) => e.excludedGroups.includes(g)) ||
+    e.excludedTechniques.includes(x.technique) ||
+    e.excludedPositions.includes(x.position) ||
+    x.tags.some((t) => e.excludedTags.includes(t))
   );
 }
 
@@ -46,11 +46,11 @@ export function speaksAgainst(e: CautionEffect, x: ExerciseTraits): boolean {
  * whoever is not qualified for them.
  */
 export function cautionsAgainst(exercise: ExerciseTraits, cautions: readonly Caution[], qualified = false): Caution[] {
-  return [...cautions, ...(qualified ? [] : [NERVE_GLIDES])].filter((c) => speaksAgainst(c.effect, exercise));
+  return [...cautions, ...(qualified ? [] : [NERVE_GLIDES])].filter((c) => excludes(c.effect, exercise));
 }
 
 /** Exercises that may be done, and those left out, each with the cautions that speak against it. */
-export function sift<E extends ExerciseTraits>(
+export function splitAllowed<E extends ExerciseTraits>(
   exercises: readonly E[],
   cautions: readonly Caution[],
 ): {

@@ -24,7 +24,7 @@ export interface Bonus {
 
 /**
  * One bout and how often it is done in a session. Which fields a technique uses:
- * static hold, loaded isometric and release: `holdSeconds`; contract-relax: `cycles`, `pushSeconds`, `effort`, and `holdSeconds` for the
+ * static hold, loaded isometric and rolling: `holdSeconds`; contract-relax: `cycles`, `pushSeconds`, `effort`, and `holdSeconds` for the
  * stretch of a cycle; loaded eccentric: `reps`, `lowerSeconds`, and `holdSeconds` for the pause; moving stretch: `reps`, and `holdSeconds` for
  * the pause at the end; activation, nerve glide: `reps`; breathing: `reps` breaths. Loaded techniques also `load`, `loadUnit`, `assistance`.
  */

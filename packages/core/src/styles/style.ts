@@ -31,11 +31,11 @@ export interface StylePhase {
   /** A re-split never takes the bout below this: seconds, repetitions or breaths. */
   readonly amountFloor: number;
   /** Bouts are prescribed in multiples of this when a step is made smaller or re-split. */
-  readonly amountGrain: number;
+  readonly stepSize: number;
 }
 
 /** What stands before or after the stretch in every session. */
-export interface StyleExtra {
+export interface BeforeOrAfter {
   readonly technique: Technique;
   readonly sets: number;
   /** Seconds, repetitions or breaths. */
@@ -51,8 +51,8 @@ export interface Style {
   readonly summary: string;
   /** At least one; the last goes on to the end of the block. */
   readonly phases: readonly StylePhase[];
-  readonly before: StyleExtra | null;
-  readonly after: StyleExtra | null;
+  readonly before: BeforeOrAfter | null;
+  readonly after: BeforeOrAfter | null;
   /** Highest weekly seconds a side of the lane; null for none. */
   readonly doseCap: number | null;
   /** False when easier weeks pass it by: there is nothing to make easier. */

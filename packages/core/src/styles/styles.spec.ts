@@ -8,7 +8,7 @@ import { assertStyle, styleProblems, variablesOf } from './own-style.js';
 import { STRETCHING, unitOf } from './technique.js';
 import { assertPrescription } from './prescription.js';
 
-const adult = { age: 40, level: 'regular', trainingDays: [1, 2, 4, 5, 6], easyOn: [] } as const;
+const adult = { age: 40, experience: 'regular', trainingDays: [1, 2, 4, 5, 6], gentleGroups: [] } as const;
 const weeksOf = (styleId: string, over: Partial<BlockInput> = {}): readonly PlannedWeek[] =>
   buildBlock({
     client: adult,
@@ -90,13 +90,13 @@ describe('eight weeks of each style', () => {
   it('Release-lengthen-activate rolls, holds and activates in every session; only the hold is dose', () => {
     const weeks = weeksOf('release-lengthen-activate', { weeks: 12 });
     expect(weeks.slice(0, 3).map((w) => w.dose)).toEqual([90, 105, 120]);
-    expect(weeks[0]!.extras.map((e) => [e.technique, e.holdSeconds, e.reps])).toEqual([
-      ['release', 60, undefined],
+    expect(weeks[0]!.beforeAndAfter.map((e) => [e.technique, e.holdSeconds, e.reps])).toEqual([
+      ['rolling', 60, undefined],
       ['activation', 0, 10],
     ]);
     // The hold is at its cap in week 9; then activation takes its turn.
     expect(weeks[9]).toMatchObject({ changed: 'activationReps', dose: 180 });
-    expect(weeks[9]!.extras[1]!.reps).toBe(12);
+    expect(weeks[9]!.beforeAndAfter[1]!.reps).toBe(12);
   });
 });
 
@@ -175,7 +175,7 @@ describe('own styles', () => {
           step: { reps: 2 },
           caps: { reps: 12, sets: 3, sensation: 4 },
           amountFloor: 5,
-          amountGrain: 1,
+          stepSize: 1,
         },
       ],
     };

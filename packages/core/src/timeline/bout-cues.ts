@@ -100,7 +100,7 @@ function work(b: Bout, exercise: BoutExercise, t: Timings, turns: number): BoutS
         `${reps} slow repetitions${each}, ${b.holdSeconds} s at the end of each. No bouncing.`,
         turns,
       );
-    case 'release':
+    case 'rolling':
       return [plain('roll', b.holdSeconds, 'Roll slowly, 2-4 s a pass; never over bone.', b.holdSeconds)];
     case 'breathing':
       return repeated('breaths', b, t, `${reps} slow breaths.`, turns);

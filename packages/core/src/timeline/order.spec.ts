@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { POSITIONS } from '../measuring/rom-test.js';
 import type { SessionItem } from './item.js';
-import { bestOrder, orderCost, orderItems, type Placed } from './order.js';
+import { bestOrder, orderCost, orderItems, type ItemPlace } from './order.js';
 
-const anyPlaced: fc.Arbitrary<Placed> = fc
+const anyPlaced: fc.Arbitrary<ItemPlace> = fc
   .record({
     phase: fc.integer({ min: 0, max: 2 }),
     from: fc.constantFrom(...POSITIONS.slice(0, 4)),
@@ -61,7 +61,7 @@ describe('bestOrder', () => {
   });
 
   it('saves a change of position between two phases', () => {
-    const at = (phase: number, from: (typeof POSITIONS)[number]): Placed => ({
+    const at = (phase: number, from: (typeof POSITIONS)[number]): ItemPlace => ({
       phase,
       from,
       to: from,
@@ -75,7 +75,7 @@ describe('bestOrder', () => {
   });
 
   it('still answers for more runs than are put in order exactly', () => {
-    const many = Array.from({ length: 15 }, (_, i): Placed => ({
+    const many = Array.from({ length: 15 }, (_, i): ItemPlace => ({
       phase: 3,
       from: POSITIONS[i % 3]!,
       to: POSITIONS[i % 3]!,

@@ -3,11 +3,11 @@ import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import { POSITIONS, type Position } from '../measuring/rom-test.js';
 import type { Technique } from '../styles/technique.js';
 import type { SessionItem } from './item.js';
-import { linkedRuns } from './legs.js';
+import { linkedRuns } from './segments.js';
 
 /** Phases of a session (domain 2.7): release, moving, contract-relax and loaded, static, activation, breathing. */
 const PHASE: Readonly<Record<Technique, number>> = {
-  release: 0,
+  rolling: 0,
   'nerve glide': 1,
   'moving stretch': 1,
   'contract-relax': 2,
@@ -24,7 +24,7 @@ export function phaseOf(technique: Technique): number {
 }
 
 /** What of an item decides its place: a linked run counts as one, from its first position to its last. */
-export interface Placed {
+export interface ItemPlace {
   readonly phase: number;
   readonly from: Position;
   readonly to: Position;
@@ -44,7 +44,7 @@ const FETCH = 1e6;
 const GET_UP = 1e4;
 
 /** Cost of a run coming after another; null for the first. */
-function stepCost(before: Placed | null, next: Placed): number {
+function stepCost(before: ItemPlace | null, next: ItemPlace): number {
   const change = before === null || before.to !== next.from ? CHANGE : 0;
   const fetch = next.props.some((p) => !before?.propsAfter.includes(p)) ? FETCH : 0;
   const up = before !== null && POSITIONS.indexOf(next.from) < POSITIONS.indexOf(before.to) ? GET_UP : 0;
@@ -52,12 +52,12 @@ function stepCost(before: Placed | null, next: Placed): number {
 }
 
 /** The plain order: by phase, position from standing to lying, from the floor up. Ties of the exact order fall this way. */
-function plainly(a: Placed, b: Placed): number {
+function plainly(a: ItemPlace, b: ItemPlace): number {
   return a.phase - b.phase || POSITIONS.indexOf(a.from) - POSITIONS.indexOf(b.from) || a.height - b.height;
 }
 
 /** Cost of an order: position changes, things fetched, getting up again, then pairs inside a phase that do not go from the floor up. */
-export function orderCost(ordered: readonly Placed[]): number {
+export function orderCost(ordered: readonly ItemPlace[]): number {
   let cost = 0;
   ordered.forEach((p, i) => {
     cost += stepCost(ordered[i - 1] ?? null, p);
@@ -80,7 +80,7 @@ function bits(mask: number): number {
 }
 
 /** Cheapest ways through one phase (Held and Karp's recursion over subsets). */
-function waysThrough(places: readonly Placed[], members: readonly number[], starts: readonly Way[]): Way[] {
+function waysThrough(places: readonly ItemPlace[], members: readonly number[], starts: readonly Way[]): Way[] {
   const n = members.length;
   const at = members.map((m) => places[m]!);
   const entry = starts.map((s) => {
@@ -142,7 +142,7 @@ function waysThrough(places: readonly Placed[], members: readonly number[], star
  * up, phases one after the other: exact by dynamic programming for up to {@link EXACT_ITEMS} runs a phase.
  * @returns places in the list, in order
  */
-export function bestOrder(places: readonly Placed[]): number[] {
+export function bestOrder(places: readonly ItemPlace[]): number[] {
   const plain = places.map((_, i) => i).sort((a, b) => plainly(places[a]!, places[b]!) || a - b);
   let ways: Way[] = [{ cost: 0, order: [] }];
   for (const phase of [...new Set(plain.map((i) => places[i]!.phase))]) {
@@ -164,7 +164,7 @@ export function placedItem(
     readonly props: readonly string[];
     readonly primary: Parameters<typeof muscleGroupOrder>[0];
   },
-): Placed {
+): ItemPlace {
   return {
     phase: phaseOf(item.technique ?? exercise.technique),
     from: exercise.position,
@@ -178,7 +178,7 @@ export function placedItem(
 /** Items in the best order ({@link bestOrder}); linked ones stay together. */
 export function orderItems(items: readonly SessionItem[], find: FindExercise = exerciseById): SessionItem[] {
   const runs = linkedRuns(items);
-  const places = runs.map((run): Placed => {
+  const places = runs.map((run): ItemPlace => {
     const first = placedItem(items[run[0]!]!, find(items[run[0]!]!.exerciseId));
     const last = placedItem(items[run.at(-1)!]!, find(items[run.at(-1)!]!.exerciseId));
     return { ...first, to: last.to, propsAfter: last.props };

@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { EXERCISES } from '../catalogue/exercises.js';
 import type { SessionItem } from './item.js';
 import {
-  answerFree,
+  passSafetyCheck,
   endAll,
   extend,
-  isAsking,
+  isSafetyCheck,
   isFinished,
   MOST_ADDED_SECONDS,
   pause,
@@ -91,9 +91,9 @@ describe('a staged hold', () => {
   it('waits at the end of its check until the client answers, however long', () => {
     const r = tick(at(check), t, 60_000);
     expect(r.ended).toEqual([]);
-    expect(isAsking(r.state, t)).toBe(true);
+    expect(isSafetyCheck(r.state, t)).toBe(true);
     expect(r.state.running).toBe(false);
-    const on = answerFree(r.state, t);
+    const on = passSafetyCheck(r.state, t);
     expect(on).toMatchObject({ cue: check + 1, elapsedMs: 0, running: true, carriedMs: 10_000 });
     expect(tick(on, t, 20_000).ended).toEqual([
       { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 1, reps: null },
@@ -107,7 +107,7 @@ describe('a staged hold', () => {
       { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 10, pieces: 1, reps: null },
     ]);
     expect(isFinished(r.state, t)).toBe(true);
-    expect(answerFree(at(check, 2000), t)).toEqual(at(check, 2000));
+    expect(passSafetyCheck(at(check, 2000), t)).toEqual(at(check, 2000));
   });
 });
 

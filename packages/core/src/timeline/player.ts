@@ -138,14 +138,14 @@ export function tick(state: PlayerState, timeline: Timeline, ms: number): Player
 }
 
 /** True while the player waits at the end of a check for the client's answer. */
-export function isAsking(state: PlayerState, timeline: Timeline): boolean {
+export function isSafetyCheck(state: PlayerState, timeline: Timeline): boolean {
   const cue = timeline.cues[state.cue];
   return cue?.kind === 'check' && state.elapsedMs >= lengthMs(state, timeline);
 }
 
 /** The client said that nothing hurts: on to the next stage. */
-export function answerFree(state: PlayerState, timeline: Timeline): PlayerState {
-  if (!isAsking(state, timeline)) return state;
+export function passSafetyCheck(state: PlayerState, timeline: Timeline): PlayerState {
+  if (!isSafetyCheck(state, timeline)) return state;
   return { ...at(state.cue + 1, timeline, true), ...carry(state, timeline, state.elapsedMs) };
 }
 
@@ -171,7 +171,7 @@ export function skipItem(state: PlayerState, timeline: Timeline): PlayerStep {
   return { state: at(cue, timeline, state.running), ended };
 }
 
-/** Ends the whole session here, as after a red symptom. What was held counts. */
+/** Ends the whole session here, as after a stop sign. What was held counts. */
 export function endAll(state: PlayerState, timeline: Timeline): PlayerStep {
   const cue = timeline.cues[state.cue];
   const held = cue && state.elapsedMs + state.carriedMs >= 1000;

@@ -1,5 +1,5 @@
 import { itemApproachSeconds, itemBodySeconds, NOWHERE, type Before, type PlacedExercise } from './timeline.js';
-import { bestOrder, placedItem, type Placed } from './order.js';
+import { bestOrder, placedItem, type ItemPlace } from './order.js';
 import type { SessionItem } from './item.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
 
@@ -7,7 +7,7 @@ import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
 export interface TimedItem {
   readonly exercise: PlacedExercise;
   readonly bodySeconds: number;
-  readonly placed: Placed;
+  readonly placed: ItemPlace;
   /** All that decides how long it takes to get from one item to the next. */
   readonly way: string;
 }

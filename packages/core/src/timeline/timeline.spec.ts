@@ -235,7 +235,7 @@ describe('orderItems', () => {
 
 describe('sessionsOfBlock', () => {
   const plan = buildBlock({
-    client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+    client: { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] },
     lanes: [
       { group: 'hamstrings', styleId: 'steady-hold' },
       { group: 'soleus', styleId: 'steady-hold' },

@@ -8,7 +8,7 @@ import { isLoaded } from '../styles/technique.js';
 import { boutSeconds, boutSegments } from './bout-cues.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
 import { boutOf, MOST_ROUNDS, type SessionItem } from './item.js';
-import { legsOf, setSteps, sidesOf, type SessionLeg, type SetStep } from './legs.js';
+import { segmentsOf, setSteps, sidesOf, type SessionSegment, type SetStep } from './segments.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
 
 export interface Timeline {
@@ -75,8 +75,8 @@ function gapSeconds(a: SetStep, b: SetStep, rest: number, t: Timings): number {
   return a.side === b.side ? rest : t.sideSwitch;
 }
 
-function legCues(
-  leg: SessionLeg,
+function segmentCues(
+  segment: SessionSegment,
   item: SessionItem,
   exercise: Exercise,
   before: Before,
@@ -85,14 +85,14 @@ function legCues(
   logged: Map<string, number>,
 ): Draft[] {
   const out: Draft[] = [];
-  const steps = setSteps(item, exercise, leg.sides);
+  const steps = setSteps(item, exercise, segment.sides);
   const add = (cue: Pick<Draft, 'kind' | 'seconds' | 'side' | 'text'> & Partial<Draft>): void => {
-    if (cue.seconds > 0) out.push({ ...SILENT, item: leg.item, round, ...cue });
+    if (cue.seconds > 0) out.push({ ...SILENT, item: segment.item, round, ...cue });
   };
-  const side = leg.sides[0]!;
+  const side = segment.sides[0]!;
   const rest = restOf(item, exercise, t);
-  if (leg.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, text: `Other side: ${side}.` });
-  const position = leg.flows ? t.samePosition : positionSeconds(exercise, before, t);
+  if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, text: `Other side: ${side}.` });
+  const position = segment.flows ? t.samePosition : positionSeconds(exercise, before, t);
   add({ kind: 'position', seconds: position, side, text: `${exercise.name}. ${exercise.steps[0]}` });
   const props = fetched(exercise, before);
   if (props.length > 0) add({ kind: 'prop', seconds: t.prop, side, text: `Have ready: ${props.join(', ')}.` });
@@ -105,7 +105,7 @@ function legCues(
           ? { kind: 'rest', seconds: rest, side: step.side, set: previous.set, text: 'Rest.' }
           : { kind: 'switch', seconds: t.sideSwitch, side: step.side, text: `Other side: ${step.side}.` },
       );
-    const key = `${leg.item}|${step.side}`;
+    const key = `${segment.item}|${step.side}`;
     for (const s of boutSegments(step.bout, exercise, t, step.turns)) {
       const bout = s.counts === null ? null : (logged.get(key) ?? 0) + 1;
       if (bout !== null && s.ends) logged.set(key, bout);
@@ -175,13 +175,13 @@ export function buildTimeline(
   assertTimed(items, rounds, timings, find);
   const drafts: Draft[] = [];
   const logged = new Map<string, number>();
-  const legs = legsOf(items, (i) => find(i.exerciseId));
+  const segments = segmentsOf(items, (i) => find(i.exerciseId));
   let before = NOWHERE;
   for (let round = 1; round <= rounds; round++)
-    for (const leg of legs) {
-      const item = items[leg.item]!;
+    for (const segment of segments) {
+      const item = items[segment.item]!;
       const exercise = find(item.exerciseId);
-      drafts.push(...legCues(leg, item, exercise, before, timings, round, logged));
+      drafts.push(...segmentCues(segment, item, exercise, before, timings, round, logged));
       before = { position: exercise.position, props: exercise.props };
     }
   const work = drafts.reduce((sum, c) => sum + c.seconds, 0);

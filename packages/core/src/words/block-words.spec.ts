@@ -14,7 +14,7 @@ describe('a prescription in words', () => {
     [{}, '2 × 30 s, 3 days'],
     [{ sessionsPerWeek: 1 }, '2 × 30 s, 1 day'],
     [{ sessionsPerWeek: 0 }, 'rest'],
-    [{ technique: 'release', sets: 1, holdSeconds: 60 }, '1 × 60 s, 3 days'],
+    [{ technique: 'rolling', sets: 1, holdSeconds: 60 }, '1 × 60 s, 3 days'],
     [{ technique: 'activation', reps: 10, holdSeconds: 0 }, '2 × 10 reps, 3 days'],
     [{ technique: 'breathing', reps: 8, holdSeconds: 0 }, '2 × 8 breaths, 3 days'],
     [

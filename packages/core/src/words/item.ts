@@ -12,7 +12,7 @@ const WORK: Readonly<Record<Technique, (bout: string) => string>> = {
   'contract-relax': (b) => `Push, let go, stretch: ${b}`,
   'loaded eccentric': (b) => `Lower slowly: ${b}`,
   'moving stretch': (b) => `Move in and out: ${b}`,
-  release: (b) => `Roll ${b}`,
+  rolling: (b) => `Roll ${b}`,
   activation: (b) => `Work the muscle: ${b}`,
   breathing: (b) => `Breathe: ${b}`,
   'nerve glide': (b) => `Glide: ${b}`,

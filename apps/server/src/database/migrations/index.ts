@@ -5,6 +5,7 @@ import { Screening1795600000000 } from './0004-screening.js';
 import { OwnExercises1795700000000 } from './0005-own-exercises.js';
 import { Blocks1795800000000 } from './0006-blocks.js';
 import { Sessions1796500000000 } from './0007-sessions.js';
+import { Words1797000000000 } from './0008-words.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -15,4 +16,5 @@ export const MIGRATIONS = [
   OwnExercises1795700000000,
   Blocks1795800000000,
   Sessions1796500000000,
+  Words1797000000000,
 ];

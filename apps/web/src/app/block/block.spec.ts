@@ -5,7 +5,7 @@ import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { BlockScreen } from './block';
 
-const NOTHING: PlanningView = { hypermobile: false, tighter: [], baselines: [] };
+const NOTHING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
 
 describe('BlockScreen', () => {
   let screen: Screen<BlockScreen>;
@@ -43,7 +43,7 @@ describe('BlockScreen', () => {
     expect(panel).toContain('+17 %');
   });
 
-  it('turns the marked variable with + and −, says which rule breaks, and mends it', async () => {
+  it('turns the marked variable with + and −, says which rule breaks, and fixes it', async () => {
     await open();
     cell('Soleus, week 2').click();
     await screen.settle();

@@ -12,7 +12,7 @@ class Host {
   readonly store = inject(BlockStore);
 }
 
-const NOTHING: PlanningView = { hypermobile: false, tighter: [], baselines: [] };
+const NOTHING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
 const hold = (sets: number, holdSeconds: number) => ({
   technique: 'static hold' as const,
   sets,
@@ -133,8 +133,8 @@ describe('BlockStore', () => {
     await screen.answer('/clients/c1', PATH);
     const loaded = store.load('c1');
     await screen.answer('/own-exercises', [
-      { ...definition, name: 'Stairs', id: 'o1', version: 1, retired: false },
-      { ...definition, name: 'Gone', id: 'o2', version: 1, retired: true },
+      { ...definition, name: 'Stairs', id: 'o1', version: 1, archived: false },
+      { ...definition, name: 'Gone', id: 'o2', version: 1, archived: true },
     ]);
     await screen.answer('/own-styles', []);
     await answerLoad([]);
@@ -161,7 +161,7 @@ describe('BlockStore', () => {
   });
 
   it('begins where the client is, and takes a template within it', async () => {
-    await open([], { ...NOTHING, baselines: [{ group: 'soleus', seconds: 240, words: 'x' }] });
+    await open([], { ...NOTHING, startingDoses: [{ group: 'soleus', seconds: 240, words: 'x' }] });
     store.toggleLane('soleus');
     // 2 × 40 × 3 = 240 s: the highest step that does not pass it.
     expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.dose).toBe(240);
@@ -173,12 +173,12 @@ describe('BlockStore', () => {
       'hip-flexors',
       'gluteals',
     ]);
-    expect(store.draft()!.lanes[0]!.baseline).toBe(240);
+    expect(store.draft()!.lanes[0]!.startingDose).toBe(240);
     store.undo();
     expect(store.draft()!.lanes).toHaveLength(1);
   });
 
-  it('finds broken rules and mends them, undoably', async () => {
+  it('finds broken rules and fixes them, undoably', async () => {
     await open();
     store.toggleLane('soleus');
     store.edit((d) => setCells(d, [{ lane: 0, week: 2, prescription: hold(4, 60) }]));

@@ -19,7 +19,7 @@ import {
   newLane,
   sessionsOfBlock,
   setStyle,
-  sift,
+  splitAllowed,
   trainableGroups,
   weekdayOf,
   weekOn,
@@ -55,7 +55,7 @@ export interface Conflict {
   readonly clashes: readonly Clash[];
 }
 
-const NO_PLANNING: PlanningView = { hypermobile: false, tighter: [], baselines: [] };
+const NO_PLANNING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
 
 /** The block of a client: the running one, and the draft the coach is shaping. The plan itself is computed by the core. */
 @Injectable()
@@ -69,7 +69,7 @@ export class BlockStore {
   readonly client = this.context.client;
   readonly cautions = computed((): readonly Caution[] => this.context.path().value?.cautions ?? []);
   /** Stretches that a caution speaks against, with the reasons: a plan never holds one. */
-  readonly leftOut = computed(() => sift(this.library.exercises(), this.cautions()).leftOut);
+  readonly leftOut = computed(() => splitAllowed(this.library.exercises(), this.cautions()).leftOut);
   readonly blocks = signal<readonly Block[] | null>(null);
   readonly planning = signal<PlanningView>(NO_PLANNING);
   readonly problem = signal<Problem | null>(null);
@@ -112,7 +112,7 @@ export class BlockStore {
   });
   private readonly published = computed((): BlockPlan | null => {
     const r = this.running();
-    return r ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), trims: r.trims } : null;
+    return r ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), cuts: r.cuts } : null;
   });
   /** Cells that would differ if the published choices were planned today: a side no longer tighter, a new caution. */
   readonly outdated = computed((): number => {
@@ -256,8 +256,8 @@ export class BlockStore {
       const there = d.lanes.find((l) => l.group === group);
       if (!there) {
         const lane = newLane(newId(), group, styleId, this.exercisesFor(group, [styleId]));
-        const baseline = this.planning().baselines.find((b) => b.group === group)?.seconds ?? null;
-        return { ...d, lanes: [...d.lanes, { ...lane, baseline, fromWeek: this.fromWeek() }] };
+        const startingDose = this.planning().startingDoses.find((b) => b.group === group)?.seconds ?? null;
+        return { ...d, lanes: [...d.lanes, { ...lane, startingDose, fromWeek: this.fromWeek() }] };
       }
       // A lane that has begun is not taken out of the record: it ends.
       const begun = this.running()?.lanes.some((l) => l.id === there.id) && this.fromWeek() > 1;
@@ -274,14 +274,20 @@ export class BlockStore {
     chosen: BlockDraft['lanes'][number]['exercises'] = [],
   ) {
     const styles = styleIds.map((id) => this.stylesService.find(id));
-    return chooseExercises(group, styles, (g, t) => this.allowedFor(g, t), this.client()?.level ?? 'beginner', chosen);
+    return chooseExercises(
+      group,
+      styles,
+      (g, t) => this.allowedFor(g, t),
+      this.client()?.experience ?? 'beginner',
+      chosen,
+    );
   }
 
   /** Exercises of a group that can be done with a technique and that no caution speaks against; things at hand first. */
   allowedFor(group: MuscleGroupId, technique: Technique = 'static hold'): readonly Exercise[] {
     const able = exercisesDoing(group, technique, this.library.exercises());
     const done = able.map((e) => ({ ...e, technique }));
-    const allowed = new Set(sift(done, this.cautions()).allowed.map((e) => e.id));
+    const allowed = new Set(splitAllowed(done, this.cautions()).allowed.map((e) => e.id));
     return able.filter((e) => allowed.has(e.id));
   }
 
@@ -329,7 +335,7 @@ export class BlockStore {
         client: context.client,
         findStyle: context.findStyle,
         allowed: (g, t) => this.allowedFor(g, t),
-        baseline: (g) => this.planning().baselines.find((b) => b.group === g)?.seconds ?? null,
+        startingDose: (g) => this.planning().startingDoses.find((b) => b.group === g)?.seconds ?? null,
         newId,
       });
       notes = made.notes;
@@ -404,9 +410,9 @@ export class BlockStore {
     return {
       client: {
         age: isPlainDate(draft.startDate) ? ageOn(client.birthDate, draft.startDate) : client.age,
-        level: client.level,
+        experience: client.experience,
         trainingDays: client.trainingDays,
-        easyOn: client.easyOn,
+        gentleGroups: client.gentleGroups,
         cautions: limitsOfCautions(this.cautions()),
         hypermobile: this.planning().hypermobile,
         minutesPerSession: client.minutesPerSession,

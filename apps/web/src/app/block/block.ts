@@ -92,7 +92,7 @@ export class BlockScreen {
   protected readonly styles = this.stylesService.styles;
   protected readonly ramps = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
   protected readonly weekChoices = range(BLOCK_BOUNDS.weeks.min, BLOCK_BOUNDS.weeks.max);
-  protected readonly visitChoices = range(BLOCK_BOUNDS.lanesPerSession.min, BLOCK_BOUNDS.lanesPerSession.max);
+  protected readonly assessmentChoices = range(BLOCK_BOUNDS.lanesPerSession.min, BLOCK_BOUNDS.lanesPerSession.max);
   protected readonly usualPlate = USUAL_PLATE;
   protected readonly easierChoices = range(BLOCK_BOUNDS.easierEvery.min, BLOCK_BOUNDS.easierEvery.max);
   protected readonly aside = signal<Aside>('cell');
@@ -198,9 +198,9 @@ export class BlockScreen {
     return (technique: Technique): readonly Exercise[] =>
       lane ? this.store.allowedFor(lane.draft.group, technique) : [];
   });
-  protected readonly baselineWords = computed(() => {
+  protected readonly startingDoseWords = computed(() => {
     const lane = this.selectedLane();
-    return this.store.planning().baselines.find((b) => b.group === lane?.draft.group)?.words ?? null;
+    return this.store.planning().startingDoses.find((b) => b.group === lane?.draft.group)?.words ?? null;
   });
   protected readonly groupsOfLanes = computed(() => this.lanes().map((l) => l.group));
   protected readonly draftLanes = computed(() => {
@@ -329,7 +329,7 @@ export class BlockScreen {
 
   protected fix(fix: Fix): void {
     this.store.edit((d) => applyFix(d, fix));
-    this.toasts.show('Mended. Undo brings it back.');
+    this.toasts.show('Fixed. Undo brings it back.');
   }
 
   protected addLane(field: HTMLSelectElement): void {
@@ -357,14 +357,14 @@ export class BlockScreen {
     if (weeks >= this.store.fromWeek() - 1) this.store.edit((d) => setWeeks(d, weeks));
   }
 
-  protected useBaseline(used: boolean): void {
+  protected useStartingDose(used: boolean): void {
     const { lane } = this.selection().head;
     this.store.edit((d) => ({
       ...d,
       lanes: d.lanes.map((l, i) => {
         if (i !== lane) return l;
-        const seconds = this.store.planning().baselines.find((b) => b.group === l.group)?.seconds ?? null;
-        return { ...l, baseline: used ? seconds : null };
+        const seconds = this.store.planning().startingDoses.find((b) => b.group === l.group)?.seconds ?? null;
+        return { ...l, startingDose: used ? seconds : null };
       }),
     }));
   }

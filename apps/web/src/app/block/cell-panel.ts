@@ -72,14 +72,14 @@ export class CellPanel {
   readonly violations = input<readonly Violation[]>([]);
   /** Exercises to choose from for a technique. */
   readonly choices = input.required<(technique: Technique) => readonly Exercise[]>();
-  readonly baselineWords = input<string | null>(null);
+  readonly startingDoseWords = input<string | null>(null);
   readonly turned = output<{ readonly variable: HandVariable; readonly clicks: number }>();
   readonly activated = output<HandVariable>();
   readonly locked = output();
   readonly unlocked = output();
   readonly styled = output<{ readonly styleId: string; readonly week: number }>();
   readonly exercisePicked = output<{ readonly technique: Technique; readonly exerciseId: string }>();
-  readonly baselineUsed = output<boolean>();
+  readonly startingDoseUsed = output<boolean>();
   readonly plate = input(USUAL_PLATE);
   readonly loadCounted = output<LoadUnit>();
   readonly plateChosen = output<number>();
@@ -117,7 +117,7 @@ export class CellPanel {
   /** Every technique of this week with its exercise. */
   protected readonly exercises = computed(() => {
     const c = this.cell();
-    const techniques = [...new Set([c.prescription, ...c.extras].map((b) => b.technique))];
+    const techniques = [...new Set([c.prescription, ...c.beforeAndAfter].map((b) => b.technique))];
     return techniques.map((technique) => {
       const chosen = this.lane().exercises.find((e) => e.technique === technique);
       const exercise = chosen ? this.library.find(chosen.exerciseId) : null;

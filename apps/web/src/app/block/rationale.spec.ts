@@ -6,10 +6,10 @@ import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { RationaleScreen } from './rationale';
 
-const FOCUS = {
-  focus: { version: null, interests: [], pinned: [], excluded: [], order: [], quickCheck: [] },
+const PRIORITIES = {
+  priorities: { version: null, interests: [], pinned: [], excluded: [], order: [], quickCheck: [] },
   goals: [],
-  felt: [],
+  selfReports: [],
 };
 
 describe('RationaleScreen', () => {
@@ -20,11 +20,11 @@ describe('RationaleScreen', () => {
     await screen.answer('/clients/c1', path);
     for (const own of ['/own-exercises', '/own-styles', '/own-tests'])
       for (const r of screen.http.match(`/api/v1${own}`)) r.flush([]);
-    for (const r of screen.http.match('/api/v1/test-book')) r.flush({ ownTests: [], batteries: [], errors: [] });
+    for (const r of screen.http.match('/api/v1/test-catalogue')) r.flush({ ownTests: [], batteries: [], errors: [] });
     await screen.settle();
     screen.http.expectOne('/api/v1/clients/c1/blocks').flush(blocks);
     screen.http.expectOne('/api/v1/clients/c1/assessments').flush([]);
-    await screen.answer('/clients/c1/focus', FOCUS);
+    await screen.answer('/clients/c1/priorities', PRIORITIES);
     return screen;
   }
 

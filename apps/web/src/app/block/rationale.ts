@@ -1,6 +1,6 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Assessment, Block, FocusView, Problem } from '@yandle/contract';
+import type { Assessment, Block, PrioritiesView, Problem } from '@yandle/contract';
 import {
   ageOn,
   complaintsOf,
@@ -17,8 +17,8 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
-import { complaintsIn, goalsOf, newestResults, whyWords, wishesOf } from '../findings/findings.model';
+import { TestCatalogueService } from '../data/test-catalogue.service';
+import { complaintsIn, goalsOf, newestResults, whyWords, interestsOf } from '../findings/findings.model';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 import { ProblemNote } from '../ui/problem-note';
@@ -35,14 +35,14 @@ export class RationaleScreen {
   private readonly context = inject(ClientContext);
   private readonly library = inject(LibraryService);
   private readonly styles = inject(StylesService);
-  private readonly books = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
   private readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
   protected readonly problem = signal<Problem | null>(null);
   private readonly read = signal<{
     readonly blocks: readonly Block[];
-    readonly visits: readonly Assessment[];
-    readonly focus: FocusView;
+    readonly assessments: readonly Assessment[];
+    readonly priorities: PrioritiesView;
   } | null>(null);
   protected readonly client = this.context.client;
   protected readonly loaded = computed(() => this.read() !== null);
@@ -64,19 +64,19 @@ export class RationaleScreen {
     const read = this.read();
     const c = this.client();
     if (!read || !c) return null;
-    const measured = newestResults(read.visits, this.books.book(), goalsOf(read.focus));
+    const measured = newestResults(read.assessments, this.testCatalogue.catalogue(), goalsOf(read.priorities));
     if (measured.length === 0) return null;
     const person = { age: ageOn(c.birthDate, this.today), sex: c.sex };
     return findings(
       measured,
       person,
-      wishesOf(read.focus, (g) => this.complaintsHere(g).length > 0),
+      interestsOf(read.priorities, (g) => this.complaintsHere(g).length > 0),
     );
   });
 
   private complaintsHere(group: MuscleGroupId) {
     const read = this.read();
-    return read ? complaintsOf(group, complaintsIn(read.focus)) : [];
+    return read ? complaintsOf(group, complaintsIn(read.priorities)) : [];
   }
 
   /** Each lane with why it is there, how it is worked and where it goes. */
@@ -140,10 +140,10 @@ export class RationaleScreen {
   private async load(id: string): Promise<void> {
     try {
       await Promise.all([this.library.ready(), this.styles.ready()]);
-      const [blocks, visits, focus] = await firstValueFrom(
-        forkJoin([this.api.blocks(id), this.api.assessments(id), this.api.focus(id)]),
+      const [blocks, assessments, priorities] = await firstValueFrom(
+        forkJoin([this.api.blocks(id), this.api.assessments(id), this.api.priorities(id)]),
       );
-      this.read.set({ blocks, visits, focus });
+      this.read.set({ blocks, assessments, priorities });
       this.problem.set(null);
     } catch (err) {
       this.problem.set(problemOf(err));

@@ -8,7 +8,7 @@ import {
   type Violation,
 } from '@yandle/core';
 
-/** Broken rules, each with where it is broken, what is wrong, and the mend. */
+/** Broken rules, each with where it is broken, what is wrong, and the fix. */
 @Component({
   selector: 'y-rule-list',
   template: `

@@ -41,7 +41,7 @@ export const SHORT_TECHNIQUE: Readonly<Record<Technique, string>> = {
   'loaded eccentric': 'lower',
   'loaded isometric': 'load, hold',
   'moving stretch': 'move',
-  release: 'roll',
+  rolling: 'roll',
   'nerve glide': 'glide',
   activation: 'activate',
   breathing: 'breathe',
@@ -52,7 +52,7 @@ export interface StaveCellView {
   readonly week: number;
   readonly kind: PlannedWeek['kind'];
   readonly glyph: GlyphModel;
-  readonly foot: string;
+  readonly figure: string;
   /** Said once where the technique changes; empty elsewhere. */
   readonly technique: string;
   readonly locked: boolean;
@@ -67,7 +67,7 @@ export interface StaveCellView {
   readonly reason: string;
 }
 
-function footOf(w: PlannedWeek): string {
+function cellFigure(w: PlannedWeek): string {
   if (w.kind === 'rest') return 'rest';
   if (w.dose > 0) return `${w.dose} s`;
   return `${w.prescription.sets * w.prescription.sessionsPerWeek} sets`;
@@ -87,7 +87,7 @@ export function cellViews(
     const changes =
       w.kind !== 'rest' && before !== undefined && before.prescription.technique !== w.prescription.technique;
     const other = lane.other?.[i];
-    const differs = other !== undefined && footOf(other) !== footOf(w);
+    const differs = other !== undefined && cellFigure(other) !== cellFigure(w);
     const bonus = bonusWords(w.prescription);
     const said = [
       `${name}, week ${w.week}${w.kind === 'easier' ? ', easier' : ''}: ${prescriptionWords(w.prescription)}`,
@@ -96,17 +96,17 @@ export function cellViews(
       ...(w.locked ? ['set by you'] : []),
       ...(at.length > 0 ? [`${at.length} ${at.length === 1 ? 'rule' : 'rules'} broken`] : []),
       ...(lane.marked?.includes(w.week) ? ['differs from the other revision'] : []),
-      ...(differs ? [`would be ${footOf(other)}`] : []),
+      ...(differs ? [`would be ${cellFigure(other)}`] : []),
     ];
     return {
       week: w.week,
       kind: w.kind,
       glyph: glyphOf(w),
-      foot: footOf(w),
+      figure: cellFigure(w),
       technique: changes ? SHORT_TECHNIQUE[w.prescription.technique] : '',
       locked: w.locked,
       past: w.week < fromWeek,
-      other: differs ? footOf(other) : null,
+      other: differs ? cellFigure(other) : null,
       otherUp: (other?.dose ?? 0) > w.dose,
       marked: lane.marked?.includes(w.week) ?? false,
       stops: at.filter((v) => v.severity === 'stop').length,

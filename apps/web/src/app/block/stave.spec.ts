@@ -9,7 +9,7 @@ const at = (lane: number, week: number): Selection => ({
 });
 
 const input: BlockInput = {
-  client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+  client: { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] },
   lanes: [
     { group: 'soleus', styleId: 'steady-hold' },
     { group: 'hamstrings', styleId: 'steady-hold' },

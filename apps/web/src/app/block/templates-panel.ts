@@ -10,7 +10,7 @@ import { StylesService } from '../styles/styles.service';
 import { ProblemNote } from '../ui/problem-note';
 
 /** An own template as the computation knows it. */
-function templateOfOwn({ version: _v, retired: _r, ...own }: OwnTemplate): BlockTemplate {
+function templateOfOwn({ version: _v, archived: _r, ...own }: OwnTemplate): BlockTemplate {
   return { ...own, id: OWN_TEMPLATE_PREFIX + own.id };
 }
 
@@ -33,9 +33,9 @@ export class TemplatesPanel {
   readonly closed = output();
   protected readonly own = signal<readonly OwnTemplate[]>([]);
   protected readonly problem = signal<Problem | null>(null);
-  protected readonly said = signal('');
+  protected readonly message = signal('');
   protected readonly shipped = TEMPLATES;
-  protected readonly ownList = computed(() => this.own().filter((t) => !t.retired));
+  protected readonly ownList = computed(() => this.own().filter((t) => !t.archived));
   private id = newId();
 
   constructor() {
@@ -58,27 +58,27 @@ export class TemplatesPanel {
     if (!make || name.value.trim() === '') return;
     await this.attempt(async () => {
       const definition = make(name.value.trim(), summary.value.trim());
-      await firstValueFrom(this.api.putOwnTemplate(this.id, { ...definition, version: null, retired: false }));
+      await firstValueFrom(this.api.putOwnTemplate(this.id, { ...definition, version: null, archived: false }));
       this.id = newId();
       this.own.set(await firstValueFrom(this.api.ownTemplates()));
-      this.said.set(`“${name.value.trim()}” is kept as a template, without anything of the client.`);
+      this.message.set(`“${name.value.trim()}” is kept as a template, without anything of the client.`);
       name.value = '';
       summary.value = '';
     });
   }
 
-  protected async retire(t: OwnTemplate): Promise<void> {
-    const { id, version, retired: _, ...definition } = t;
+  protected async archive(t: OwnTemplate): Promise<void> {
+    const { id, version, archived: _, ...definition } = t;
     await this.attempt(async () => {
-      await firstValueFrom(this.api.putOwnTemplate(id, { ...definition, version, retired: true }));
+      await firstValueFrom(this.api.putOwnTemplate(id, { ...definition, version, archived: true }));
       this.own.set(await firstValueFrom(this.api.ownTemplates()));
-      this.said.set(`“${t.name}” is retired.`);
+      this.message.set(`“${t.name}” is archived.`);
     });
   }
 
   protected save(): void {
-    const templates = this.ownList().map(({ id: _i, version: _v, retired: _r, ...definition }) => definition);
-    const file: TemplateFile = { format: 'yandle-templates', formatVersion: 1, templates };
+    const templates = this.ownList().map(({ id: _i, version: _v, archived: _r, ...definition }) => definition);
+    const file: TemplateFile = { format: 'yandle-templates', formatVersion: 2, templates };
     saveJson('templates.json', file);
   }
 
@@ -96,7 +96,7 @@ export class TemplatesPanel {
     await this.attempt(async () => {
       const { added, same } = await firstValueFrom(this.api.importTemplates(content));
       this.own.set(await firstValueFrom(this.api.ownTemplates()));
-      this.said.set(`${added} added${same > 0 ? `, ${same} were there already` : ''}.`);
+      this.message.set(`${added} added${same > 0 ? `, ${same} were there already` : ''}.`);
     });
   }
 

@@ -12,14 +12,14 @@ import type {
   CreateAssessmentBody,
   CreateBlockBody,
   CreateClientBody,
-  FeltBody,
-  FocusBody,
+  SelfReportBody,
+  PrioritiesBody,
   FileImport,
   FillIn,
-  FocusView,
+  PrioritiesView,
   GoalBody,
-  DayNote,
-  DayNoteBody,
+  Soreness,
+  SorenessBody,
   EditAnswersBody,
   EditSessionBody,
   ExerciseFile,
@@ -29,8 +29,8 @@ import type {
   InclinometerView,
   IntakeBody,
   Me,
-  LateRun,
-  NewShareLink,
+  LateLog,
+  NewPhoneLink,
   OwnBattery,
   OwnBatteryBody,
   OwnError,
@@ -55,9 +55,9 @@ import type {
   Study,
   StyleVersion,
   StudyBody,
-  ShareLink,
+  PhoneLink,
   SymptomReport,
-  TestBookView,
+  TestCatalogueView,
   Today,
   UpdateBlockBody,
   UpdateClientBody,
@@ -191,29 +191,29 @@ export class Api {
   editAnswers(runId: string, body: EditAnswersBody): Observable<Session> {
     return this.http.put<Session>(`${V1}/runs/${runId}/answers`, body);
   }
-  dayNotes(clientId: string): Observable<DayNote[]> {
-    return this.http.get<DayNote[]>(`${V1}/clients/${clientId}/day-notes`);
+  sorenessEntries(clientId: string): Observable<Soreness[]> {
+    return this.http.get<Soreness[]>(`${V1}/clients/${clientId}/soreness`);
   }
-  putDayNote(clientId: string, id: string, body: DayNoteBody): Observable<DayNote> {
-    return this.http.put<DayNote>(`${V1}/clients/${clientId}/day-notes/${id}`, body);
+  putSoreness(clientId: string, id: string, body: SorenessBody): Observable<Soreness> {
+    return this.http.put<Soreness>(`${V1}/clients/${clientId}/soreness/${id}`, body);
   }
   putBreath(clientId: string, seconds: number | null): Observable<unknown> {
     return this.http.put(`${V1}/clients/${clientId}/breath`, { seconds });
   }
-  shareLink(clientId: string): Observable<ShareLink | null> {
-    return this.http.get<ShareLink | null>(`${V1}/clients/${clientId}/share-link`);
+  phoneLink(clientId: string): Observable<PhoneLink | null> {
+    return this.http.get<PhoneLink | null>(`${V1}/clients/${clientId}/phone-link`);
   }
-  makeShareLink(clientId: string): Observable<NewShareLink> {
-    return this.http.post<NewShareLink>(`${V1}/clients/${clientId}/share-link`, {});
+  makePhoneLink(clientId: string): Observable<NewPhoneLink> {
+    return this.http.post<NewPhoneLink>(`${V1}/clients/${clientId}/phone-link`, {});
   }
-  revokeShareLink(clientId: string): Observable<unknown> {
-    return this.http.post(`${V1}/clients/${clientId}/share-link/revoke`, {});
+  revokePhoneLink(clientId: string): Observable<unknown> {
+    return this.http.post(`${V1}/clients/${clientId}/phone-link/revoke`, {});
   }
-  lateRuns(clientId: string): Observable<LateRun[]> {
-    return this.http.get<LateRun[]>(`${V1}/clients/${clientId}/late-runs`);
+  lateLogs(clientId: string): Observable<LateLog[]> {
+    return this.http.get<LateLog[]>(`${V1}/clients/${clientId}/late-logs`);
   }
-  decideLate(clientId: string, runId: string, accept: boolean): Observable<LateRun[]> {
-    return this.http.put<LateRun[]>(`${V1}/clients/${clientId}/late-runs/${runId}`, { accept });
+  decideLate(clientId: string, runId: string, accept: boolean): Observable<LateLog[]> {
+    return this.http.put<LateLog[]>(`${V1}/clients/${clientId}/late-logs/${runId}`, { accept });
   }
   clearSymptom(id: string, note: string): Observable<SymptomReport> {
     return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, { note });
@@ -221,8 +221,8 @@ export class Api {
   progress(clientId: string): Observable<Progress> {
     return this.http.get<Progress>(`${V1}/clients/${clientId}/progress`);
   }
-  testBook(): Observable<TestBookView> {
-    return this.http.get<TestBookView>(`${V1}/test-book`);
+  testCatalogue(): Observable<TestCatalogueView> {
+    return this.http.get<TestCatalogueView>(`${V1}/test-catalogue`);
   }
   putOwnTest(id: string, body: OwnTestBody): Observable<OwnTest> {
     return this.http.put<OwnTest>(`${V1}/own-tests/${id}`, body);
@@ -242,20 +242,20 @@ export class Api {
   withdrawError(id: string): Observable<unknown> {
     return this.http.post(`${V1}/own-errors/${id}/withdraw`, {});
   }
-  focus(clientId: string): Observable<FocusView> {
-    return this.http.get<FocusView>(`${V1}/clients/${clientId}/focus`);
+  priorities(clientId: string): Observable<PrioritiesView> {
+    return this.http.get<PrioritiesView>(`${V1}/clients/${clientId}/priorities`);
   }
-  putFocus(clientId: string, body: FocusBody): Observable<FocusView> {
-    return this.http.put<FocusView>(`${V1}/clients/${clientId}/focus`, body);
+  putPriorities(clientId: string, body: PrioritiesBody): Observable<PrioritiesView> {
+    return this.http.put<PrioritiesView>(`${V1}/clients/${clientId}/priorities`, body);
   }
-  putGoal(clientId: string, id: string, body: GoalBody): Observable<FocusView> {
-    return this.http.put<FocusView>(`${V1}/clients/${clientId}/goals/${id}`, body);
+  putGoal(clientId: string, id: string, body: GoalBody): Observable<PrioritiesView> {
+    return this.http.put<PrioritiesView>(`${V1}/clients/${clientId}/goals/${id}`, body);
   }
-  endGoal(id: string): Observable<FocusView> {
-    return this.http.post<FocusView>(`${V1}/goals/${id}/end`, {});
+  endGoal(id: string): Observable<PrioritiesView> {
+    return this.http.post<PrioritiesView>(`${V1}/goals/${id}/end`, {});
   }
-  putFelt(clientId: string, id: string, body: FeltBody): Observable<FocusView> {
-    return this.http.put<FocusView>(`${V1}/clients/${clientId}/felt/${id}`, body);
+  putSelfReport(clientId: string, id: string, body: SelfReportBody): Observable<PrioritiesView> {
+    return this.http.put<PrioritiesView>(`${V1}/clients/${clientId}/self-reports/${id}`, body);
   }
   ownExercises(): Observable<OwnExercise[]> {
     return this.http.get<OwnExercise[]>(`${V1}/own-exercises`);
@@ -299,8 +299,14 @@ export class Api {
   setInclinometer(body: InclinometerSettings): Observable<InclinometerView> {
     return this.http.put<InclinometerView>(`${V1}/devices/inclinometer`, body);
   }
-  attachPicture(visitId: string, id: string, testId: string, side: Side | null, picture: Blob): Observable<unknown> {
-    return this.http.put(`${V1}/assessments/${visitId}/pictures/${id}`, picture, {
+  attachPicture(
+    assessmentId: string,
+    id: string,
+    testId: string,
+    side: Side | null,
+    picture: Blob,
+  ): Observable<unknown> {
+    return this.http.put(`${V1}/assessments/${assessmentId}/pictures/${id}`, picture, {
       params: { testId, side: side ?? '' },
       headers: { 'content-type': picture.type },
     });

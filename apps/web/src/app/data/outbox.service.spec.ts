@@ -4,7 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import { Outbox } from './outbox.service';
 import { fieldMessage, problemOf } from './problem';
 
-const letter = (n: number) => ({ method: 'PUT' as const, path: `/runs/r/sets/${n}`, body: { n } });
+const queued = (n: number) => ({ method: 'PUT' as const, path: `/runs/r/sets/${n}`, body: { n } });
 const turn = () => new Promise((r) => setTimeout(r));
 
 describe('Outbox', () => {
@@ -22,8 +22,8 @@ describe('Outbox', () => {
 
   it('sends one after the other, and keeps each until it is acknowledged', async () => {
     const outbox = make();
-    outbox.post(letter(1));
-    outbox.post(letter(2));
+    outbox.post(queued(1));
+    outbox.post(queued(2));
     expect(kept()).toHaveLength(2);
     http.expectNone('/api/v1/runs/r/sets/2');
     expectOne(1).flush({});
@@ -37,7 +37,7 @@ describe('Outbox', () => {
 
   it('keeps everything while the server is gone and sends it when it is back', async () => {
     const outbox = make();
-    outbox.post(letter(1));
+    outbox.post(queued(1));
     expectOne(1).error(new ProgressEvent('error'));
     await turn();
     expect([outbox.state(), outbox.pending(), kept().length]).toEqual(['waiting', 1, 1]);
@@ -52,7 +52,7 @@ describe('Outbox', () => {
   });
 
   it('goes on after a reload', async () => {
-    localStorage.setItem('yandle.outbox', JSON.stringify([letter(7)]));
+    localStorage.setItem('yandle.outbox', JSON.stringify([queued(7)]));
     const outbox = make();
     expectOne(7).flush({});
     await turn();
@@ -61,8 +61,8 @@ describe('Outbox', () => {
 
   it('shows what the server refuses for good and does not block the rest', async () => {
     const outbox = make();
-    outbox.post(letter(1));
-    outbox.post(letter(2));
+    outbox.post(queued(1));
+    outbox.post(queued(2));
     expectOne(1).flush(
       { code: 'validation', detail: 'No.', status: 400, title: 'x' },
       { status: 400, statusText: 'bad' },
@@ -84,7 +84,7 @@ describe('Outbox', () => {
 
 describe('problemOf', () => {
   it('passes problems of the server on and has words for silence', () => {
-    const problem = { code: 'validation', detail: 'Mend it.', errors: [{ path: 'name', message: 'This is needed.' }] };
+    const problem = { code: 'validation', detail: 'Fix it.', errors: [{ path: 'name', message: 'This is needed.' }] };
     expect(problemOf(new HttpErrorResponse({ status: 400, error: problem }))).toEqual(problem);
     expect(problemOf(new HttpErrorResponse({ status: 0 })).detail).toContain('does not answer');
     expect(problemOf(new Error('x')).status).toBe(0);

@@ -5,7 +5,7 @@ import { Api } from './api';
 import { problemOf } from './problem';
 
 /** A write on its way. Its path carries an id of our own, so that sending twice counts once. */
-export interface Letter {
+export interface QueuedRequest {
   readonly method: 'POST' | 'PUT';
   readonly path: string;
   readonly body: unknown;
@@ -13,7 +13,7 @@ export interface Letter {
 
 /** A write that the server refused for good, with its reason. */
 export interface Refusal {
-  readonly letter: Letter;
+  readonly queued: QueuedRequest;
   readonly problem: Problem;
 }
 
@@ -33,14 +33,14 @@ function isPassing(problem: Problem): boolean {
 @Injectable({ providedIn: 'root' })
 export class Outbox {
   private readonly api = inject(Api);
-  private readonly letters = signal<readonly Letter[]>(read());
+  private readonly queued = signal<readonly QueuedRequest[]>(read());
   private readonly refused = signal<readonly Refusal[]>([]);
   private readonly waiting = signal(false);
   private busy = false;
   private retryMs = FIRST_RETRY_MS;
   private timer: ReturnType<typeof setTimeout> | null = null;
 
-  readonly pending = computed(() => this.letters().length);
+  readonly pending = computed(() => this.queued().length);
   readonly refusals = this.refused.asReadonly();
   /** True while the server cannot be reached. */
   readonly offline = this.waiting.asReadonly();
@@ -56,8 +56,8 @@ export class Outbox {
     if (this.pending() > 0) this.flush();
   }
 
-  post(letter: Letter): void {
-    this.letters.update((l) => [...l, letter]);
+  post(queued: QueuedRequest): void {
+    this.queued.update((l) => [...l, queued]);
     this.keep();
     this.flush();
   }
@@ -76,9 +76,9 @@ export class Outbox {
   private async drain(): Promise<void> {
     this.busy = true;
     try {
-      for (let letter = this.letters()[0]; letter; letter = this.letters()[0]) {
+      for (let queued = this.queued()[0]; queued; queued = this.queued()[0]) {
         try {
-          await firstValueFrom(this.api.send(letter.method, letter.path, letter.body));
+          await firstValueFrom(this.api.send(queued.method, queued.path, queued.body));
         } catch (err) {
           const problem = problemOf(err);
           if (isPassing(problem)) {
@@ -87,12 +87,12 @@ export class Outbox {
             this.retryMs = Math.min(LONGEST_RETRY_MS, this.retryMs * 2);
             return;
           }
-          const given = { letter, problem };
+          const given = { queued, problem };
           this.refused.update((r) => [...r, given]);
         }
         this.waiting.set(false);
         this.retryMs = FIRST_RETRY_MS;
-        this.letters.update((l) => l.slice(1));
+        this.queued.update((l) => l.slice(1));
         this.keep();
       }
     } finally {
@@ -101,14 +101,14 @@ export class Outbox {
   }
 
   private keep(): void {
-    localStorage.setItem(KEY, JSON.stringify(this.letters()));
+    localStorage.setItem(KEY, JSON.stringify(this.queued()));
   }
 }
 
-function read(): Letter[] {
+function read(): QueuedRequest[] {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? '[]');
-    return Array.isArray(kept) ? (kept as Letter[]) : [];
+    return Array.isArray(kept) ? (kept as QueuedRequest[]) : [];
   } catch {
     return [];
   }

@@ -4,7 +4,7 @@ import { BehaviorSubject, switchMap } from 'rxjs';
 import { Api } from './api';
 import { asLoadable, LOADING } from './loadable';
 
-/** The coach's day. Provided by the screen that shows it, so that it is asked for anew at each visit. */
+/** The coach's day. Provided by the screen that shows it, so that it is asked for anew at each assessment. */
 @Injectable()
 export class TodayService {
   private readonly api = inject(Api);

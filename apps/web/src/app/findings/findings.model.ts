@@ -1,27 +1,27 @@
-import type { Assessment, FocusView } from '@yandle/contract';
+import type { Assessment, PrioritiesView } from '@yandle/contract';
 import {
   exercisesFor,
   formatNumber,
   formatReading,
   MUSCLE_GROUP_IDS,
   muscleGroupName,
-  standingComplaints,
-  unlikeConditions,
+  currentComplaints,
+  differentConditions,
   type GroupFinding,
   type MeasuredTest,
   type MuscleGroupId,
   type RomTest,
-  type TestBook,
+  type TestCatalogue,
   type TestFinding,
-  type Wish,
+  type Interest,
 } from '@yandle/core';
-import { asMeasuredIn, conditionsOf, isMeasured, resultOf, sidesOf, visitBefore } from '../measure/results';
+import { asMeasuredIn, conditionsOf, isMeasured, resultOf, sidesOf, assessmentBefore } from '../measure/results';
 import { changeOf, changeWords } from '../ui/change-words';
 
 /** A test with its newest values and the day they were taken. */
 export type DatedTest = MeasuredTest & {
   readonly date: string;
-  /** Changes since the visit before that measured it, side by side, in words; empty for the first. */
+  /** Changes since the assessment before that measured it, side by side, in words; empty for the first. */
   readonly changes: readonly string[];
 };
 
@@ -30,29 +30,29 @@ export type DatedTest = MeasuredTest & {
  * @param goals by test, in its unit
  */
 export function newestResults(
-  visits: readonly Assessment[],
-  book: TestBook,
+  assessments: readonly Assessment[],
+  catalogue: TestCatalogue,
   goals: ReadonlyMap<string, number> = new Map(),
 ): DatedTest[] {
-  const newestFirst = [...visits].reverse();
-  return book.tests.flatMap((plain): DatedTest[] => {
-    const visit = newestFirst.find((v) => isMeasured(v, plain));
-    if (!visit) return [];
-    const test = asMeasuredIn(book, visit, plain);
+  const newestFirst = [...assessments].reverse();
+  return catalogue.tests.flatMap((plain): DatedTest[] => {
+    const assessment = newestFirst.find((v) => isMeasured(v, plain));
+    if (!assessment) return [];
+    const test = asMeasuredIn(catalogue, assessment, plain);
     const goal = goals.get(test.id) ?? null;
     const changes = sidesOf(test).flatMap((side) => {
-      const before = visitBefore(visits, visit, test, side);
-      const [then, now] = [before ? resultOf(before, test, side) : null, resultOf(visit, test, side)];
+      const before = assessmentBefore(assessments, assessment, test, side);
+      const [then, now] = [before ? resultOf(before, test, side) : null, resultOf(assessment, test, side)];
       if (!before || !then || !now) return [];
-      const change = changeOf(asMeasuredIn(book, before, plain), test, then.value, now.value);
-      const unlike = unlikeConditions(conditionsOf(before, test, side), conditionsOf(visit, test, side));
-      const care = unlike.length > 0 ? `; unlike: ${unlike.join(', ')}` : '';
+      const change = changeOf(asMeasuredIn(catalogue, before, plain), test, then.value, now.value);
+      const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side));
+      const care = different.length > 0 ? `; different: ${different.join(', ')}` : '';
       return [`${side === null ? '' : `${side} `}${changeWords(change, test)}${care}`];
     });
-    const value = (side: 'left' | 'right' | null) => resultOf(visit, test, side)?.value ?? null;
+    const value = (side: 'left' | 'right' | null) => resultOf(assessment, test, side)?.value ?? null;
     return test.sides === 'none'
-      ? [{ test, left: null, right: null, both: value(null), date: visit.date, goal, changes }]
-      : [{ test, left: value('left'), right: value('right'), both: null, date: visit.date, goal, changes }];
+      ? [{ test, left: null, right: null, both: value(null), date: assessment.date, goal, changes }]
+      : [{ test, left: value('left'), right: value('right'), both: null, date: assessment.date, goal, changes }];
   });
 }
 
@@ -66,7 +66,7 @@ export function gapWords(f: TestFinding): string {
   const gap = f.shortfall.gap;
   if (gap <= 0) return `${value}, reaches ${target}`;
   const size = `${formatReading(gap, unit)} short of ${target}`;
-  return f.shortfall.g === 0 ? `${value}, ${size}, within error` : `${value}, ${size}`;
+  return f.shortfall.spreads === 0 ? `${value}, ${size}, within error` : `${value}, ${size}`;
 }
 
 /** Where a target comes from, in words. */
@@ -79,7 +79,7 @@ export function targetWords(f: TestFinding): string {
 
 /** Why a group stands where it stands, in one sentence. */
 export function whyWords(g: GroupFinding, complaints: readonly string[] = []): string {
-  const short = g.tests.filter((t) => (t.finding.shortfall?.g ?? 0) > 0);
+  const short = g.tests.filter((t) => (t.finding.shortfall?.spreads ?? 0) > 0);
   const reasons = short.slice(0, 2).map(({ finding }) => {
     const steps = finding.shortfall!.detectableSteps;
     return `${finding.test.name}: ${gapWords(finding)} (${formatNumber(steps)} detectable ${formatNumber(steps) === '1' ? 'step' : 'steps'})`;
@@ -106,24 +106,24 @@ export const testNames = (tests: readonly RomTest[]): string => tests.map((t) =>
 const NO_INTEREST = { coach: 0, client: 0 };
 
 /** Goals that stand, by test. */
-export function goalsOf(view: FocusView): Map<string, number> {
+export function goalsOf(view: PrioritiesView): Map<string, number> {
   return new Map(view.goals.filter((g) => g.endedOn === null).map((g) => [g.testId, g.value]));
 }
 
 /** What coach and client add to the numbers, by group. */
-export function wishesOf(
-  view: FocusView,
+export function interestsOf(
+  view: PrioritiesView,
   hasComplaint: (group: MuscleGroupId) => boolean,
-): Partial<Record<MuscleGroupId, Wish>> {
+): Partial<Record<MuscleGroupId, Interest>> {
   return Object.fromEntries(
-    MUSCLE_GROUP_IDS.map((group): [MuscleGroupId, Wish] => [
+    MUSCLE_GROUP_IDS.map((group): [MuscleGroupId, Interest] => [
       group,
-      { ...(view.focus.interests.find((i) => i.group === group) ?? NO_INTEREST), complaint: hasComplaint(group) },
+      { ...(view.priorities.interests.find((i) => i.group === group) ?? NO_INTEREST), complaint: hasComplaint(group) },
     ]),
   );
 }
 
 /** Complaints that count now. */
-export function complaintsIn(view: FocusView): ReturnType<typeof standingComplaints>[number]['now'][] {
-  return standingComplaints(view.felt.filter((f) => f.kind === 'complaint')).map((c) => c.now);
+export function complaintsIn(view: PrioritiesView): ReturnType<typeof currentComplaints>[number]['now'][] {
+  return currentComplaints(view.selfReports.filter((f) => f.kind === 'complaint')).map((c) => c.now);
 }

@@ -1,32 +1,38 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { Assessment, FocusBody, FocusView } from '@yandle/contract';
+import type { Assessment, PrioritiesBody, PrioritiesView } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
 import { PATH, Screen } from '../testing/screen';
-import { aTrial, aVisit, NO_FOCUS } from '../testing/visits';
+import { aReading, anAssessment, NO_PRIORITIES } from '../testing/assessments';
 import { FindingsScreen } from './findings';
 
-function visit(date: string, readings: readonly (readonly [string, 'left' | 'right' | null, number])[]): Assessment {
-  return aVisit(
+function assessment(
+  date: string,
+  readings: readonly (readonly [string, 'left' | 'right' | null, number])[],
+): Assessment {
+  return anAssessment(
     date,
-    readings.map(([testId, side, value]) => aTrial(testId, side, value)),
+    readings.map(([testId, side, value]) => aReading(testId, side, value)),
   );
 }
 
 describe('FindingsScreen', () => {
-  async function open(visits: Assessment[], focus: FocusView = NO_FOCUS): Promise<Screen<FindingsScreen>> {
+  async function open(
+    assessments: Assessment[],
+    priorities: PrioritiesView = NO_PRIORITIES,
+  ): Promise<Screen<FindingsScreen>> {
     const screen = await Screen.open(FindingsScreen, { clientId: 'c1' });
     TestBed.inject(ClientContext).open('c1');
-    await screen.answer('/clients/c1/assessments', visits);
-    await screen.answer('/clients/c1/focus', focus);
+    await screen.answer('/clients/c1/assessments', assessments);
+    await screen.answer('/clients/c1/priorities', priorities);
     await screen.answer('/clients/c1', PATH);
     return screen;
   }
 
   it('ranks groups with the parts of each score and its reason, from the newest results', async () => {
     const screen = await open([
-      visit('2026-01-05', [['active-knee-extension', 'left', 20]]),
-      visit('2026-03-08', [
+      assessment('2026-01-05', [['active-knee-extension', 'left', 20]]),
+      assessment('2026-03-08', [
         ['active-knee-extension', 'left', 44],
         ['active-knee-extension', 'right', 32],
         ['weight-bearing-lunge', 'left', 3.3],
@@ -46,7 +52,7 @@ describe('FindingsScreen', () => {
 
   it('hands the chosen groups over to the block', async () => {
     const screen = await open([
-      visit('2026-03-08', [
+      assessment('2026-03-08', [
         ['active-knee-extension', 'left', 44],
         ['weight-bearing-lunge', 'left', 3.3],
       ]),
@@ -62,7 +68,7 @@ describe('FindingsScreen', () => {
 
   it('warns of very free joints, and says what a missing sex costs', async () => {
     const screen = await open([
-      visit('2026-03-08', [
+      assessment('2026-03-08', [
         ['hip-abduction', 'left', 66],
         ['weight-bearing-lunge', 'left', 15.9],
         ['bent-knee-fall-out', 'left', 3],
@@ -79,7 +85,7 @@ describe('FindingsScreen', () => {
   });
 
   const STIFF = [
-    visit('2026-03-08', [
+    assessment('2026-03-08', [
       ['active-knee-extension', 'left', 44],
       ['active-knee-extension', 'right', 44],
       ['weight-bearing-lunge', 'left', 3.3],
@@ -87,11 +93,12 @@ describe('FindingsScreen', () => {
     ]),
   ];
   const names = (screen: Screen<FindingsScreen>) => [...screen.el.querySelectorAll('ol h3')].map((h) => h.textContent);
-  const sent = (screen: Screen<FindingsScreen>) => screen.request('PUT', '/clients/c1/focus').request.body as FocusBody;
+  const sent = (screen: Screen<FindingsScreen>) =>
+    screen.request('PUT', '/clients/c1/priorities').request.body as PrioritiesBody;
 
   it('counts from the client’s goal, and adds a complaint and an interest to the score, said in words', async () => {
     const screen = await open(STIFF, {
-      focus: { ...NO_FOCUS.focus, version: 1, interests: [{ group: 'soleus', coach: 0, client: 3 }] },
+      priorities: { ...NO_PRIORITIES.priorities, version: 1, interests: [{ group: 'soleus', coach: 0, client: 3 }] },
       goals: [
         {
           id: 'g',
@@ -103,7 +110,7 @@ describe('FindingsScreen', () => {
           endedOn: null,
         },
       ],
-      felt: [
+      selfReports: [
         { id: 'f2', date: '2026-03-08', region: 'thigh-back', kind: 'complaint', moment: 'day', score: 3, habits: [] },
         { id: 'f1', date: '2026-03-01', region: 'thigh-back', kind: 'complaint', moment: 'day', score: 6, habits: [] },
       ],
@@ -125,12 +132,12 @@ describe('FindingsScreen', () => {
     const at = wanted.indexOf('Calf (gastrocnemius)');
     [wanted[at - 1], wanted[at]] = [wanted[at]!, wanted[at - 1]!];
     expect(names(screen)).toEqual(wanted);
-    const request = screen.request('PUT', '/clients/c1/focus');
-    const body = request.request.body as FocusBody;
+    const request = screen.request('PUT', '/clients/c1/priorities');
+    const body = request.request.body as PrioritiesBody;
     expect(body.version).toBeNull();
     expect(body.order[at - 1]).toBe('calf');
     const { version: _, ...rest } = body;
-    request.flush({ ...NO_FOCUS, focus: { ...rest, version: 1 } });
+    request.flush({ ...NO_PRIORITIES, priorities: { ...rest, version: 1 } });
     await screen.settle();
     await screen.press('Back to the scores');
     expect(names(screen)).toEqual(before);
@@ -164,13 +171,13 @@ describe('FindingsScreen', () => {
       .dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
     await screen.settle();
     screen
-      .request('PUT', '/clients/c1/focus')
+      .request('PUT', '/clients/c1/priorities')
       .flush(
         { code: 'stale-version', title: 'Changed meanwhile', detail: 'Look again.' },
         { status: 409, statusText: 'x' },
       );
     await screen.settle();
-    await screen.answer('/clients/c1/focus', NO_FOCUS);
+    await screen.answer('/clients/c1/priorities', NO_PRIORITIES);
     expect(names(screen)).toEqual(before);
     expect(screen.text).toContain('Look again.');
   });
@@ -178,13 +185,13 @@ describe('FindingsScreen', () => {
   it('notes what the client says, never prefilled', async () => {
     const screen = await open(STIFF);
     expect(screen.button('Note it').disabled).toBe(true);
-    const scale = [...screen.el.querySelectorAll<HTMLButtonElement>('y-felt-card [role=radio]')];
+    const scale = [...screen.el.querySelectorAll<HTMLButtonElement>('y-self-reports-card [role=radio]')];
     expect(scale.every((b) => b.getAttribute('aria-checked') === 'false')).toBe(true);
     scale[4]!.click();
     await screen.settle();
-    screen.el.querySelector('y-felt-card form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+    screen.el.querySelector('y-self-reports-card form')!.dispatchEvent(new Event('submit', { cancelable: true }));
     await screen.settle();
-    const put = screen.http.expectOne((r) => r.url.startsWith('/api/v1/clients/c1/felt/'));
+    const put = screen.http.expectOne((r) => r.url.startsWith('/api/v1/clients/c1/self-reports/'));
     expect(put.request.body).toMatchObject({ region: 'low-back', kind: 'complaint', score: 4, habits: [] });
   });
 

@@ -24,11 +24,11 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { eventOf } from '../measure/results';
 import { BodyFigure, type RegionShade } from '../ui/body-figure';
 import { ProblemNote } from '../ui/problem-note';
-import { FeltCard } from './felt-card';
+import { SelfReportsCard } from './self-reports-card';
 import {
   canBeLane,
   complaintsIn,
@@ -38,9 +38,9 @@ import {
   newestResults,
   targetWords,
   testNames,
-  wishesOf,
+  interestsOf,
 } from './findings.model';
-import { FocusStore } from './focus.store';
+import { PrioritiesStore } from './priorities.store';
 import { GoalsCard } from './goals-card';
 import { GroupRow, type Interest } from './group-row';
 import { QuickCheckCard } from './quick-check-card';
@@ -56,7 +56,7 @@ const NO_INTEREST: Interest = { coach: 0, client: 0 };
     RouterLink,
     ProblemNote,
     BodyFigure,
-    FeltCard,
+    SelfReportsCard,
     GoalsCard,
     QuickCheckCard,
     GroupRow,
@@ -64,18 +64,18 @@ const NO_INTEREST: Interest = { coach: 0, client: 0 };
     CdkDrag,
     CdkDragHandle,
   ],
-  providers: [FocusStore],
+  providers: [PrioritiesStore],
   templateUrl: './findings.html',
 })
 export class FindingsScreen {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly context = inject(ClientContext);
-  private readonly bookService = inject(TestBookService);
-  protected readonly focus = inject(FocusStore);
+  private readonly testCatalogue = inject(TestCatalogueService);
+  protected readonly priorities = inject(PrioritiesStore);
   private readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
-  private readonly visits = signal<readonly Assessment[] | null>(null);
+  private readonly assessments = signal<readonly Assessment[] | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   private readonly picked = signal<readonly MuscleGroupId[] | null>(null);
   protected readonly shown = signal<MuscleGroupId | null>(null);
@@ -90,7 +90,7 @@ export class FindingsScreen {
       const id = this.clientId();
       untracked(() => {
         void this.load(id);
-        void this.focus.load(id);
+        void this.priorities.load(id);
       });
     });
   }
@@ -99,31 +99,31 @@ export class FindingsScreen {
     const c = this.context.client();
     return c ? { age: ageOn(c.birthDate, this.today), sex: c.sex } : null;
   });
-  private readonly goals = computed(() => goalsOf(this.focus.view()));
+  private readonly goals = computed(() => goalsOf(this.priorities.view()));
   protected readonly measured = computed(() => {
-    const visits = this.visits();
-    return visits ? newestResults(visits, this.bookService.book(), this.goals()) : null;
+    const assessments = this.assessments();
+    return assessments ? newestResults(assessments, this.testCatalogue.catalogue(), this.goals()) : null;
   });
-  private readonly complaints = computed(() => complaintsIn(this.focus.view()));
+  private readonly complaints = computed(() => complaintsIn(this.priorities.view()));
   protected readonly found = computed(() => {
     const person = this.person();
     const measured = this.measured();
     if (!person || !measured || measured.length === 0) return null;
-    const wishes = wishesOf(this.focus.view(), (group) => this.complaintsOf(group).length > 0);
-    return findings(measured, person, wishes);
+    const interests = interestsOf(this.priorities.view(), (group) => this.complaintsOf(group).length > 0);
+    return findings(measured, person, interests);
   });
   /** As coach and client decided: pinned, by hand, by score; those left out apart. */
   protected readonly decided = computed(() => {
     const found = this.found();
-    return found ? asDecided(found.ranked, this.focus.view().focus) : null;
+    return found ? asDecided(found.ranked, this.priorities.view().priorities) : null;
   });
   protected readonly excluded = computed(() =>
     (this.decided()?.excluded ?? []).map((g) => ({
       group: g.group,
-      reason: this.focus.view().focus.excluded.find((e) => e.group === g.group)?.reason ?? '',
+      reason: this.priorities.view().priorities.excluded.find((e) => e.group === g.group)?.reason ?? '',
     })),
   );
-  protected readonly byHand = computed(() => this.focus.view().focus.order.length > 0);
+  protected readonly byHand = computed(() => this.priorities.view().priorities.order.length > 0);
   /** Longest bar of the list: the highest score, or 3 so that small scores look small. */
   protected readonly top = computed(() => Math.max(3, ...(this.found()?.ranked.map((g) => g.score) ?? [])));
   protected readonly lanes = computed(() => {
@@ -143,17 +143,17 @@ export class FindingsScreen {
 
   /** The newest Beighton score; null when never looked at. */
   protected readonly joints = computed(() => {
-    const visit = [...(this.visits() ?? [])].reverse().find((v) => v.beighton !== null);
+    const assessment = [...(this.assessments() ?? [])].reverse().find((v) => v.beighton !== null);
     const client = this.context.client();
-    return visit && client ? beighton(visit.beighton!, ageOn(client.birthDate, visit.date)) : null;
+    return assessment && client ? beighton(assessment.beighton!, ageOn(client.birthDate, assessment.date)) : null;
   });
 
-  /** Tests that a symptom ended in the newest visit. */
+  /** Tests that a symptom ended in the newest assessment. */
   protected readonly ended = computed(() => {
-    const visit = this.visits()?.at(-1);
-    if (!visit) return [];
-    return this.bookService.book().tests.flatMap((t) => {
-      const e = eventOf(visit, t);
+    const assessment = this.assessments()?.at(-1);
+    if (!assessment) return [];
+    return this.testCatalogue.catalogue().tests.flatMap((t) => {
+      const e = eventOf(assessment, t);
       return e?.kind === 'stopped'
         ? [`${t.name}: ${symptomName(e.symptom ?? 'other').toLowerCase()}${e.side ? `, ${e.side}` : ''}`]
         : [];
@@ -207,11 +207,11 @@ export class FindingsScreen {
   }
 
   protected interestOf(group: MuscleGroupId): Interest {
-    return this.focus.view().focus.interests.find((i) => i.group === group) ?? NO_INTEREST;
+    return this.priorities.view().priorities.interests.find((i) => i.group === group) ?? NO_INTEREST;
   }
 
   protected isPinned(group: MuscleGroupId): boolean {
-    return this.focus.view().focus.pinned.includes(group);
+    return this.priorities.view().priorities.pinned.includes(group);
   }
 
   protected toggle(group: MuscleGroupId): void {
@@ -220,34 +220,34 @@ export class FindingsScreen {
   }
 
   protected pin(group: MuscleGroupId): void {
-    const { pinned } = this.focus.view().focus;
-    this.focus.decide({ pinned: this.isPinned(group) ? pinned.filter((g) => g !== group) : [...pinned, group] });
+    const { pinned } = this.priorities.view().priorities;
+    this.priorities.decide({ pinned: this.isPinned(group) ? pinned.filter((g) => g !== group) : [...pinned, group] });
   }
 
   protected exclude(group: MuscleGroupId, reason: string): void {
-    const { excluded, pinned } = this.focus.view().focus;
-    this.focus.decide({
+    const { excluded, pinned } = this.priorities.view().priorities;
+    this.priorities.decide({
       excluded: [...excluded.filter((e) => e.group !== group), { group, reason }],
       pinned: pinned.filter((g) => g !== group),
     });
   }
 
   protected include(group: MuscleGroupId): void {
-    this.focus.decide({ excluded: this.focus.view().focus.excluded.filter((e) => e.group !== group) });
+    this.priorities.decide({ excluded: this.priorities.view().priorities.excluded.filter((e) => e.group !== group) });
   }
 
   protected setInterest(group: MuscleGroupId, interest: Interest): void {
-    const others = this.focus.view().focus.interests.filter((i) => i.group !== group);
+    const others = this.priorities.view().priorities.interests.filter((i) => i.group !== group);
     const none = interest.coach === 0 && interest.client === 0;
-    this.focus.decide({ interests: none ? others : [...others, { group, ...interest }] });
+    this.priorities.decide({ interests: none ? others : [...others, { group, ...interest }] });
   }
 
   private move(group: MuscleGroupId, to: number): void {
-    const { pinned } = this.focus.view().focus;
+    const { pinned } = this.priorities.view().priorities;
     const next = moveGroup(this.order(), group, Math.max(0, Math.min(this.order().length - 1, to)));
     // A pinned group keeps its pin only among the pinned ones.
     const stillPinned = next.slice(0, pinned.length).filter((g) => pinned.includes(g));
-    this.focus.decide({ pinned: stillPinned, order: next.filter((g) => !stillPinned.includes(g)) });
+    this.priorities.decide({ pinned: stillPinned, order: next.filter((g) => !stillPinned.includes(g)) });
   }
 
   protected dropped(event: CdkDragDrop<unknown, unknown, GroupFinding>): void {
@@ -263,7 +263,7 @@ export class FindingsScreen {
   }
 
   protected byScore(): void {
-    this.focus.decide({ order: [] });
+    this.priorities.decide({ order: [] });
   }
 
   protected show(group: MuscleGroupId): void {
@@ -281,7 +281,7 @@ export class FindingsScreen {
 
   private async load(clientId: string): Promise<void> {
     try {
-      this.visits.set(await firstValueFrom(this.api.assessments(clientId)));
+      this.assessments.set(await firstValueFrom(this.api.assessments(clientId)));
       this.problem.set(null);
     } catch (err) {
       this.problem.set(problemOf(err));

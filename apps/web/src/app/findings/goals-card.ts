@@ -1,8 +1,8 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { Goal } from '@yandle/contract';
 import { formatDate, formatReading, offeredTests } from '@yandle/core';
-import { TestBookService } from '../data/test-book.service';
-import { FocusStore } from './focus.store';
+import { TestCatalogueService } from '../data/test-catalogue.service';
+import { PrioritiesStore } from './priorities.store';
 
 /** What the client wants to reach, as results of tests. A goal is the target that a shortfall is counted from. */
 @Component({
@@ -11,7 +11,7 @@ import { FocusStore } from './focus.store';
     <section class="sheet p-4" aria-labelledby="goals">
       <h2 id="goals" class="!text-[1.05rem]">Goals</h2>
       <ul class="mt-1 flex flex-col gap-1.5">
-        @for (g of standing(); track g.id) {
+        @for (g of current(); track g.id) {
           <li>
             <span class="font-semibold">{{ g.name }} {{ g.value }}</span>
             <span class="text-soft">{{ g.due }}{{ g.words }}</span>
@@ -56,10 +56,10 @@ import { FocusStore } from './focus.store';
   `,
 })
 export class GoalsCard {
-  private readonly store = inject(FocusStore);
-  private readonly bookService = inject(TestBookService);
+  private readonly store = inject(PrioritiesStore);
+  private readonly testCatalogue = inject(TestCatalogueService);
   readonly goals = input.required<readonly Goal[]>();
-  protected readonly tests = computed(() => offeredTests(this.bookService.book()));
+  protected readonly tests = computed(() => offeredTests(this.testCatalogue.catalogue()));
   private readonly chosenTest = signal('finger-to-floor');
   protected readonly testId = this.chosenTest;
   protected readonly error = signal('');
@@ -68,11 +68,11 @@ export class GoalsCard {
     return t ? `${t.unit === 'deg' ? 'degrees' : 'cm'}, ${t.reads}` : '';
   });
 
-  protected readonly standing = computed(() =>
+  protected readonly current = computed(() =>
     this.goals()
       .filter((g) => g.endedOn === null)
       .flatMap((g) => {
-        const test = this.bookService.book().tests.find((t) => t.id === g.testId);
+        const test = this.testCatalogue.catalogue().tests.find((t) => t.id === g.testId);
         if (!test) return [];
         return [
           {

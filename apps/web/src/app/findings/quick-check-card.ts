@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { offeredTests } from '@yandle/core';
-import { TestBookService } from '../data/test-book.service';
-import { FocusStore } from './focus.store';
+import { TestCatalogueService } from '../data/test-catalogue.service';
+import { PrioritiesStore } from './priorities.store';
 
 /** The two tests that matter most, measured every week, so that a trend exists within a block. */
 @Component({
@@ -39,17 +39,17 @@ import { FocusStore } from './focus.store';
   `,
 })
 export class QuickCheckCard {
-  protected readonly store = inject(FocusStore);
-  private readonly bookService = inject(TestBookService);
+  protected readonly store = inject(PrioritiesStore);
+  private readonly testCatalogue = inject(TestCatalogueService);
   /** Two tests that the findings propose. */
   readonly proposed = input.required<readonly string[]>();
-  protected readonly tests = computed(() => offeredTests(this.bookService.book()));
-  protected readonly chosen = computed(() => this.store.view().focus.quickCheck);
+  protected readonly tests = computed(() => offeredTests(this.testCatalogue.catalogue()));
+  protected readonly chosen = computed(() => this.store.view().priorities.quickCheck);
   protected readonly names = computed(() => this.namesOf(this.chosen()));
   protected readonly proposedNames = computed(() => this.namesOf(this.proposed()));
 
   private namesOf(ids: readonly string[]): string {
-    return ids.map((id) => this.bookService.book().tests.find((t) => t.id === id)?.name ?? id).join(' and ');
+    return ids.map((id) => this.testCatalogue.catalogue().tests.find((t) => t.id === id)?.name ?? id).join(' and ');
   }
 
   protected set(place: number, id: string): void {

@@ -99,7 +99,7 @@ export class ClientFrame {
         p.nextRetest && !retestDue
           ? `retest ${day(p.nextRetest)}`
           : p.assessments > 1
-            ? `${p.assessments} visits`
+            ? `${p.assessments} assessments`
             : '–',
       ),
     ];

@@ -7,8 +7,8 @@ import { PhoneSource } from './phone-source';
 import { TypedSource } from './typed-source';
 
 /** How an angle becomes the reading of a test. */
-export const READINGS_AS = ['angle', '−angle', '90° − angle', '180° − angle'] as const;
-export type ReadingAs = (typeof READINGS_AS)[number];
+export const ANGLE_FORMULAS = ['angle', '−angle', '90° − angle', '180° − angle'] as const;
+export type ReadingAs = (typeof ANGLE_FORMULAS)[number];
 
 /** The reading that an angle stands for, in tenths of a degree. */
 export function readingOfAngle(degrees: number, as: ReadingAs): number {
@@ -83,7 +83,7 @@ export class CaptureStore {
     this.steady.update(rearmed);
   }
 
-  asOf(testId: string): ReadingAs {
+  angleFormula(testId: string): ReadingAs {
     return this.as()[testId] ?? 'angle';
   }
 
@@ -113,7 +113,7 @@ function readAs(): Record<string, ReadingAs> {
   try {
     const kept = JSON.parse(localStorage.getItem(AS_KEY) ?? '{}') as Record<string, unknown>;
     return Object.fromEntries(
-      Object.entries(kept).filter((e): e is [string, ReadingAs] => READINGS_AS.includes(e[1] as ReadingAs)),
+      Object.entries(kept).filter((e): e is [string, ReadingAs] => ANGLE_FORMULAS.includes(e[1] as ReadingAs)),
     );
   } catch {
     return {};

@@ -3,7 +3,7 @@ import { INCLINOMETER_RANGES, formatNumber, type InclinometerSettings, type RomT
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { problemOf } from '../data/problem';
-import { CaptureStore, READINGS_AS, readingOfAngle, type ReadingAs } from './capture.store';
+import { CaptureStore, ANGLE_FORMULAS, readingOfAngle, type ReadingAs } from './capture.store';
 
 const SETTINGS: readonly { key: keyof InclinometerSettings; label: string; step: number; unit: string }[] = [
   { key: 'trueAngle', label: 'True angle', step: 1, unit: '°' },
@@ -71,7 +71,7 @@ const SETTINGS: readonly { key: keyof InclinometerSettings; label: string; step:
             <span class="font-semibold">Reading is</span>
             <select class="input !w-auto" #form (change)="setAs(form.value)">
               @for (r of readingsAs; track r) {
-                <option [value]="r" [selected]="r === capture.asOf(test().id)">{{ r }}</option>
+                <option [value]="r" [selected]="r === capture.angleFormula(test().id)">{{ r }}</option>
               }
             </select>
           </label>
@@ -110,7 +110,7 @@ const SETTINGS: readonly { key: keyof InclinometerSettings; label: string; step:
                 </label>
               }
               <button class="btn" type="submit">Set the device</button>
-              @if (said(); as words) {
+              @if (message(); as words) {
                 <span class="text-sm text-soft" role="status">{{ words }}</span>
               }
             </form>
@@ -128,11 +128,11 @@ export class InstrumentPanel {
   protected readonly capture = inject(CaptureStore);
   private readonly api = inject(Api);
   readonly test = input.required<RomTest>();
-  protected readonly readingsAs = READINGS_AS;
+  protected readonly readingsAs = ANGLE_FORMULAS;
   protected readonly fields = SETTINGS;
   protected readonly ranges = INCLINOMETER_RANGES;
   protected readonly settings = signal<InclinometerSettings | null>(null);
-  protected readonly said = signal('');
+  protected readonly message = signal('');
 
   protected readonly needle = computed(() => {
     const a = (Math.max(-90, Math.min(90, this.capture.live() ?? 0)) * Math.PI) / 180;
@@ -140,7 +140,7 @@ export class InstrumentPanel {
   });
   protected readonly liveWords = computed(() => {
     const live = this.capture.live();
-    return live === null ? '– °' : `${formatNumber(readingOfAngle(live, this.capture.asOf(this.test().id)))}°`;
+    return live === null ? '– °' : `${formatNumber(readingOfAngle(live, this.capture.angleFormula(this.test().id)))}°`;
   });
   protected readonly stateWords = computed(() => {
     const state = this.capture.source().state();
@@ -172,10 +172,10 @@ export class InstrumentPanel {
     try {
       const { settings } = await firstValueFrom(this.api.setInclinometer(body as unknown as InclinometerSettings));
       this.settings.set(settings);
-      this.said.set('Set.');
+      this.message.set('Set.');
     } catch (err) {
       const problem = problemOf(err);
-      this.said.set(problem.errors?.map((e) => `${e.path}: ${e.message}`).join(' ') ?? problem.detail);
+      this.message.set(problem.errors?.map((e) => `${e.path}: ${e.message}`).join(' ') ?? problem.detail);
     }
   }
 }

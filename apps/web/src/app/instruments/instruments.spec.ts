@@ -153,8 +153,8 @@ describe('CaptureStore', () => {
   it('remembers how an angle is read, a test by itself', async () => {
     const { store } = await open();
     store.setAs('active-knee-extension', '180° − angle');
-    expect(store.asOf('active-knee-extension')).toBe('180° − angle');
-    expect(store.asOf('thomas-hip')).toBe('angle');
+    expect(store.angleFormula('active-knee-extension')).toBe('180° − angle');
+    expect(store.angleFormula('thomas-hip')).toBe('angle');
     expect(JSON.parse(localStorage.getItem('yandle.reading-as')!)).toEqual({ 'active-knee-extension': '180° − angle' });
   });
 });

@@ -6,22 +6,22 @@ import {
   PREFERRED_TIMES,
   PROPS,
   romTestById,
-  SPACES,
-  testsOfWishes,
-  WISHES,
+  PLACES,
+  testsOfAims,
+  AIMS,
   type About,
   type BodyRegionId,
   type Side,
-  type Space,
+  type Place,
 } from '@yandle/core';
 
-const SPACE_WORDS: Readonly<Record<Space, string>> = {
+const PLACE_WORDS: Readonly<Record<Place, string>> = {
   mat: 'a mat on the floor',
   'bed only': 'a bed only',
   'chair only': 'a chair only',
 };
 
-/** What is known of a client besides the questions: wishes, days, things at hand. */
+/** What is known of a client besides the questions: aims, days, things at hand. */
 @Component({
   selector: 'y-about-form',
   templateUrl: './about-form.html',
@@ -30,14 +30,14 @@ export class AboutForm {
   readonly about = input.required<About>();
   readonly toClient = input(false);
   readonly changed = output<About>();
-  protected readonly wishes = WISHES;
+  protected readonly aims = AIMS;
   protected readonly times = PREFERRED_TIMES;
-  protected readonly spaces = SPACES;
-  protected readonly spaceWords = SPACE_WORDS;
+  protected readonly places = PLACES;
+  protected readonly placeWords = PLACE_WORDS;
   protected readonly props = PROPS.filter((p) => !EVERYDAY_PROPS.includes(p.id));
   protected readonly field = FIELD;
   protected readonly measured = computed(() =>
-    testsOfWishes(this.about().wishes)
+    testsOfAims(this.about().aims)
       .map((id) => romTestById(id).name)
       .join(', '),
   );
@@ -45,7 +45,7 @@ export class AboutForm {
   protected set(part: Partial<About>): void {
     this.changed.emit({ ...this.about(), ...part });
   }
-  protected toggle<T extends string>(key: 'wishes' | 'times' | 'props', id: T): void {
+  protected toggle<T extends string>(key: 'aims' | 'times' | 'props', id: T): void {
     const now: readonly string[] = this.about()[key];
     this.set({ [key]: now.includes(id) ? now.filter((x) => x !== id) : [...now, id] });
   }

@@ -23,10 +23,10 @@ export class CautionsPanel {
       ? (this.store.view()?.state ?? 'open')
       : this.store.live().state,
   );
-  protected readonly standing = computed(() => this.store.live().standing);
+  protected readonly current = computed(() => this.store.live().current);
   protected readonly given = computed(() => this.store.view()?.clearances.filter((c) => c.withdrawnAt === null) ?? []);
   protected readonly titleOf = (id: Caution['id']) =>
-    [...this.store.live().lifted, ...this.standing()].find((c) => c.id === id)?.title ?? id;
+    [...this.store.live().lifted, ...this.current()].find((c) => c.id === id)?.title ?? id;
 
   protected day(date: string): string {
     return formatDate(date, 'd MMM yyyy');

@@ -75,13 +75,13 @@ describe('ClientForm', () => {
   });
 
   it('marks groups to go easy on', async () => {
-    const { screen, saved } = await open({ value: { ...PATH.client, easyOn: ['hamstrings'] } });
+    const { screen, saved } = await open({ value: { ...PATH.client, gentleGroups: ['hamstrings'] } });
     expect(screen.text).toContain('Go easy on 1 group');
     const boxes = [...screen.el.querySelectorAll<HTMLInputElement>('details input')];
     boxes.find((b) => b.parentElement!.textContent.includes('Soleus'))!.click();
     boxes.find((b) => b.parentElement!.textContent.includes('Hamstrings'))!.click();
     await screen.press('Save');
-    expect(saved[0]!.easyOn).toEqual(['soleus']);
+    expect(saved[0]!.gentleGroups).toEqual(['soleus']);
   });
 });
 

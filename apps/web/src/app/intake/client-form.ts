@@ -1,12 +1,20 @@
 import { Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { FIELD, type ClientBody, type Problem, type ScreeningState } from '@yandle/contract';
-import { LEVELS, MUSCLE_GROUPS, WEEKDAYS, type Level, type MuscleGroupId, type Sex, type Weekday } from '@yandle/core';
+import {
+  EXPERIENCES,
+  MUSCLE_GROUPS,
+  WEEKDAYS,
+  type Experience,
+  type MuscleGroupId,
+  type Sex,
+  type Weekday,
+} from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { fieldMessage } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
-const LEVEL_WORDS: Readonly<Record<Level, string>> = {
+const EXPERIENCE_WORDS: Readonly<Record<Experience, string>> = {
   beginner: 'Beginner: sensation starts at 4 of 10',
   regular: 'Stretches regularly: starts at 5',
   experienced: 'Experienced: starts at 5',
@@ -27,21 +35,21 @@ export class ClientForm {
   readonly saved = output<ClientBody>();
 
   protected readonly coaches = computed(() => this.account.me()?.coaches ?? []);
-  protected readonly levels = LEVELS;
-  protected readonly levelWords = LEVEL_WORDS;
+  protected readonly experiences = EXPERIENCES;
+  protected readonly experienceWords = EXPERIENCE_WORDS;
   protected readonly weekdays = WEEKDAYS;
   protected readonly groups = MUSCLE_GROUPS;
   protected readonly field = FIELD;
   private readonly tried = signal(false);
   protected readonly days = signal<readonly Weekday[]>([1, 3, 5]);
-  protected readonly easyOn = signal<readonly MuscleGroupId[]>([]);
+  protected readonly gentleGroups = signal<readonly MuscleGroupId[]>([]);
 
   protected readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/)] }),
     birthDate: new FormControl('', { nonNullable: true, validators: Validators.required }),
     aim: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.aim.max) }),
     sex: new FormControl<Sex | null>(null),
-    level: new FormControl<Level>('beginner', { nonNullable: true }),
+    experience: new FormControl<Experience>('beginner', { nonNullable: true }),
     minutesPerSession: new FormControl<number | null>(20, {
       validators: [
         Validators.required,
@@ -62,7 +70,7 @@ export class ClientForm {
       if (v) {
         this.form.reset({ ...v });
         this.days.set(v.trainingDays);
-        this.easyOn.set(v.easyOn);
+        this.gentleGroups.set(v.gentleGroups);
       } else if (!this.form.controls.leadCoachId.value) {
         this.form.controls.leadCoachId.setValue(this.account.me()?.coach.id ?? '');
       }
@@ -74,7 +82,7 @@ export class ClientForm {
   }
 
   protected toggleGroup(group: MuscleGroupId): void {
-    this.easyOn.update((g) => (g.includes(group) ? g.filter((x) => x !== group) : [...g, group]));
+    this.gentleGroups.update((g) => (g.includes(group) ? g.filter((x) => x !== group) : [...g, group]));
   }
 
   /** The message of a field: what the browser sees at once, else what the server found. */
@@ -105,7 +113,7 @@ export class ClientForm {
       name: v.name.trim(),
       minutesPerSession: v.minutesPerSession,
       trainingDays: this.days(),
-      easyOn: this.easyOn(),
+      gentleGroups: this.gentleGroups(),
     });
   }
 }

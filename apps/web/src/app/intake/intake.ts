@@ -55,9 +55,9 @@ export class Intake {
   protected readonly parts = computed((): PartLine[] => {
     const about = this.store.about();
     const known =
-      about.wishes.length > 0
-        ? `${about.wishes.length} ${about.wishes.length === 1 ? 'wish' : 'wishes'}`
-        : 'wishes, things at hand';
+      about.aims.length > 0
+        ? `${about.aims.length} ${about.aims.length === 1 ? 'aim' : 'aims'}`
+        : 'aims, things at hand';
     return [
       ...groupStates(this.store.answers()).map((g) => ({
         id: g.group,
@@ -101,11 +101,11 @@ export class Intake {
   protected readonly body = computed((): ClientBody | null => {
     const c = this.client();
     if (!c) return null;
-    const { name, birthDate, sex, aim, level, trainingDays, minutesPerSession } = c;
-    const { easyOn, screening, screeningNote, notes, leadCoachId } = c;
+    const { name, birthDate, sex, aim, experience: level, trainingDays, minutesPerSession } = c;
+    const { gentleGroups, screening, screeningNote, notes, leadCoachId } = c;
     return {
-      ...{ name, birthDate, sex, aim, level, trainingDays, minutesPerSession },
-      ...{ easyOn, screening, screeningNote, notes, leadCoachId },
+      ...{ name, birthDate, sex, aim, experience: level, trainingDays, minutesPerSession },
+      ...{ gentleGroups, screening, screeningNote, notes, leadCoachId },
     };
   });
 

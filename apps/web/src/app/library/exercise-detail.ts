@@ -2,7 +2,7 @@ import { Component, computed, inject, input, output, signal } from '@angular/cor
 import type { ExerciseVersion, OwnExercise } from '@yandle/contract';
 import {
   formatDate,
-  LEVEL_WORDS,
+  DIFFICULTY_WORDS,
   muscleGroupName,
   ORIGIN_NOTE,
   propName,
@@ -49,7 +49,7 @@ export class ExerciseDetail {
     return [
       e.technique,
       e.position,
-      `level ${e.level}, ${LEVEL_WORDS[e.level - 1]}`,
+      `level ${e.difficulty}, ${DIFFICULTY_WORDS[e.difficulty - 1]}`,
       `${min}-${max} ${unit === 'seconds' ? 's' : unit}`,
       e.sides === 'both' ? 'both sides at once' : e.sidePattern,
     ].join(' · ');

@@ -16,7 +16,7 @@ export interface Search {
   readonly technique: string;
   readonly position: string;
   readonly prop: string;
-  readonly level: number;
+  readonly difficulty: number;
   readonly suits: boolean;
 }
 
@@ -26,7 +26,7 @@ export const EVERYTHING: Search = {
   technique: '',
   position: '',
   prop: '',
-  level: 0,
+  difficulty: 0,
   suits: false,
 };
 
@@ -44,8 +44,8 @@ export function unsuitable(e: Exercise, client: Suited): string[] {
   const missing = e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !at.props.includes(p));
   if (missing.length > 0 && !e.substitute) out.push(`no ${missing.join(', ')}`);
   const lying = ['supine', 'prone', 'side-lying'].includes(e.position);
-  if (at.space === 'chair only' && e.position !== 'sitting' && e.position !== 'standing') out.push('a chair only');
-  if (at.space === 'bed only' && !lying) out.push('a bed only');
+  if (at.place === 'chair only' && e.position !== 'sitting' && e.position !== 'standing') out.push('a chair only');
+  if (at.place === 'bed only' && !lying) out.push('a bed only');
   return out;
 }
 
@@ -70,7 +70,7 @@ export function found(all: readonly Exercise[], s: Search, client: Suited | null
       (s.position === '' || e.position === s.position) &&
       (s.prop === '' ||
         (s.prop === 'none' ? e.props.every((p) => EVERYDAY_PROPS.includes(p)) : e.props.some((p) => p === s.prop))) &&
-      (s.level === 0 || e.level === s.level) &&
+      (s.difficulty === 0 || e.difficulty === s.difficulty) &&
       (!s.suits || client === null || unsuitable(e, client).length === 0),
   );
   const group = s.group;

@@ -14,8 +14,8 @@ export function exerciseOfOwn(own: OwnExercise): Exercise {
 /** What is stored and exported of an exercise: all but its id and state. */
 export function definitionOf(exercise: Exercise | OwnExercise): ExerciseDefinition {
   const { id: _i, ...rest } = exercise;
-  if ('retired' in rest) {
-    const { version: _v, retired: _r, ...definition } = rest;
+  if ('archived' in rest) {
+    const { version: _v, archived: _r, ...definition } = rest;
     return definition;
   }
   return rest;
@@ -32,7 +32,7 @@ export class LibraryService {
   readonly exercises = computed((): readonly Exercise[] => [
     ...EXERCISES,
     ...this.own()
-      .filter((o) => !o.retired)
+      .filter((o) => !o.archived)
       .map(exerciseOfOwn),
   ]);
 
@@ -53,7 +53,7 @@ export class LibraryService {
     return this.loading;
   }
 
-  /** An exercise of the catalogue or the studio's own, retired ones too. Until these are here, one that says so stands in. */
+  /** An exercise of the catalogue or the studio's own, archived ones too. Until these are here, one that says so stands in. */
   find(id: string): Exercise {
     try {
       return this.search()(id);
@@ -74,9 +74,9 @@ export class LibraryService {
   /** The studio's own exercises as a file. */
   file(): ExerciseFile {
     const exercises = this.own()
-      .filter((o) => !o.retired)
+      .filter((o) => !o.archived)
       .map(definitionOf);
-    return { format: 'yandle-exercises', formatVersion: 1, exercises };
+    return { format: 'yandle-exercises', formatVersion: 2, exercises };
   }
 
   async take(text: string): Promise<string | null> {

@@ -6,10 +6,10 @@ import { EVERYTHING, found, unsuitable } from './filter.model';
 import { LibraryScreen } from './library';
 
 const cautionsOf = (...yes: QuestionId[]) =>
-  screeningOn({ yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} }, 46, [], TODAY).standing;
+  screeningOn({ yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} }, 46, [], TODAY).current;
 const own = (over: Partial<OwnExercise> = {}): OwnExercise => {
   const { id: _, ...definition } = exerciseById('bent-knee-wall-calf');
-  return { ...definition, id: 'o1', version: 2, retired: false, name: 'Landing calf', ...over };
+  return { ...definition, id: 'o1', version: 2, archived: false, name: 'Landing calf', ...over };
 };
 
 describe('what is found', () => {
@@ -29,15 +29,15 @@ describe('what is found', () => {
   });
   it('by technique, position, thing and level', () => {
     expect(ids({ technique: 'nerve glide' })).toEqual(['sciatic-glide']);
-    expect(ids({ position: 'prone', level: 3 })).toEqual(['prone-chest-roll']);
+    expect(ids({ position: 'prone', difficulty: 3 })).toEqual(['prone-chest-roll']);
     expect(ids({ prop: 'stick' })).toEqual(['stick-pass-over', 'stick-outward-turn']);
     expect(ids({ prop: 'none' })).not.toContain('stick-pass-over');
   });
-  it('for a client: cautions, things at hand, and space', () => {
-    const client = { cautions: cautionsOf('thinners'), about: { ...NOTHING_KNOWN, space: 'chair only' as const } };
+  it('for a client: cautions, things at hand, and place', () => {
+    const client = { cautions: cautionsOf('thinners'), about: { ...NOTHING_KNOWN, place: 'chair only' as const } };
     const list = ids({ suits: true }, client);
     for (const id of list) expect(['sitting', 'standing']).toContain(exerciseById(id).position);
-    expect(list.some((id) => exerciseById(id).technique === 'release')).toBe(false);
+    expect(list.some((id) => exerciseById(id).technique === 'rolling')).toBe(false);
     expect(unsuitable(exerciseById('ball-foot-roll'), client)).toEqual(['Blood thinners or varicose veins']);
     expect(unsuitable(exerciseById('outer-thigh-roll'), client)).toContain('no roller');
     // A towel stands in for the strap, so its lack is no reason.
@@ -126,21 +126,21 @@ describe('LibraryScreen', () => {
     expect(screen.el.querySelector('article h2')!.textContent).toBe('Landing calf');
   });
 
-  it('edits and retires by version, and shows what it was before', async () => {
+  it('edits and archives by version, and shows what it was before', async () => {
     const screen = await open([own()]);
     await screen.fill('input[type=search]', 'landing');
     await screen.press('Landing calf');
     await screen.press('Earlier versions');
-    const { id: _i, version: _v, retired: _r, ...definition } = own({ name: 'Old name' });
+    const { id: _i, version: _v, archived: _r, ...definition } = own({ name: 'Old name' });
     await screen.answer('/own-exercises/o1/versions', [{ version: 1, at: '2026-03-01T08:00:00.000Z', definition }]);
     expect(screen.text).toContain('Version 1 until 1 Mar 2026: Old name.');
     await screen.press('Edit');
-    await screen.press('Retire it');
+    await screen.press('Archive it');
     const put = screen.request('PUT', '/own-exercises/o1');
-    expect(put.request.body).toMatchObject({ version: 2, retired: true });
-    put.flush(own({ retired: true, version: 3 }));
+    expect(put.request.body).toMatchObject({ version: 2, archived: true });
+    put.flush(own({ archived: true, version: 3 }));
     await screen.settle();
-    await screen.answer('/own-exercises', [own({ retired: true, version: 3 })]);
+    await screen.answer('/own-exercises', [own({ archived: true, version: 3 })]);
     expect(screen.text).toContain('Nothing fits.');
   });
 });

@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import {
   BODY_MAP,
-  LEVEL_WORDS,
+  DIFFICULTY_WORDS,
   MUSCLE_GROUPS,
   muscleGroupName,
   POSITIONS,
@@ -46,7 +46,7 @@ export class LibraryScreen {
   protected readonly props = PROPS;
   protected readonly groups = MUSCLE_GROUPS;
   protected readonly groupName = muscleGroupName;
-  protected readonly levelWords = LEVEL_WORDS;
+  protected readonly difficultyWords = DIFFICULTY_WORDS;
 
   protected readonly client = computed(() => {
     const path = this.context.path().value;
@@ -104,8 +104,8 @@ export class LibraryScreen {
   protected async kept(own: OwnExercise): Promise<void> {
     await this.library.load();
     this.editing.set(null);
-    this.shown.set(own.retired ? null : `own-${own.id}`);
-    this.toasts.show(own.retired ? `${own.name} is retired.` : `${own.name} is kept.`);
+    this.shown.set(own.archived ? null : `own-${own.id}`);
+    this.toasts.show(own.archived ? `${own.name} is archived.` : `${own.name} is kept.`);
   }
 
   protected download(): void {

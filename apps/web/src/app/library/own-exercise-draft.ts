@@ -13,7 +13,7 @@ const EMPTY: ExerciseDefinition = {
   figure: null,
   name: '',
   aim: '',
-  level: 1,
+  difficulty: 1,
   primary: 'hamstrings',
   secondary: [],
   technique: 'static hold',
@@ -68,7 +68,7 @@ const lines = (text: string): string[] =>
     .filter((l) => l !== '');
 
 /** What is sent. */
-export function bodyOf(draft: ExerciseDraft, version: number | null, retired: boolean): OwnExerciseBody {
+export function bodyOf(draft: ExerciseDraft, version: number | null, archived: boolean): OwnExerciseBody {
   return {
     ...draft,
     name: draft.name.trim(),
@@ -77,6 +77,6 @@ export function bodyOf(draft: ExerciseDraft, version: number | null, retired: bo
     cautions: lines(draft.cautions),
     notFor: lines(draft.notFor),
     version,
-    retired,
+    archived,
   };
 }

@@ -3,7 +3,7 @@ import type { OwnExercise, Problem } from '@yandle/contract';
 import {
   EXERCISE_TAGS,
   EXERCISES,
-  LEVEL_WORDS,
+  DIFFICULTY_WORDS,
   MUSCLE_GROUPS,
   POSITIONS,
   PROPS,
@@ -32,7 +32,7 @@ type TextField =
   | 'substitute';
 type ListField = 'secondary' | 'tags' | 'props' | 'optionalProps';
 
-/** Writes, copies, edits or retires an exercise of one's own. */
+/** Writes, copies, edits or archives an exercise of one's own. */
 @Component({
   selector: 'y-own-exercise-form',
   imports: [FigureView, ProblemNote],
@@ -42,7 +42,7 @@ export class OwnExerciseForm {
   private readonly api = inject(Api);
   readonly of = input<Exercise | null>(null);
   readonly own = input<OwnExercise | null>(null);
-  readonly kept = output<OwnExercise>();
+  readonly saved = output<OwnExercise>();
   readonly closed = output();
   protected readonly draft = linkedSignal(() => draftOf(this.of(), this.own()));
   protected readonly problem = signal<Problem | null>(null);
@@ -55,7 +55,7 @@ export class OwnExerciseForm {
   protected readonly positions = POSITIONS;
   protected readonly props = PROPS;
   protected readonly tags = EXERCISE_TAGS;
-  protected readonly levelWords = LEVEL_WORDS;
+  protected readonly difficultyWords = DIFFICULTY_WORDS;
   protected readonly figures = [...EXERCISES].sort((a, b) => a.name.localeCompare(b.name));
   protected readonly texts: readonly { readonly field: TextField; readonly label: string; readonly hint?: string }[] = [
     { field: 'name', label: 'Name' },
@@ -115,13 +115,13 @@ export class OwnExerciseForm {
     return fieldMessage(this.problem(), field) ?? inside?.message ?? null;
   }
 
-  protected async save(retired = false): Promise<void> {
+  protected async save(archived = false): Promise<void> {
     this.busy.set(true);
     this.problem.set(null);
     const own = this.own();
     try {
-      const body = bodyOf(this.draft(), own?.version ?? null, retired);
-      this.kept.emit(await firstValueFrom(this.api.putOwnExercise(own?.id ?? this.id, body)));
+      const body = bodyOf(this.draft(), own?.version ?? null, archived);
+      this.saved.emit(await firstValueFrom(this.api.putOwnExercise(own?.id ?? this.id, body)));
     } catch (err) {
       const problem = problemOf(err);
       if (problem.code === 'id-in-use') this.id = newId();

@@ -62,7 +62,7 @@ const EMPTY: readonly (boolean | null)[] = BEIGHTON_ITEMS.map(() => null);
 })
 export class BeightonPanel {
   readonly kept = input.required<readonly (boolean | null)[] | null>();
-  /** Whole years on the day of the visit. */
+  /** Whole years on the day of the assessment. */
   readonly age = input.required<number>();
   readonly marked = output<readonly (boolean | null)[]>();
   protected readonly items = BEIGHTON_ITEMS;

@@ -4,7 +4,7 @@ import type { RomTest } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import type { Exception } from './measure.store';
 
-/** How the open test is taken: cold or warm, who reads, with what. Recorded once for the visit, changeable for each test. */
+/** How the open test is taken: cold or warm, who reads, with what. Recorded once for the assessment, changeable for each test. */
 @Component({
   selector: 'y-conditions-line',
   template: `
@@ -42,7 +42,7 @@ import type { Exception } from './measure.store';
   `,
 })
 export class ConditionsLine {
-  readonly visit = input.required<Assessment>();
+  readonly assessment = input.required<Assessment>();
   readonly test = input.required<RomTest>();
   readonly except = input.required<Exception>();
   readonly instrument = input.required<string>();
@@ -50,17 +50,17 @@ export class ConditionsLine {
   readonly instrumentChanged = output<string>();
   private readonly account = inject(AccountService);
   protected readonly coaches = computed(() => this.account.me()?.coaches ?? []);
-  protected readonly warm = computed(() => this.except().warm ?? this.visit().warm);
-  protected readonly testerId = computed(() => this.except().testerId ?? this.visit().testerId);
+  protected readonly warm = computed(() => this.except().warm ?? this.assessment().warm);
+  protected readonly testerId = computed(() => this.except().testerId ?? this.assessment().testerId);
   protected readonly tester = computed(
-    () => this.coaches().find((c) => c.id === this.testerId())?.name ?? this.visit().testerName,
+    () => this.coaches().find((c) => c.id === this.testerId())?.name ?? this.assessment().testerName,
   );
 
   protected change(by: Partial<Exception>): void {
     const next = { ...this.except(), ...by };
     this.exceptChanged.emit({
-      warm: next.warm === this.visit().warm ? null : next.warm,
-      testerId: next.testerId === this.visit().testerId ? null : next.testerId,
+      warm: next.warm === this.assessment().warm ? null : next.warm,
+      testerId: next.testerId === this.assessment().testerId ? null : next.testerId,
     });
   }
 }

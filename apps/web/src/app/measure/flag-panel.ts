@@ -1,6 +1,6 @@
 import { Component, computed, input, output, signal } from '@angular/core';
-import type { VisitEventBody } from '@yandle/contract';
-import { isRedSymptom, STOP_ADVICE, SYMPTOMS, type RomTest, type Side, type SymptomId } from '@yandle/core';
+import type { TestEventBody } from '@yandle/contract';
+import { isStopSign, STOP_ADVICE, SYMPTOMS, type RomTest, type Side, type SymptomId } from '@yandle/core';
 
 const SKIP_REASONS = [
   'No time today',
@@ -33,7 +33,7 @@ const SKIP_REASONS = [
             }
           </div>
         }
-        @if (red()) {
+        @if (stopSign()) {
           <p class="note text-sm" role="alert">{{ advice }} Take no more readings of this test today.</p>
         }
       } @else {
@@ -62,7 +62,7 @@ const SKIP_REASONS = [
 export class FlagPanel {
   readonly kind = input.required<'skipped' | 'stopped'>();
   readonly test = input.required<RomTest>();
-  readonly flagged = output<Omit<VisitEventBody, 'testId'>>();
+  readonly flagged = output<Omit<TestEventBody, 'testId'>>();
   readonly closed = output();
   protected readonly symptoms = SYMPTOMS;
   protected readonly reasons = SKIP_REASONS;
@@ -75,7 +75,7 @@ export class FlagPanel {
   protected readonly symptom = signal<SymptomId | null>(null);
   protected readonly side = signal<Side | null>(null);
   protected readonly reason = signal('');
-  protected readonly red = computed(() => this.symptom() !== null && isRedSymptom(this.symptom()!));
+  protected readonly stopSign = computed(() => this.symptom() !== null && isStopSign(this.symptom()!));
   protected readonly complete = computed(() =>
     this.kind() === 'stopped' ? this.symptom() !== null : this.reason().trim() !== '',
   );

@@ -3,13 +3,13 @@ import type { Assessment } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
 import { Outbox } from '../data/outbox.service';
 import { PATH, Screen, TODAY } from '../testing/screen';
-import { aTrial, aVisit, NO_FOCUS } from '../testing/visits';
+import { aReading, anAssessment, NO_PRIORITIES } from '../testing/assessments';
 import { CaptureStore } from '../instruments/capture.store';
 import { MeasureScreen } from './measure';
 
 const BATTERY = ['weight-bearing-lunge', 'active-knee-extension'];
 
-/** Letters that the bench posts, without a server. */
+/** Requests that the bench posts, without a server. */
 interface Posted {
   readonly path: string;
   readonly body: Record<string, unknown>;
@@ -17,20 +17,23 @@ interface Posted {
 
 describe('MeasureScreen', () => {
   let posted: Posted[];
-  async function open(visits: Assessment[]): Promise<Screen<MeasureScreen>> {
+  async function open(assessments: Assessment[]): Promise<Screen<MeasureScreen>> {
     posted = [];
     const screen = await Screen.open(MeasureScreen, { clientId: 'c1' }, () => {
-      TestBed.inject(Outbox).post = (letter) =>
-        void posted.push({ path: letter.path, body: letter.body as Posted['body'] });
+      TestBed.inject(Outbox).post = (queued) =>
+        void posted.push({ path: queued.path, body: queued.body as Posted['body'] });
     });
     TestBed.inject(ClientContext).open('c1');
-    await screen.answer('/clients/c1/focus', { ...NO_FOCUS, focus: { ...NO_FOCUS.focus, quickCheck: BATTERY } });
-    await screen.answer('/clients/c1/assessments', visits);
+    await screen.answer('/clients/c1/priorities', {
+      ...NO_PRIORITIES,
+      priorities: { ...NO_PRIORITIES.priorities, quickCheck: BATTERY },
+    });
+    await screen.answer('/clients/c1/assessments', assessments);
     for (const r of screen.http.match('/api/v1/clients/c1')) if (!r.cancelled) r.flush(PATH);
     await screen.settle();
     return screen;
   }
-  const today = (over: Partial<Assessment> = {}) => aVisit(TODAY, [], { battery: BATTERY, ...over });
+  const today = (over: Partial<Assessment> = {}) => anAssessment(TODAY, [], { battery: BATTERY, ...over });
   const capture = (screen: Screen<MeasureScreen>) => screen.fixture.debugElement.injector.get(CaptureStore);
 
   it('ends a test by a symptom: no box left, the rest of the battery goes on, a slip is taken back', async () => {
@@ -120,7 +123,7 @@ describe('MeasureScreen', () => {
   });
 
   it('records other conditions with the reading, and warns against last time', async () => {
-    const last = aVisit('2026-03-01', [aTrial('weight-bearing-lunge', 'left', 8, { instrument: 'tape' })]);
+    const last = anAssessment('2026-03-01', [aReading('weight-bearing-lunge', 'left', 8, { instrument: 'tape' })]);
     const screen = await open([last, today()]);
     const body = screen.el.querySelector<HTMLSelectElement>('y-conditions-line select')!;
     body.value = 'warm';
@@ -150,7 +153,7 @@ describe('MeasureScreen', () => {
     expect(screen.text).toContain('Generally very mobile at this age (from 5)');
   });
 
-  it('offers the weekly quick check before a visit', async () => {
+  it('offers the weekly quick check before an assessment', async () => {
     const screen = await open([]);
     expect(screen.text).toContain('Weekly quick check: about');
     const select = screen.el.querySelector<HTMLSelectElement>('select')!;

@@ -2,19 +2,21 @@ import { Component, inject } from '@angular/core';
 import type { Assessment } from '@yandle/contract';
 import { WEIGHT_BEARING_LUNGE } from '@yandle/core';
 import { Screen, TODAY } from '../testing/screen';
-import { aTrial, aVisit } from '../testing/visits';
+import { aReading, anAssessment } from '../testing/assessments';
 import { MeasureStore } from './measure.store';
-import { readingsOf, resultOf, resultsBefore, visitBefore } from './results';
+import { readingsOf, resultOf, resultsBefore, assessmentBefore } from './results';
 
 @Component({ selector: 'y-host', template: '', providers: [MeasureStore] })
 class Host {
   readonly store = inject(MeasureStore);
 }
 
-const visit = (date: string, values: number[] = []): Assessment =>
-  aVisit(
+const assessment = (date: string, values: number[] = []): Assessment =>
+  anAssessment(
     date,
-    values.map((value, i) => aTrial('weight-bearing-lunge', 'left', value, { id: `${date}-${i}`, instrument: 'tape' })),
+    values.map((value, i) =>
+      aReading('weight-bearing-lunge', 'left', value, { id: `${date}-${i}`, instrument: 'tape' }),
+    ),
     { battery: ['active-knee-extension', 'weight-bearing-lunge'] },
   );
 
@@ -22,20 +24,20 @@ describe('MeasureStore', () => {
   let screen: Screen<Host>;
   let store: MeasureStore;
 
-  async function open(visits: Assessment[]): Promise<void> {
+  async function open(assessments: Assessment[]): Promise<void> {
     screen = await Screen.open(Host);
     store = screen.fixture.componentInstance.store;
     const loaded = store.load('c1');
-    await screen.answer('/clients/c1/assessments', visits);
+    await screen.answer('/clients/c1/assessments', assessments);
     await loaded;
   }
 
-  it('goes on with today’s visit, and waits for a start otherwise', async () => {
-    await open([visit('2026-03-01', [8])]);
-    expect(store.visit()).toBeNull();
+  it('goes on with today’s assessment, and waits for a start otherwise', async () => {
+    await open([assessment('2026-03-01', [8])]);
+    expect(store.assessment()).toBeNull();
     expect(store.latest()!.date).toBe('2026-03-01');
-    await open([visit('2026-03-01', [8]), visit(TODAY, [9])]);
-    expect(store.visit()!.date).toBe(TODAY);
+    await open([assessment('2026-03-01', [8]), assessment(TODAY, [9])]);
+    expect(store.assessment()!.date).toBe(TODAY);
   });
 
   it('shows a reading at once and sends it under its own id', async () => {
@@ -45,13 +47,13 @@ describe('MeasureStore', () => {
     const lunge = store.test();
     store.record(lunge, 'left', 8.8, null);
     store.record(lunge, 'left', 9, null);
-    expect(readingsOf(store.visit()!, lunge, 'left').map((r) => r.value)).toEqual([8.8, 9]);
+    expect(readingsOf(store.assessment()!, lunge, 'left').map((r) => r.value)).toEqual([8.8, 9]);
     const create = screen.request('POST', '/clients/c1/assessments');
     expect(create.request.body).toMatchObject({ date: TODAY, time: '10:00', warm: false });
     create.flush({});
     await screen.settle();
-    const first = store.visit()!.trials[0]!;
-    const put = screen.request('PUT', `/assessments/${store.visit()!.id}/trials/${first.id}`);
+    const first = store.assessment()!.readings[0]!;
+    const put = screen.request('PUT', `/assessments/${store.assessment()!.id}/readings/${first.id}`);
     expect(put.request.body).toEqual({
       testId: 'weight-bearing-lunge',
       side: 'left',
@@ -64,15 +66,15 @@ describe('MeasureStore', () => {
   });
 
   it('puts a correction in the place of the reading and keeps the earlier value', async () => {
-    await open([visit(TODAY, [18, 8])]);
+    await open([assessment(TODAY, [18, 8])]);
     store.record(store.test(), 'left', 8.2, `${TODAY}-0`);
-    expect(readingsOf(store.visit()!, store.test(), 'left').map((r) => r.value)).toEqual([8.2, 8]);
-    expect(store.visit()!.trials.map((t) => t.value)).toEqual([18, 8, 8.2]);
-    expect(store.visit()!.trials[0]!.replacedBy).toBe(store.visit()!.trials[2]!.id);
+    expect(readingsOf(store.assessment()!, store.test(), 'left').map((r) => r.value)).toEqual([8.2, 8]);
+    expect(store.assessment()!.readings.map((t) => t.value)).toEqual([18, 8, 8.2]);
+    expect(store.assessment()!.readings[0]!.replacedBy).toBe(store.assessment()!.readings[2]!.id);
   });
 
   it('moves through the battery and no further', async () => {
-    await open([visit(TODAY)]);
+    await open([assessment(TODAY)]);
     store.move(-1);
     expect(store.isFirst()).toBe(true);
     for (let i = 0; i < 50; i++) store.move(1);
@@ -83,10 +85,10 @@ describe('MeasureStore', () => {
 });
 
 describe('results', () => {
-  it('compares with the newest earlier visit that measured the same', () => {
+  it('compares with the newest earlier assessment that measured the same', () => {
     const lunge = WEIGHT_BEARING_LUNGE;
-    const all = [visit('2026-01-01', [7, 7]), visit('2026-02-01'), visit('2026-03-01', [9, 9.2])];
-    expect(visitBefore(all, all[2]!, lunge, 'left')!.date).toBe('2026-01-01');
+    const all = [assessment('2026-01-01', [7, 7]), assessment('2026-02-01'), assessment('2026-03-01', [9, 9.2])];
+    expect(assessmentBefore(all, all[2]!, lunge, 'left')!.date).toBe('2026-01-01');
     expect(resultsBefore(all, all[2]!, lunge).left!.value).toBe(7);
     expect(resultsBefore(all, all[0]!, lunge).left).toBeNull();
     expect(resultOf(all[1]!, lunge, 'left')).toBeNull();

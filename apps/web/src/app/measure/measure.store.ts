@@ -4,10 +4,10 @@ import type {
   BeightonBody,
   CreateAssessmentBody,
   Problem,
-  Trial,
-  TrialBody,
-  VisitEvent,
-  VisitEventBody,
+  Reading,
+  ReadingBody,
+  TestEvent,
+  TestEventBody,
 } from '@yandle/contract';
 import { asMeasuredBy, inPositionOrder, type RomTest, type Side } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -17,16 +17,16 @@ import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
 import { Outbox } from '../data/outbox.service';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 
-/** What differs from the conditions of the visit while a test is taken. */
+/** What differs from the conditions of the assessment while a test is taken. */
 export interface Exception {
   readonly warm: boolean | null;
   readonly testerId: string | null;
 }
 
 /**
- * A client's visits and the one that is open. Readings are shown at once and go out through the outbox: nothing waits for the network,
+ * A client's assessments and the one that is open. Readings are shown at once and go out through the outbox: nothing waits for the network,
  * and nothing is lost without it.
  */
 @Injectable()
@@ -35,9 +35,9 @@ export class MeasureStore {
   private readonly outbox = inject(Outbox);
   private readonly context = inject(ClientContext);
   private readonly account = inject(AccountService);
-  private readonly bookService = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
 
-  readonly visits = signal<readonly Assessment[] | null>(null);
+  readonly assessments = signal<readonly Assessment[] | null>(null);
   readonly problem = signal<Problem | null>(null);
   private readonly openId = signal<string | null>(null);
   private readonly testIndex = signal(0);
@@ -45,16 +45,16 @@ export class MeasureStore {
   private readonly exceptions = signal<Readonly<Record<string, Exception>>>({});
   private clientId = '';
 
-  readonly visit = computed(() => this.visits()?.find((v) => v.id === this.openId()) ?? null);
-  readonly latest = computed(() => this.visits()?.at(-1) ?? null);
-  /** Tests of the open visit, in the order of positions; readings of other tests come along at their place. */
+  readonly assessment = computed(() => this.assessments()?.find((v) => v.id === this.openId()) ?? null);
+  readonly latest = computed(() => this.assessments()?.at(-1) ?? null);
+  /** Tests of the open assessment, in the order of positions; readings of other tests come along at their place. */
   readonly tests = computed((): readonly RomTest[] => {
-    const visit = this.visit();
-    if (!visit) return [];
-    const ids = [...new Set([...visit.battery, ...visit.trials.map((t) => t.testId)])];
-    const book = this.bookService.book();
-    const tests = ids.flatMap((id) => book.tests.filter((t) => t.id === id));
-    return inPositionOrder(tests.map((t) => asMeasuredBy(book, t, visit.testerId)));
+    const assessment = this.assessment();
+    if (!assessment) return [];
+    const ids = [...new Set([...assessment.battery, ...assessment.readings.map((t) => t.testId)])];
+    const catalogue = this.testCatalogue.catalogue();
+    const tests = ids.flatMap((id) => catalogue.tests.filter((t) => t.id === id));
+    return inPositionOrder(tests.map((t) => asMeasuredBy(catalogue, t, assessment.testerId)));
   });
   readonly test = computed(() => this.tests()[this.testIndex()]!);
   readonly isFirst = computed(() => this.testIndex() === 0);
@@ -74,13 +74,13 @@ export class MeasureStore {
     this.clientId = clientId;
     if (!clientId) return;
     try {
-      const visits = await firstValueFrom(this.api.assessments(clientId));
+      const assessments = await firstValueFrom(this.api.assessments(clientId));
       // With readings on their way the list held here is the fuller one.
-      if (this.visits() && this.outbox.pending() > 0) return;
-      this.visits.set(visits);
+      if (this.assessments() && this.outbox.pending() > 0) return;
+      this.assessments.set(assessments);
       const today = this.account.me()?.today;
       if (!this.openId()) {
-        const last = visits.at(-1);
+        const last = assessments.at(-1);
         if (last && last.date === today) this.openId.set(last.id);
       }
       this.problem.set(null);
@@ -93,20 +93,20 @@ export class MeasureStore {
   begin(conditions: Omit<CreateAssessmentBody, 'id' | 'note'>): void {
     const me = this.account.me()!;
     const body: CreateAssessmentBody = { ...conditions, id: newId(), note: '' };
-    const visit: Assessment = {
+    const assessment: Assessment = {
       ...body,
       clientId: this.clientId,
       testerId: me.coach.id,
       testerName: me.coach.name,
       hoursSinceSession: null,
-      trials: [],
+      readings: [],
       events: [],
       beighton: null,
       pictures: [],
     };
     const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
-    this.visits.update((v) => [...(v ?? []), visit].sort((a, b) => (at(a) < at(b) ? -1 : 1)));
-    this.openId.set(visit.id);
+    this.assessments.update((v) => [...(v ?? []), assessment].sort((a, b) => (at(a) < at(b) ? -1 : 1)));
+    this.openId.set(assessment.id);
     this.testIndex.set(0);
     this.outbox.post({ method: 'POST', path: `/clients/${this.clientId}/assessments`, body });
   }
@@ -136,7 +136,7 @@ export class MeasureStore {
     this.instruments.update((all) => ({ ...all, [test.id]: instrument }));
   }
 
-  /** For this test the body was in another state, or somebody else reads. Null is as the visit. */
+  /** For this test the body was in another state, or somebody else reads. Null is as the assessment. */
   setException(test: RomTest, except: Exception): void {
     this.exceptions.update((all) => ({ ...all, [test.id]: except }));
   }
@@ -146,18 +146,18 @@ export class MeasureStore {
   }
 
   /** Skips a test, ends it because of a symptom, or takes that back. */
-  note(test: RomTest, body: Omit<VisitEventBody, 'testId'>): void {
-    const event: VisitEvent = { ...body, testId: test.id, id: newId() };
+  note(test: RomTest, body: Omit<TestEventBody, 'testId'>): void {
+    const event: TestEvent = { ...body, testId: test.id, id: newId() };
     const { id, ...sent } = event;
     this.change((v) => ({ ...v, events: [...v.events, event] }));
-    this.outbox.post({ method: 'PUT', path: `/assessments/${this.visit()!.id}/events/${id}`, body: sent });
+    this.outbox.post({ method: 'PUT', path: `/assessments/${this.assessment()!.id}/events/${id}`, body: sent });
   }
 
   /** The nine items of the Beighton score, as they stand now. */
   keepBeighton(items: BeightonBody['items']): void {
     this.change((v) => ({ ...v, beighton: items }));
     const body: BeightonBody = { items };
-    this.outbox.post({ method: 'PUT', path: `/assessments/${this.visit()!.id}/beighton/${newId()}`, body });
+    this.outbox.post({ method: 'PUT', path: `/assessments/${this.assessment()!.id}/beighton/${newId()}`, body });
   }
 
   /** Shows a picture that was attached or taken off. */
@@ -165,9 +165,9 @@ export class MeasureStore {
     this.change((v) => ({ ...v, pictures }));
   }
 
-  private change(how: (visit: Assessment) => Assessment): void {
-    const id = this.visit()!.id;
-    this.visits.update((all) => all!.map((v) => (v.id === id ? how(v) : v)));
+  private change(how: (assessment: Assessment) => Assessment): void {
+    const id = this.assessment()!.id;
+    this.assessments.update((all) => all!.map((v) => (v.id === id ? how(v) : v)));
   }
 
   /** Adds a reading, or corrects the one named: the earlier value is kept. */
@@ -178,9 +178,9 @@ export class MeasureStore {
     replaces: string | null,
     instrument: string | null = null,
   ): void {
-    const visit = this.visit()!;
+    const assessment = this.assessment()!;
     const except = this.exceptions()[test.id];
-    const body: TrialBody = {
+    const body: ReadingBody = {
       testId: test.id,
       side,
       value,
@@ -189,11 +189,11 @@ export class MeasureStore {
       warm: except?.warm ?? null,
       testerId: except?.testerId ?? null,
     };
-    const trial: Trial = { ...body, id: newId(), replacedBy: null };
+    const reading: Reading = { ...body, id: newId(), replacedBy: null };
     this.change((v) => ({
       ...v,
-      trials: [...v.trials.map((t) => (t.id === replaces ? { ...t, replacedBy: trial.id } : t)), trial],
+      readings: [...v.readings.map((t) => (t.id === replaces ? { ...t, replacedBy: reading.id } : t)), reading],
     }));
-    this.outbox.post({ method: 'PUT', path: `/assessments/${visit.id}/trials/${trial.id}`, body });
+    this.outbox.post({ method: 'PUT', path: `/assessments/${assessment.id}/readings/${reading.id}`, body });
   }
 }

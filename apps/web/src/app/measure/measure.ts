@@ -23,22 +23,22 @@ import {
   beighton,
   resultSem,
   symptomName,
-  unlikeConditions,
+  differentConditions,
   runningList,
   sourceWords,
-  trialsWanted,
+  readingsWanted,
   type AppliedReference,
   type RomTest,
   type Side,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Assessment, VisitEvent, VisitEventBody } from '@yandle/contract';
+import type { Assessment, TestEvent, TestEventBody } from '@yandle/contract';
 import { Api, V1 } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ToastService } from '../data/toast.service';
 import { SOURCE_KINDS } from '../instruments/angle-source';
 import { CaptureStore, readingOfAngle } from '../instruments/capture.store';
@@ -65,11 +65,11 @@ import {
   resultsBefore,
   sidedResults,
   sidesOf,
-  visitBefore,
+  assessmentBefore,
 } from './results';
-import { SideCard, type Reading } from './side-card';
+import { SideCard, type TypedReading } from './side-card';
 import { TestFigure } from './test-figure';
-import { VisitStart } from './visit-start';
+import { AssessmentStart } from './assessment-start';
 
 const PAD_KEY = 'yandle.pad';
 
@@ -78,7 +78,7 @@ const PAD_KEY = 'yandle.pad';
   selector: 'y-measure',
   imports: [
     SideCard,
-    VisitStart,
+    AssessmentStart,
     MirrorRow,
     MirrorLegend,
     SaveState,
@@ -104,7 +104,7 @@ export class MeasureScreen {
   protected readonly store = inject(MeasureStore);
   protected readonly capture = inject(CaptureStore);
   private readonly api = inject(Api);
-  private readonly bookService = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
   private readonly toasts = inject(ToastService);
   private readonly context = inject(ClientContext);
   private readonly injector = inject(Injector);
@@ -130,7 +130,7 @@ export class MeasureScreen {
         source.taking === 'entry'
           ? this.offer(degrees)
           : this.offer(
-              readingOfAngle(degrees, this.capture.asOf(this.store.test().id)),
+              readingOfAngle(degrees, this.capture.angleFormula(this.store.test().id)),
               source.kind === 'phone' ? 'phone sensor' : 'inclinometer',
             ),
       );
@@ -148,7 +148,7 @@ export class MeasureScreen {
 
   protected readonly age = computed(() => {
     const c = this.context.client();
-    return c ? ageOn(c.birthDate, this.store.visit()!.date) : 40;
+    return c ? ageOn(c.birthDate, this.store.assessment()!.date) : 40;
   });
 
   /** Tests of the battery, under the position they are done in. */
@@ -160,36 +160,38 @@ export class MeasureScreen {
   );
 
   protected readonly rows = computed(() => {
-    const visit = this.store.visit() ?? this.store.latest();
-    const all = this.store.visits() ?? [];
-    if (!visit) return [];
-    const book = this.bookService.book();
-    const tests = this.store.visit()
+    const assessment = this.store.assessment() ?? this.store.latest();
+    const all = this.store.assessments() ?? [];
+    if (!assessment) return [];
+    const catalogue = this.testCatalogue.catalogue();
+    const tests = this.store.assessment()
       ? this.store.tests()
-      : inPositionOrder(book.tests.filter((t) => isMeasured(visit, t)).map((t) => asMeasuredIn(book, visit, t)));
+      : inPositionOrder(
+          catalogue.tests.filter((t) => isMeasured(assessment, t)).map((t) => asMeasuredIn(catalogue, assessment, t)),
+        );
     // The open test first: its row is the one that is looked at.
-    const open = this.store.visit() ? this.store.test() : null;
+    const open = this.store.assessment() ? this.store.test() : null;
     return [...tests]
       .sort((a, b) => Number(b === open) - Number(a === open))
       .map((t) => ({
         id: t.id,
         model: testRow(
           t,
-          sidedResults(visit, t),
-          resultsBefore(all, visit, t),
-          referenceValue(this.reference(t, visit.date)),
-          this.asMeasuredBefore(all, visit, t),
+          sidedResults(assessment, t),
+          resultsBefore(all, assessment, t),
+          referenceValue(this.reference(t, assessment.date)),
+          this.asMeasuredBefore(all, assessment, t),
         ),
       }));
   });
 
   /** The test with the error of who measured it the time before. */
-  private asMeasuredBefore(all: readonly Assessment[], visit: Assessment, test: RomTest): RomTest {
+  private asMeasuredBefore(all: readonly Assessment[], assessment: Assessment, test: RomTest): RomTest {
     const before = sidesOf(test)
-      .map((side) => visitBefore(all, visit, test, side))
+      .map((side) => assessmentBefore(all, assessment, test, side))
       .find((v) => v !== null);
-    const plain = this.bookService.book().tests.find((t) => t.id === test.id) ?? test;
-    return before ? asMeasuredIn(this.bookService.book(), before, plain) : test;
+    const plain = this.testCatalogue.catalogue().tests.find((t) => t.id === test.id) ?? test;
+    return before ? asMeasuredIn(this.testCatalogue.catalogue(), before, plain) : test;
   }
 
   /** The reference that applies to the client on a day. */
@@ -208,7 +210,7 @@ export class MeasureScreen {
 
   protected readonly referenceWords = computed(() => {
     const t = this.store.test();
-    const r = this.reference(t, this.store.visit()!.date);
+    const r = this.reference(t, this.store.assessment()!.date);
     if (r.kind === 'none') return r.why;
     const value =
       r.kind === 'band'
@@ -220,11 +222,11 @@ export class MeasureScreen {
   /** What the newest results of the open test are called against the reference. */
   protected readonly bandWords = computed(() => {
     const t = this.store.test();
-    const visit = this.store.visit()!;
-    const r = this.reference(t, visit.date);
+    const assessment = this.store.assessment()!;
+    const r = this.reference(t, assessment.date);
     return sidesOf(t)
       .flatMap((side) => {
-        const result = resultOf(visit, t, side);
+        const result = resultOf(assessment, t, side);
         const band = result ? bandOf(result.value, t, r) : 'no band';
         return band === 'no band' ? [] : [`${side === null ? '' : `${side} `}${band}`];
       })
@@ -236,72 +238,74 @@ export class MeasureScreen {
   }
 
   protected progress(test: RomTest): string {
-    const visit = this.store.visit()!;
-    const flag = eventOf(visit, test);
+    const assessment = this.store.assessment()!;
+    const flag = eventOf(assessment, test);
     if (flag) return flag.kind === 'stopped' ? '■ ended' : 'skipped';
     const sides = sidesOf(test);
-    const counts = sides.map((s) => readingsOf(visit, test, s).length);
+    const counts = sides.map((s) => readingsOf(assessment, test, s).length);
     if (counts.every((n) => n === 0)) return '';
-    const done = sides.every((s) => readingsOf(visit, test, s).length >= trialsWanted(resultOf(visit, test, s)));
+    const done = sides.every(
+      (s) => readingsOf(assessment, test, s).length >= readingsWanted(resultOf(assessment, test, s)),
+    );
     if (done) return '✓';
     return sides.length === 1 ? `${counts[0]}` : `L ${counts[0]} · R ${counts[1]}`;
   }
 
   protected readings(side: Side | null) {
-    return readingsOf(this.store.visit()!, this.store.test(), side);
+    return readingsOf(this.store.assessment()!, this.store.test(), side);
   }
 
   protected before(side: Side | null): string {
     const test = this.store.test();
-    const visit = visitBefore(this.store.visits() ?? [], this.store.visit()!, test, side);
-    const result = visit ? resultOf(visit, test, side) : null;
-    return visit && result
-      ? `last ${formatReading(result.value, test.unit)}, ${formatDate(visit.date, 'd MMM')}`
+    const assessment = assessmentBefore(this.store.assessments() ?? [], this.store.assessment()!, test, side);
+    const result = assessment ? resultOf(assessment, test, side) : null;
+    return assessment && result
+      ? `last ${formatReading(result.value, test.unit)}, ${formatDate(assessment.date, 'd MMM')}`
       : 'first time';
   }
 
   /** What the error allows to say about a side since last time. */
   protected change(side: Side | null): string {
     const test = this.store.test();
-    const visit = this.store.visit()!;
-    const now = resultOf(visit, test, side);
-    const before = visitBefore(this.store.visits() ?? [], visit, test, side);
+    const assessment = this.store.assessment()!;
+    const now = resultOf(assessment, test, side);
+    const before = assessmentBefore(this.store.assessments() ?? [], assessment, test, side);
     const then = before ? resultOf(before, test, side) : null;
     if (!now || !then) return '';
-    const earlier = this.asMeasuredBefore(this.store.visits() ?? [], visit, test);
+    const earlier = this.asMeasuredBefore(this.store.assessments() ?? [], assessment, test);
     return `Since last time ${changeWords(changeOf(earlier, test, then.value, now.value), test)}`;
   }
 
   /** What speaks against comparing a side with last time. */
   protected warnings(side: Side | null): string[] {
     const test = this.store.test();
-    const visit = this.store.visit()!;
-    if (readingsOf(visit, test, side).length === 0) return [];
-    const before = visitBefore(this.store.visits() ?? [], visit, test, side);
+    const assessment = this.store.assessment()!;
+    if (readingsOf(assessment, test, side).length === 0) return [];
+    const before = assessmentBefore(this.store.assessments() ?? [], assessment, test, side);
     if (!before) return [];
-    const unlike = unlikeConditions(conditionsOf(before, test, side), conditionsOf(visit, test, side));
-    return unlike.length > 0 ? [`Against last time: ${unlike.join('; ')}. Compare with care.`] : [];
+    const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side));
+    return different.length > 0 ? [`Against last time: ${different.join('; ')}. Compare with care.`] : [];
   }
 
-  protected flagOf(test: RomTest): VisitEvent | null {
-    return eventOf(this.store.visit()!, test);
+  protected flagOf(test: RomTest): TestEvent | null {
+    return eventOf(this.store.assessment()!, test);
   }
 
-  protected flagWords(flag: VisitEvent): string {
+  protected flagWords(flag: TestEvent): string {
     const reason = flag.reason ? ` ${flag.reason}.` : '';
     if (flag.kind === 'skipped') return `Skipped:${reason || ' no reason given.'}`;
     const side = flag.side ? `, ${flag.side}` : '';
     return `Ended: ${symptomName(flag.symptom ?? 'other').toLowerCase()}${side}.${reason}`;
   }
 
-  protected flagsOf(visit: Assessment): { test: string; words: string }[] {
-    return this.bookService.book().tests.flatMap((t) => {
-      const flag = eventOf(visit, t);
+  protected flagsOf(assessment: Assessment): { test: string; words: string }[] {
+    return this.testCatalogue.catalogue().tests.flatMap((t) => {
+      const flag = eventOf(assessment, t);
       return flag ? [{ test: t.name, words: this.flagWords(flag) }] : [];
     });
   }
 
-  protected flagged(body: Omit<VisitEventBody, 'testId'>): void {
+  protected flagged(body: Omit<TestEventBody, 'testId'>): void {
     this.store.note(this.store.test(), body);
     this.asking.set(null);
   }
@@ -320,7 +324,7 @@ export class MeasureScreen {
   }
 
   protected beightonWords(): string {
-    const items = this.store.visit()!.beighton;
+    const items = this.store.assessment()!.beighton;
     return items ? `${beighton(items, this.age()).score} of 9` : '';
   }
 
@@ -342,13 +346,13 @@ export class MeasureScreen {
   }
 
   protected targetWords(): string {
-    const visit = this.store.visit()!;
+    const assessment = this.store.assessment()!;
     const test = this.store.test();
     const wanting = sidesOf(test).find(
-      (s) => readingsOf(visit, test, s).length < trialsWanted(resultOf(visit, test, s)),
+      (s) => readingsOf(assessment, test, s).length < readingsWanted(resultOf(assessment, test, s)),
     );
     const side = this.aimed() ?? wanting ?? sidesOf(test)[0]!;
-    const count = readingsOf(visit, test, side).length + 1;
+    const count = readingsOf(assessment, test, side).length + 1;
     return `${side === null ? 'Reading' : side === 'left' ? 'Left' : 'Right'} ${count}`;
   }
 
@@ -377,7 +381,7 @@ export class MeasureScreen {
     const target = event.target as HTMLElement;
     const inText = target.matches('input:not([inputmode=decimal]), textarea, select');
     const { ctrlKey, metaKey, altKey } = event as KeyboardEvent;
-    if (!this.store.visit() || this.beightonOpen() || inText || ctrlKey || metaKey || altKey) return;
+    if (!this.store.assessment() || this.beightonOpen() || inText || ctrlKey || metaKey || altKey) return;
     if (this.store.test().sides === 'none') return;
     event.preventDefault();
     this.aim(side);
@@ -388,17 +392,17 @@ export class MeasureScreen {
   }
 
   protected picturesOf(test: RomTest) {
-    return this.store.visit()!.pictures.filter((p) => p.testId === test.id);
+    return this.store.assessment()!.pictures.filter((p) => p.testId === test.id);
   }
 
   protected async attach(picture: Blob): Promise<void> {
-    const visit = this.store.visit()!;
+    const assessment = this.store.assessment()!;
     const test = this.store.test();
     const side = this.targetCard()?.side() ?? null;
     const id = newId();
     try {
-      await firstValueFrom(this.api.attachPicture(visit.id, id, test.id, side, picture));
-      this.store.setPictures([...visit.pictures, { id, testId: test.id, side }]);
+      await firstValueFrom(this.api.attachPicture(assessment.id, id, test.id, side, picture));
+      this.store.setPictures([...assessment.pictures, { id, testId: test.id, side }]);
       this.toasts.show('The picture is in the record.');
     } catch (err) {
       this.toasts.show(`Not attached: ${problemOf(err).detail}`);
@@ -408,7 +412,7 @@ export class MeasureScreen {
   protected async removePicture(id: string): Promise<void> {
     try {
       await firstValueFrom(this.api.removePicture(id));
-      this.store.setPictures(this.store.visit()!.pictures.filter((p) => p.id !== id));
+      this.store.setPictures(this.store.assessment()!.pictures.filter((p) => p.id !== id));
     } catch (err) {
       this.toasts.show(`Not removed: ${problemOf(err).detail}`);
     }
@@ -416,14 +420,14 @@ export class MeasureScreen {
 
   private async loadQuickCheck(clientId: string): Promise<void> {
     try {
-      this.quickCheck.set((await firstValueFrom(this.api.focus(clientId))).focus.quickCheck);
+      this.quickCheck.set((await firstValueFrom(this.api.priorities(clientId))).priorities.quickCheck);
     } catch {
       // Without it the other batteries are still there to choose.
       this.quickCheck.set([]);
     }
   }
 
-  protected keep(side: Side | null, reading: Reading): void {
+  protected keep(side: Side | null, reading: TypedReading): void {
     this.store.record(this.store.test(), side, reading.value, reading.replaces, this.readWith);
     this.aimed.set(null);
     // The next reading goes where one is still wanted: this side first, then the other.
@@ -451,7 +455,7 @@ export class MeasureScreen {
   }
 
   protected page(event: Event, by: 1 | -1): void {
-    if (!this.store.visit()) return;
+    if (!this.store.assessment()) return;
     event.preventDefault();
     this.move(by);
   }

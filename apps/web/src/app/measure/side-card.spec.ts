@@ -1,14 +1,15 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Trial } from '@yandle/contract';
+import type { Reading } from '@yandle/contract';
 import { ACTIVE_KNEE_EXTENSION } from '@yandle/core';
-import { aTrial } from '../testing/visits';
-import { SideCard, type Reading } from './side-card';
+import { aReading } from '../testing/assessments';
+import { SideCard, type TypedReading } from './side-card';
 
-const trial = (value: number, id = String(value)): Trial => aTrial(ACTIVE_KNEE_EXTENSION.id, 'left', value, { id });
+const reading = (value: number, id = String(value)): Reading =>
+  aReading(ACTIVE_KNEE_EXTENSION.id, 'left', value, { id });
 
 describe('SideCard', () => {
   let fixture: ComponentFixture<SideCard>;
-  let kept: Reading[];
+  let kept: TypedReading[];
   const el = () => fixture.nativeElement as HTMLElement;
 
   async function render(...values: number[]): Promise<void> {
@@ -18,9 +19,9 @@ describe('SideCard', () => {
     fixture.componentRef.setInput('side', 'left');
     fixture.componentRef.setInput(
       'readings',
-      values.map((v) => trial(v)),
+      values.map((v) => reading(v)),
     );
-    fixture.componentInstance.kept.subscribe((r) => kept.push(r));
+    fixture.componentInstance.saved.subscribe((r) => kept.push(r));
     await fixture.whenStable();
   }
   async function type(text: string): Promise<void> {

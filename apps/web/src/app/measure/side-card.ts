@@ -1,19 +1,19 @@
 import { Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
-import type { Trial } from '@yandle/contract';
+import type { Reading } from '@yandle/contract';
 import {
   assertPlausible,
   CoreError,
   formatNumber,
   formatReading,
-  MAX_TRIALS,
-  resultOfTrials,
-  trialsWanted,
+  MAX_READINGS,
+  resultOfReadings,
+  readingsWanted,
   type RomTest,
   type Side,
 } from '@yandle/core';
 
 /** A reading that a coach typed: a new one, or the correction of one. */
-export interface Reading {
+export interface TypedReading {
   readonly value: number;
   readonly replaces: string | null;
 }
@@ -89,7 +89,7 @@ export interface Reading {
 export class SideCard {
   readonly test = input.required<RomTest>();
   readonly side = input.required<Side | null>();
-  readonly readings = input.required<readonly Trial[]>();
+  readonly readings = input.required<readonly Reading[]>();
   /** Last time, in words. */
   readonly before = input('');
   /** What the error allows to say about the change since last time, in words. */
@@ -98,7 +98,7 @@ export class SideCard {
   readonly warnings = input<readonly string[]>([]);
   /** No new reading here: the test was skipped or ended. Corrections stay possible. */
   readonly closed = input(false);
-  readonly kept = output<Reading>();
+  readonly saved = output<TypedReading>();
   private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
 
   /** Left, right, or the reading itself where there are no sides; directions say which way. */
@@ -115,12 +115,12 @@ export class SideCard {
 
   readonly result = computed(() => {
     const values = this.readings().map((r) => r.value);
-    return values.length > 0 ? resultOfTrials(values, this.test()) : null;
+    return values.length > 0 ? resultOfReadings(values, this.test()) : null;
   });
   /** True while this side still asks for a reading. */
-  readonly wants = computed(() => !this.closed() && this.readings().length < trialsWanted(this.result()));
+  readonly wants = computed(() => !this.closed() && this.readings().length < readingsWanted(this.result()));
   protected readonly mayType = computed(
-    () => (!this.closed() && this.readings().length < MAX_TRIALS) || this.correcting() !== null,
+    () => (!this.closed() && this.readings().length < MAX_READINGS) || this.correcting() !== null,
   );
   protected readonly warns = computed(() => {
     const r = this.result();
@@ -139,7 +139,7 @@ export class SideCard {
     const r = this.result()!;
     if (r.steadiness === 'single') return '1 reading';
     if (r.steadiness === 'unsteady') return 'median of 5';
-    return `${this.test().valueRule} of ${r.used.length}${r.used.length < r.trials.length ? ` agreeing` : ''}`;
+    return `${this.test().valueRule} of ${r.used.length}${r.used.length < r.readings.length ? ` agreeing` : ''}`;
   }
 
   protected words(): string {
@@ -161,8 +161,8 @@ export class SideCard {
     }
   }
 
-  protected correct(trial: Trial): void {
-    this.correcting.set(this.correcting() === trial.id ? null : trial.id);
+  protected correct(reading: Reading): void {
+    this.correcting.set(this.correcting() === reading.id ? null : reading.id);
     setTimeout(() => this.focus());
   }
 
@@ -190,6 +190,6 @@ export class SideCard {
     this.error.set(null);
     const replaces = this.correcting();
     this.correcting.set(null);
-    this.kept.emit({ value, replaces });
+    this.saved.emit({ value, replaces });
   }
 }

@@ -40,7 +40,7 @@ async function isFull(): Promise<boolean> {
   return needed === null ? true : Math.max(...counts) >= needed;
 }
 
-/** Files the worker keeps; null when the list cannot be had, as without a network: then what is there is from an earlier visit. */
+/** Files the worker keeps; null when the list cannot be had, as without a network: then what is there is from an earlier assessment. */
 async function manifestSize(): Promise<number | null> {
   try {
     const manifest = (await (await fetch('/ngsw.json')).json()) as Manifest;

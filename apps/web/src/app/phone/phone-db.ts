@@ -1,13 +1,13 @@
-import type { SharedProgramme } from '@yandle/contract';
+import type { SharedBlock } from '@yandle/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Letter } from '../data/outbox.service';
+import type { QueuedRequest } from '../data/outbox.service';
 
 /** What a phone keeps, so that it works without a network. */
 interface PhoneSchema extends DBSchema {
   /** Writes on their way, in order. */
-  letters: { key: number; value: Letter };
-  /** The programme as it was seen last, and sessions finished here since. */
-  kept: { key: 'programme' | 'finished'; value: SharedProgramme | readonly string[] };
+  queued: { key: number; value: QueuedRequest };
+  /** The block as it was seen last, and sessions finished here since. */
+  kept: { key: 'block' | 'finished'; value: SharedBlock | readonly string[] };
 }
 
 let opening: Promise<IDBPDatabase<PhoneSchema>> | null = null;
@@ -16,19 +16,19 @@ let opening: Promise<IDBPDatabase<PhoneSchema>> | null = null;
 export function phoneDb(): Promise<IDBPDatabase<PhoneSchema>> {
   opening ??= openDB<PhoneSchema>('yandle-phone', 1, {
     upgrade(db) {
-      db.createObjectStore('letters', { autoIncrement: true });
+      db.createObjectStore('queued', { autoIncrement: true });
       db.createObjectStore('kept');
     },
   });
   return opening;
 }
 
-export async function keptProgramme(): Promise<SharedProgramme | null> {
-  return ((await (await phoneDb()).get('kept', 'programme')) as SharedProgramme | undefined) ?? null;
+export async function keptBlock(): Promise<SharedBlock | null> {
+  return ((await (await phoneDb()).get('kept', 'block')) as SharedBlock | undefined) ?? null;
 }
 
-export async function keepProgramme(programme: SharedProgramme): Promise<void> {
-  await (await phoneDb()).put('kept', programme, 'programme');
+export async function keepBlock(block: SharedBlock): Promise<void> {
+  await (await phoneDb()).put('kept', block, 'block');
 }
 
 /** Sessions finished on this phone; the server may not know of them yet. */
@@ -41,6 +41,6 @@ export async function keepFinished(ids: readonly string[]): Promise<void> {
 }
 
 /** Forgets everything: the phone passes to somebody else. Writes on their way stay. */
-export async function forgetProgramme(): Promise<void> {
+export async function forgetBlock(): Promise<void> {
   await (await phoneDb()).clear('kept');
 }

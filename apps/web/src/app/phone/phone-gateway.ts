@@ -1,19 +1,19 @@
 import { inject, Injectable } from '@angular/core';
 import type { Session, SessionSnapshot, SharedRunBody, StartRunBody } from '@yandle/contract';
 import type { Exercise } from '@yandle/core';
-import type { Letter } from '../data/outbox.service';
+import type { QueuedRequest } from '../data/outbox.service';
 import { RunGateway } from '../run/run-gateway';
 import { PhoneOutbox } from './phone-outbox';
 import { PhoneStore } from './phone.store';
 
-/** Runs on a client's phone: from the kept programme, into the phone's own outbox. */
+/** Runs on a client's phone: from the kept block, into the phone's own outbox. */
 @Injectable()
 export class PhoneGateway extends RunGateway {
   private readonly store = inject(PhoneStore);
   private readonly box = inject(PhoneOutbox);
 
   override async load(sessionId: string): Promise<Session> {
-    if (!this.store.programme()) await this.store.load();
+    if (!this.store.block()) await this.store.load();
     const session = this.store.session(sessionId);
     if (!session) throw new Error('This session is not on the phone. Go back to your list.');
     return session;
@@ -24,15 +24,15 @@ export class PhoneGateway extends RunGateway {
   }
 
   /** A beginning carries the session along: it is not lost when the plan changes before it arrives. */
-  override post(letter: Letter): void {
-    const [, sessionId] = /^\/sessions\/([^/]+)\/runs$/.exec(letter.path) ?? [];
+  override post(queued: QueuedRequest): void {
+    const [, sessionId] = /^\/sessions\/([^/]+)\/runs$/.exec(queued.path) ?? [];
     const session = sessionId ? this.store.session(sessionId) : null;
-    if (!session) return this.box.post(letter);
+    if (!session) return this.box.post(queued);
     const { date, purpose, alreadyWarm, rounds, items } = session;
     const snapshot: SessionSnapshot = { date, purpose, alreadyWarm, rounds, items };
-    const { id, startedAt } = letter.body as StartRunBody;
+    const { id, startedAt } = queued.body as StartRunBody;
     const body: SharedRunBody = { id, startedAt, snapshot };
-    this.box.post({ ...letter, body });
+    this.box.post({ ...queued, body });
   }
 
   override pending(): number {

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
-import type { Letter, Outbox, Refusal } from '../data/outbox.service';
+import type { QueuedRequest, Outbox, Refusal } from '../data/outbox.service';
 import { problemOf } from '../data/problem';
 import { phoneDb } from './phone-db';
 
@@ -13,7 +13,7 @@ const LOOK_AGAIN_MS = 5000;
 const NAME = 'yandle.phone.outbox';
 
 /**
- * The outbox of a client's phone: as the coach's, but kept in IndexedDB and emptied by one tab at a time. Every letter stays until the server
+ * The outbox of a client's phone: as the coach's, but kept in IndexedDB and emptied by one tab at a time. Every queued stays until the server
  * has answered for it; sending one twice counts once.
  */
 @Injectable()
@@ -50,10 +50,10 @@ export class PhoneOutbox implements Pick<
     void this.recount().then(() => this.flush());
   }
 
-  post(letter: Letter): void {
+  post(queued: QueuedRequest): void {
     this.count.update((n) => n + 1);
     // One after the other, so that they stand in the order in which they were written.
-    this.writing = this.writing.then(async () => (await phoneDb()).add('letters', letter)).then(() => this.flush());
+    this.writing = this.writing.then(async () => (await phoneDb()).add('queued', queued)).then(() => this.flush());
   }
 
   dismissRefusals(): void {
@@ -81,12 +81,12 @@ export class PhoneOutbox implements Pick<
   private async sendAll(): Promise<void> {
     const db = await phoneDb();
     for (;;) {
-      const cursor = await db.transaction('letters').store.openCursor();
+      const cursor = await db.transaction('queued').store.openCursor();
       if (!cursor) break;
-      const { key, value: letter } = cursor;
+      const { key, value: queued } = cursor;
       try {
         const answer = await firstValueFrom(
-          this.http.request(letter.method, `${SHARED}${letter.path}`, { body: letter.body, observe: 'response' }),
+          this.http.request(queued.method, `${SHARED}${queued.path}`, { body: queued.body, observe: 'response' }),
         );
         if (answer.status === 202) this.late.update((n) => n + 1);
       } catch (err) {
@@ -98,18 +98,18 @@ export class PhoneOutbox implements Pick<
           this.retryMs = Math.min(LONGEST_RETRY_MS, this.retryMs * 2);
           return;
         }
-        this.refused.update((r) => [...r, { letter, problem }]);
+        this.refused.update((r) => [...r, { queued, problem }]);
       }
       this.waiting.set(false);
       this.retryMs = FIRST_RETRY_MS;
-      await db.delete('letters', key);
+      await db.delete('queued', key);
       await this.recount();
       this.tabs?.postMessage('sent');
     }
   }
 
   private async recount(): Promise<void> {
-    this.count.set(await (await phoneDb()).count('letters'));
+    this.count.set(await (await phoneDb()).count('queued'));
     if (this.count() === 0) this.waiting.set(false);
   }
 }

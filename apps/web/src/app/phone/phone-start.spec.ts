@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { SharedProgramme } from '@yandle/contract';
+import type { SharedBlock } from '@yandle/contract';
 import { exerciseById } from '@yandle/core';
 import { Outbox } from '../data/outbox.service';
 import { aRun, aSession } from '../testing/a-session';
@@ -25,22 +25,22 @@ const symptom = {
 describe('PhoneStart', () => {
   const said: number[] = [];
 
-  function open(over: Partial<SharedProgramme> = {}, state = 'fresh'): HTMLElement {
-    const programme: SharedProgramme = {
+  function open(over: Partial<SharedBlock> = {}, state = 'fresh'): HTMLElement {
+    const block: SharedBlock = {
       firstName: 'Ottoline',
       studio: 'A room',
       today: '2026-03-11',
       sessions: [aSession(), aSession({ id: 's2', date: '2026-03-13' })],
       exercises: [],
-      dayNotes: [],
+      sorenessEntries: [],
       progress: ['Lunge, left: 2.4 cm freer than on 2 March.'],
       onHold: '',
       ...over,
     };
     const store = {
-      programme: signal(programme),
+      block: signal(block),
       state: signal(state),
-      sessions: signal(programme.sessions),
+      sessions: signal(block.sessions),
       find: exerciseById,
       load: () => Promise.resolve(),
       open: () => Promise.resolve(),
@@ -89,7 +89,10 @@ describe('PhoneStart', () => {
     button.click();
     expect(said).toEqual([4]);
     const asked = textOf(
-      open({ sessions: [done], dayNotes: [{ id: 'n', date: '2026-03-11', region: null, soreness: 8, note: '' }] }),
+      open({
+        sessions: [done],
+        sorenessEntries: [{ id: 'n', date: '2026-03-11', region: null, soreness: 8, note: '' }],
+      }),
     );
     expect(asked).not.toContain('How sore');
     expect(asked).toContain('Soreness today: 8 of 10. Leave out what works there tomorrow');

@@ -39,8 +39,8 @@ export class PhoneStart {
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
   protected readonly opened = signal<string | null>(null);
 
-  protected readonly programme = this.store.programme;
-  protected readonly today = computed(() => this.programme()?.today ?? '');
+  protected readonly block = this.store.block;
+  protected readonly today = computed(() => this.block()?.today ?? '');
   /** The next one to do: the earliest that is open from yesterday on. */
   protected readonly next = computed(() => {
     const from = addDays(this.today(), -1);
@@ -57,14 +57,14 @@ export class PhoneStart {
   );
   /** Asked the day after something was done, once: on the day itself nobody knows yet. */
   protected readonly asksSoreness = computed(() => {
-    const p = this.programme();
+    const p = this.block();
     if (!p) return false;
     const days = [addDays(p.today, -1), addDays(p.today, -2)];
     const did = this.store.sessions().some((s) => days.includes(s.run?.endedAt?.slice(0, 10) ?? ''));
-    return did && !p.dayNotes.some((n) => n.date === p.today);
+    return did && !p.sorenessEntries.some((n) => n.date === p.today);
   });
   protected readonly saidToday = computed(
-    () => this.programme()?.dayNotes.find((n) => n.date === this.today()) ?? null,
+    () => this.block()?.sorenessEntries.find((n) => n.date === this.today()) ?? null,
   );
 
   constructor() {
@@ -97,8 +97,8 @@ export class PhoneStart {
     return s.status === 'started' || readRun(s.id) !== null;
   }
 
-  protected held(s: Session): boolean {
-    return s.openSymptoms.length > 0 || this.programme()!.onHold !== '';
+  protected onHold(s: Session): boolean {
+    return s.openSymptoms.length > 0 || this.block()!.onHold !== '';
   }
 
   protected words(item: SessionItem): string {

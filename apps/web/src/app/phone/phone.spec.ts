@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { SharedProgramme } from '@yandle/contract';
+import type { SharedBlock } from '@yandle/contract';
 import { Outbox } from '../data/outbox.service';
 import { RunGateway } from '../run/run-gateway';
 import { aSession } from '../testing/a-session';
@@ -11,13 +11,13 @@ import { PhoneGateway } from './phone-gateway';
 import { PhoneOutbox } from './phone-outbox';
 import { PhoneStore } from './phone.store';
 
-const programme: SharedProgramme = {
+const block: SharedBlock = {
   firstName: 'Ottoline',
   studio: 'A room',
   today: '2026-03-11',
   sessions: [aSession()],
   exercises: [],
-  dayNotes: [],
+  sorenessEntries: [],
   progress: [],
   onHold: '',
 };
@@ -49,15 +49,15 @@ describe('a client’s phone', () => {
   async function loaded(status = 200): Promise<void> {
     const done = store.load();
     await wait();
-    const request = http.expectOne('/api/v1/shared/programme');
-    if (status === 200) request.flush(programme);
+    const request = http.expectOne('/api/v1/shared/block');
+    if (status === 200) request.flush(block);
     else request.flush({ code: 'not-signed-in', status, title: '', detail: '' }, { status, statusText: 'x' });
     await done;
   }
 
   beforeEach(async () => {
     const db = await phoneDb();
-    await db.clear('letters');
+    await db.clear('queued');
     await db.clear('kept');
     await open();
   });
@@ -68,20 +68,20 @@ describe('a client’s phone', () => {
     await open();
     const done = store.load();
     await wait();
-    http.expectOne('/api/v1/shared/programme').error(new ProgressEvent('error'));
+    http.expectOne('/api/v1/shared/block').error(new ProgressEvent('error'));
     await done;
     expect(store.state()).toBe('kept');
     expect(store.session('s1')!.items).toHaveLength(2);
   });
 
-  it('says that a link has ended, and keeps the list and the letters', async () => {
+  it('says that a link has ended, and keeps the list and the queued', async () => {
     await loaded();
     box.post({ method: 'PUT', path: '/runs/r/sets/a', body: {} });
     await wait();
     sent()[0]!.error(new ProgressEvent('error'));
     await loaded(401);
     expect(store.state()).toBe('ended');
-    expect(store.programme()).not.toBeNull();
+    expect(store.block()).not.toBeNull();
     expect(box.pending()).toBe(1);
   });
 
@@ -94,7 +94,7 @@ describe('a client’s phone', () => {
     http.expectOne('/api/v1/shared/open').flush({});
     await opened;
     const db = await phoneDb();
-    expect([await db.count('kept'), await db.count('letters')]).toEqual([0, 1]);
+    expect([await db.count('kept'), await db.count('queued')]).toEqual([0, 1]);
   });
 
   it('sends in order, keeps what was not answered over a reload, and counts what is kept for the coach', async () => {
@@ -120,13 +120,13 @@ describe('a client’s phone', () => {
     for (const n of ['a', 'b']) box.post({ method: 'PUT', path: `/runs/r/sets/${n}`, body: {} });
     await wait();
     sent()[0]!.flush(
-      { code: 'validation', status: 400, title: 'No', detail: 'Mend it.' },
+      { code: 'validation', status: 400, title: 'No', detail: 'Fix it.' },
       { status: 400, statusText: 'Bad' },
     );
     await wait();
     sent()[0]!.flush({});
     await wait();
-    expect(box.refusals().map((r) => r.problem.detail)).toEqual(['Mend it.']);
+    expect(box.refusals().map((r) => r.problem.detail)).toEqual(['Fix it.']);
     expect(box.pending()).toBe(0);
     expect(box.state()).toBe('refused');
     box.dismissRefusals();
@@ -161,6 +161,6 @@ describe('a client’s phone', () => {
     await wait();
     const [note] = sent();
     expect(note!.request.body).toEqual({ date: '2026-03-11', region: null, soreness: 4, note: '' });
-    expect(store.programme()!.dayNotes[0]).toMatchObject({ soreness: 4 });
+    expect(store.block()!.sorenessEntries[0]).toMatchObject({ soreness: 4 });
   });
 });

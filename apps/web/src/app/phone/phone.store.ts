@@ -1,37 +1,37 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { DayNote, DayNoteBody, Session, SharedProgramme } from '@yandle/contract';
+import type { Soreness, SorenessBody, Session, SharedBlock } from '@yandle/contract';
 import { findAmong, type Exercise } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
-import { finishedHere, forgetProgramme, keepFinished, keepProgramme, keptProgramme } from './phone-db';
+import { finishedHere, forgetBlock, keepFinished, keepBlock, keptBlock } from './phone-db';
 import { PhoneOutbox } from './phone-outbox';
 
 const SHARED = '/api/v1/shared';
 
-/** What a client's phone knows: its programme, from the network or as it was seen last. */
+/** What a client's phone knows: its block, from the network or as it was seen last. */
 @Injectable()
 export class PhoneStore {
   private readonly http = inject(HttpClient);
   private readonly outbox = inject(PhoneOutbox);
-  readonly programme = signal<SharedProgramme | null>(null);
+  readonly block = signal<SharedBlock | null>(null);
   /** `loading`, `fresh`, `kept` (no network: as seen last), `ended` (the link works no more), `empty` (never opened here). */
   readonly state = signal<'loading' | 'fresh' | 'kept' | 'ended' | 'empty'>('loading');
   private readonly finished = signal<readonly string[]>([]);
-  private readonly ownFind = computed(() => findAmong(this.programme()?.exercises ?? []));
+  private readonly ownFind = computed(() => findAmong(this.block()?.exercises ?? []));
   readonly find = (id: string): Exercise => this.ownFind()(id);
 
   /** Sessions, those finished here counted as done before the server says so. */
   readonly sessions = computed((): readonly Session[] =>
-    (this.programme()?.sessions ?? []).map((s) => (this.finished().includes(s.id) ? { ...s, status: 'done' } : s)),
+    (this.block()?.sessions ?? []).map((s) => (this.finished().includes(s.id) ? { ...s, status: 'done' } : s)),
   );
 
   /** Exchanges the token of a link for a cookie, and forgets what another link left here. */
   async open(token: string): Promise<void> {
     try {
       await firstValueFrom(this.http.post(`${SHARED}/open`, { token }));
-      await forgetProgramme();
+      await forgetBlock();
     } catch (err) {
       const { status } = problemOf(err);
       if (status === 401 || status === 400) this.state.set('ended');
@@ -40,13 +40,13 @@ export class PhoneStore {
 
   async load(): Promise<void> {
     this.finished.set(await finishedHere());
-    const kept = await keptProgramme();
-    if (kept && !this.programme()) this.programme.set(kept);
+    const kept = await keptBlock();
+    if (kept && !this.block()) this.block.set(kept);
     try {
-      const fresh = await firstValueFrom(this.http.get<SharedProgramme>(`${SHARED}/programme`));
-      this.programme.set(fresh);
+      const fresh = await firstValueFrom(this.http.get<SharedBlock>(`${SHARED}/block`));
+      this.block.set(fresh);
       this.state.set('fresh');
-      await keepProgramme(fresh);
+      await keepBlock(fresh);
       this.outbox.flush();
     } catch (err) {
       if (problemOf(err).status === 401) this.state.set('ended');
@@ -65,14 +65,14 @@ export class PhoneStore {
 
   /** How sore it is today; goes out when there is a network. */
   saySore(soreness: number): void {
-    const p = this.programme();
+    const p = this.block();
     if (!p) return;
-    const body: DayNoteBody = { date: p.today, region: null, soreness, note: '' };
+    const body: SorenessBody = { date: p.today, region: null, soreness, note: '' };
     const id = newId();
-    this.outbox.post({ method: 'PUT', path: `/day-notes/${id}`, body });
-    const note: DayNote = { id, ...body };
-    const next = { ...p, dayNotes: [note, ...p.dayNotes] };
-    this.programme.set(next);
-    void keepProgramme(next);
+    this.outbox.post({ method: 'PUT', path: `/soreness/${id}`, body });
+    const note: Soreness = { id, ...body };
+    const next = { ...p, sorenessEntries: [note, ...p.sorenessEntries] };
+    this.block.set(next);
+    void keepBlock(next);
   }
 }

@@ -1,8 +1,8 @@
 import { Component, input } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Assessment, FocusView, Progress } from '@yandle/contract';
+import type { Assessment, PrioritiesView, Progress } from '@yandle/contract';
 import { Screen } from '../testing/screen';
-import { aTrial, aVisit, NO_FOCUS } from '../testing/visits';
+import { aReading, anAssessment, NO_PRIORITIES } from '../testing/assessments';
 import { HistoryChart } from './history-chart';
 import { ProgressScreen } from './progress';
 
@@ -21,49 +21,49 @@ class ChartStub {
   readonly goal = input();
 }
 
-function visit(date: string, left: number[], right: number[], over: Partial<Assessment> = {}): Assessment {
-  const trial = (side: 'left' | 'right') => (value: number, i: number) =>
-    aTrial('active-knee-extension', side, value, { id: `${date}${side}${i}` });
-  return aVisit(date, [...left.map(trial('left')), ...right.map(trial('right'))], over);
+function assessment(date: string, left: number[], right: number[], over: Partial<Assessment> = {}): Assessment {
+  const reading = (side: 'left' | 'right') => (value: number, i: number) =>
+    aReading('active-knee-extension', side, value, { id: `${date}${side}${i}` });
+  return anAssessment(date, [...left.map(reading('left')), ...right.map(reading('right'))], over);
 }
 
 describe('ProgressScreen', () => {
-  async function open(progress: Progress, focus: FocusView = NO_FOCUS): Promise<Screen<ProgressScreen>> {
+  async function open(progress: Progress, priorities: PrioritiesView = NO_PRIORITIES): Promise<Screen<ProgressScreen>> {
     const screen = await Screen.open(ProgressScreen, { clientId: 'c1' }, () =>
       TestBed.overrideComponent(ProgressScreen, { remove: { imports: [HistoryChart] }, add: { imports: [ChartStub] } }),
     );
     await screen.answer('/clients/c1/progress', progress);
-    await screen.answer('/clients/c1/focus', focus);
+    await screen.answer('/clients/c1/priorities', priorities);
     return screen;
   }
 
   // MDC95 of this test is 1.96·√2·3° = 8.3° (Weir 2005).
   it('calls a change real only above the MDC95, each side by itself', async () => {
     const screen = await open({
-      assessments: [visit('2026-01-05', [38, 40], [30, 31]), visit('2026-03-08', [29, 29], [24, 24])],
+      assessments: [assessment('2026-01-05', [38, 40], [30, 31]), assessment('2026-03-08', [29, 29], [24, 24])],
       dose: null,
       sensations: [],
     });
     expect(screen.text).toContain('▲ improved 39° → 29°, 10° freer · 99.1 %');
     expect(screen.text).toContain('◇ no detectable change 30.5° → 24°, 6.5° freer');
     expect(screen.text).toContain('A change counts above 8.3° (MDC95).');
-    expect(screen.text).not.toContain('Unlike conditions');
+    expect(screen.text).not.toContain('Different conditions');
   });
 
   it('calls the other direction worse', async () => {
     const screen = await open({
-      assessments: [visit('2026-01-05', [29], []), visit('2026-03-08', [39], [])],
+      assessments: [assessment('2026-01-05', [29], []), assessment('2026-03-08', [39], [])],
       dose: null,
       sensations: [],
     });
     expect(screen.text).toContain('▼ worse 29° → 39°, 10° stiffer');
   });
 
-  it('warns of unlike conditions and names them', async () => {
+  it('warns of different conditions and names them', async () => {
     const screen = await open({
       assessments: [
-        visit('2026-01-05', [39], [30]),
-        visit('2026-03-08', [29], [24], {
+        assessment('2026-01-05', [39], [30]),
+        assessment('2026-03-08', [29], [24], {
           warm: true,
           time: '18:00',
           testerId: 'k2',
@@ -75,12 +75,12 @@ describe('ProgressScreen', () => {
       sensations: [],
     });
     expect(screen.text).toMatch(
-      /Unlike conditions: one was taken cold, the other warm; measured by different people; more than 2 hours apart in the time of day; less than 24 hours after a session/,
+      /Different conditions: one was taken cold, the other warm; measured by different people; more than 2 hours apart in the time of day; less than 24 hours after a session/,
     );
   });
 
-  it('has nothing to compare with one visit, and says what to do with none', async () => {
-    const one = await open({ assessments: [visit('2026-03-08', [29], [24])], dose: null, sensations: [] });
+  it('has nothing to compare with one assessment, and says what to do with none', async () => {
+    const one = await open({ assessments: [assessment('2026-03-08', [29], [24])], dose: null, sensations: [] });
     expect(one.text).toContain('A second one shows what has changed');
     const none = await open({ assessments: [], dose: null, sensations: [] });
     expect(none.text).toContain('Measure a baseline');
@@ -108,7 +108,7 @@ describe('ProgressScreen', () => {
   });
 
   const weekly = (values: number[]) =>
-    values.map((v, i) => visit(`2026-0${i < 4 ? 1 : 2}-${String(((i * 7) % 28) + 1).padStart(2, '0')}`, [v], []));
+    values.map((v, i) => assessment(`2026-0${i < 4 ? 1 : 2}-${String(((i * 7) % 28) + 1).padStart(2, '0')}`, [v], []));
 
   it('draws a trend from five dates on, and says what it leads to', async () => {
     const goal = {
@@ -122,7 +122,7 @@ describe('ProgressScreen', () => {
     };
     const six = await open(
       { assessments: weekly([45, 43, 41, 38.5, 37, 35]), dose: null, sensations: [] },
-      { ...NO_FOCUS, goals: [goal] },
+      { ...NO_PRIORITIES, goals: [goal] },
     );
     expect(six.text).toContain('● Left on course +1.8° freer a week');
     expect(six.text).toMatch(/\(95 %: \+[\d.]+ to \+[\d.]+; 6 dates/);
@@ -131,11 +131,11 @@ describe('ProgressScreen', () => {
     expect(four.text).toContain('A trend is drawn from five different dates on.');
   });
 
-  it('says what a session did on a day with two visits, and does not add it to the trend', async () => {
+  it('says what a session did on a day with two assessments, and does not add it to the trend', async () => {
     const morning = weekly([45, 44, 45, 44, 45]);
-    const after = visit('2026-02-01', [30], [], { id: 'later', time: '11:00', warm: true });
+    const after = assessment('2026-02-01', [30], [], { id: 'later', time: '11:00', warm: true });
     const screen = await open({ assessments: [...morning, after], dose: null, sensations: [] });
-    expect(screen.text).toContain('Within 1 Feb: 15° freer at the later visit, more than measuring error.');
+    expect(screen.text).toContain('Within 1 Feb: 15° freer at the later assessment, more than measuring error.');
     expect(screen.text).toMatch(/5 dates/);
   });
 
@@ -143,7 +143,7 @@ describe('ProgressScreen', () => {
     const screen = await Screen.open(ProgressScreen, { clientId: 'c1' }, () =>
       TestBed.overrideComponent(ProgressScreen, { remove: { imports: [HistoryChart] }, add: { imports: [ChartStub] } }),
     );
-    await screen.answer('/test-book', {
+    await screen.answer('/test-catalogue', {
       ownTests: [],
       batteries: [],
       errors: [
@@ -163,7 +163,7 @@ describe('ProgressScreen', () => {
       ],
     });
     await screen.answer('/clients/c1/progress', {
-      assessments: [visit('2026-01-05', [39], []), visit('2026-03-08', [35], [])],
+      assessments: [assessment('2026-01-05', [39], []), assessment('2026-03-08', [35], [])],
       dose: null,
       sensations: [],
     });

@@ -12,7 +12,7 @@ import {
   referenceValue,
   resultSem,
   targetFor,
-  unlikeConditions,
+  differentConditions,
   Z95,
   type Aim,
   type ChangeClass,
@@ -25,7 +25,7 @@ import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { asMeasuredIn, conditionsOf, resultOf, sidedResults, sidesOf } from '../measure/results';
 import { changeOf, chanceWords, sizeWords } from '../ui/change-words';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
@@ -56,7 +56,7 @@ export class ProgressScreen {
   protected readonly data = signal<Progress | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   private readonly goals = signal<readonly Goal[]>([]);
-  private readonly bookService = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
 
   constructor() {
     effect(() => {
@@ -65,15 +65,15 @@ export class ProgressScreen {
     });
   }
 
-  /** Tests measured at all: first against newest visit, and everything between. */
+  /** Tests measured at all: first against newest assessment, and everything between. */
   protected readonly tests = computed(() => {
     const all = this.data()?.assessments ?? [];
-    const book = this.bookService.book();
-    return book.tests.flatMap((test) => {
+    const catalogue = this.testCatalogue.catalogue();
+    return catalogue.tests.flatMap((test) => {
       const sides = sidesOf(test);
-      const visits = all.filter((a) => sides.some((s) => resultOf(a, test, s) !== null));
-      const first = visits[0];
-      const newest = visits.at(-1);
+      const assessments = all.filter((a) => sides.some((s) => resultOf(a, test, s) !== null));
+      const first = assessments[0];
+      const newest = assessments.at(-1);
       if (!first || !newest) return [];
       const several = first !== newest;
       const client = this.context.client();
@@ -85,39 +85,39 @@ export class ProgressScreen {
       const target = applied ? targetFor(test, applied, goal?.value ?? null) : null;
       const aimed = goal?.value ?? target?.value ?? null;
       const aim: Aim | null = aimed === null ? null : { value: aimed, by: goal?.due ?? null };
-      const now = asMeasuredIn(book, newest, test);
-      const then = asMeasuredIn(book, first, test);
+      const now = asMeasuredIn(catalogue, newest, test);
+      const then = asMeasuredIn(catalogue, first, test);
       const changes = several ? sides.flatMap((side) => this.changeOf(then, now, side, first, newest)) : [];
       const warnings = several
         ? [
             ...new Set(
-              sides.flatMap((s) => unlikeConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))),
+              sides.flatMap((s) => differentConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))),
             ),
           ]
         : [];
       const points = (side: Side | null): HistoryPoint[] =>
-        visits.flatMap((v) => {
+        assessments.flatMap((v) => {
           const r = resultOf(v, test, side);
           return r
             ? [
                 {
                   date: v.date,
                   value: Math.round(r.value * 10) / 10,
-                  half: Z95 * resultSem(asMeasuredIn(book, v, test)),
+                  half: Z95 * resultSem(asMeasuredIn(catalogue, v, test)),
                 },
               ]
             : [];
         });
       const dated = (side: Side | null): DatedResult[] =>
-        visits.flatMap((v) => {
+        assessments.flatMap((v) => {
           const r = resultOf(v, test, side);
-          return r ? [{ date: v.date, value: r.value, sem: resultSem(asMeasuredIn(book, v, test)) }] : [];
+          return r ? [{ date: v.date, value: r.value, sem: resultSem(asMeasuredIn(catalogue, v, test)) }] : [];
         });
       const adherence = adherenceOf(test, this.data()?.dose ?? null);
       const logged = (this.data()?.sensations ?? []).map((s) => s.date);
       const trends = sides.map((side) => {
         const all = dated(side);
-        // Of two visits on a day the first counts: the later one shows what the session did.
+        // Of two assessments on a day the first counts: the later one shows what the session did.
         const firsts = all.filter((r, i) => all.findIndex((o) => o.date === r.date) === i);
         const trend = sideTrend(firsts, test, aim, adherence);
         return {
@@ -147,13 +147,13 @@ export class ProgressScreen {
           right: test.sides === 'none' ? [] : points('right'),
           reference,
           limit: formatReading(mdc95(resultSem(then), resultSem(now)), test.unit),
-          visits: visits.map((v) => ({
+          assessments: assessments.map((v) => ({
             date: v.date,
             conditions: `${v.warm ? 'warm' : 'cold'}, ${v.time}, ${v.testerName}`,
             values: sides.map((s) => {
               const r = resultOf(v, test, s);
               return r
-                ? `${formatReading(r.value, test.unit)} (${r.trials.map((t) => formatNumber(t)).join(', ')})`
+                ? `${formatReading(r.value, test.unit)} (${r.readings.map((t) => formatNumber(t)).join(', ')})`
                 : '–';
             }),
           })),
@@ -222,7 +222,7 @@ export class ProgressScreen {
     try {
       this.data.set(await firstValueFrom(this.api.progress(clientId)));
       this.problem.set(null);
-      this.goals.set((await firstValueFrom(this.api.focus(clientId))).goals);
+      this.goals.set((await firstValueFrom(this.api.priorities(clientId))).goals);
     } catch (err) {
       this.problem.set(problemOf(err));
     }

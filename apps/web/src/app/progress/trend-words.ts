@@ -72,7 +72,7 @@ export function trendWords({ trend, course, aim }: SideTrend, test: RomTest): { 
   return { rate, course: `${course.why.charAt(0).toUpperCase()}${course.why.slice(1)}.${when}` };
 }
 
-/** What the newest day with two visits says about one session; null without such a day. */
+/** What the newest day with two assessments says about one session; null without such a day. */
 export function sessionEffectWords(all: readonly DatedResult[], test: RomTest): string | null {
   const days = [...new Set(all.map((r) => r.date))].reverse();
   for (const date of days) {
@@ -83,7 +83,7 @@ export function sessionEffectWords(all: readonly DatedResult[], test: RomTest): 
     const change = withinSessionEffect(before, after, test.better);
     const size = formatReading(Math.abs(change.gain), test.unit);
     const real = change.class === 'no detectable change' ? 'within measuring error' : 'more than measuring error';
-    return `Within ${formatDate(date, 'd MMM')}: ${size} ${change.gain < 0 ? 'stiffer' : 'freer'} at the later visit, ${real}.`;
+    return `Within ${formatDate(date, 'd MMM')}: ${size} ${change.gain < 0 ? 'stiffer' : 'freer'} at the later assessment, ${real}.`;
   }
   return null;
 }

@@ -1,6 +1,6 @@
 import type { AdoptErrorBody, StudyBody } from '@yandle/contract';
 import { Screen } from '../testing/screen';
-import { EMPTY_BOOK } from '../testing/visits';
+import { EMPTY_CATALOGUE } from '../testing/assessments';
 import { ReliabilityScreen } from './reliability';
 import { fullRows, rowsFromText, workOut } from './study.model';
 
@@ -52,7 +52,7 @@ describe('a study', () => {
 describe('ReliabilityScreen', () => {
   async function open(): Promise<Screen<ReliabilityScreen>> {
     const screen = await Screen.open(ReliabilityScreen);
-    await screen.answer('/test-book', EMPTY_BOOK);
+    await screen.answer('/test-catalogue', EMPTY_CATALOGUE);
     await screen.answer('/studies', []);
     return screen;
   }
@@ -120,13 +120,13 @@ describe('ReliabilityScreen', () => {
       high: 0.9,
     };
     const rest = { clients: 10, source: { origin: 'own', text: '10 clients' }, studyId: null, since: '2026-03-01' };
-    await screen.answer('/test-book', { ...EMPTY_BOOK, errors: [{ ...error, ...rest }] });
+    await screen.answer('/test-catalogue', { ...EMPTY_CATALOGUE, errors: [{ ...error, ...rest }] });
     await screen.answer('/studies', []);
     expect(screen.text).toMatch(/Weight-bearing lunge\s+Mara\s+0\.50 cm\s+0\.40 cm to 0\.90 cm\s+0\.69 cm/);
     await screen.press('Take back');
     screen.request('POST', '/own-errors/e1/withdraw').flush(null);
     await screen.settle();
-    await screen.answer('/test-book', EMPTY_BOOK);
+    await screen.answer('/test-catalogue', EMPTY_CATALOGUE);
     expect(screen.text).toContain('The catalogue’s figures');
   });
 });

@@ -17,7 +17,7 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { AgreementPlot } from './agreement-plot';
@@ -34,7 +34,7 @@ const START_ROWS = 10;
 })
 export class ReliabilityScreen {
   private readonly api = inject(Api);
-  private readonly bookService = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
   protected readonly problem = signal<Problem | null>(null);
@@ -46,11 +46,11 @@ export class ReliabilityScreen {
   protected readonly kind = signal<StudyKind>('days');
   protected readonly columns = signal<readonly [string, string]>(['Day 1', 'Day 2']);
   protected readonly rows = signal<readonly StudyRow[]>(Array.from({ length: START_ROWS }, () => EMPTY_ROW));
-  protected readonly said = signal('');
+  protected readonly message = signal('');
   protected readonly allForms = signal(false);
   protected readonly stating = signal(false);
 
-  protected readonly tests = computed(() => offeredTests(this.bookService.book()));
+  protected readonly tests = computed(() => offeredTests(this.testCatalogue.catalogue()));
   protected readonly test = computed(() => this.tests().find((t) => t.id === this.testId()) ?? this.tests()[0]!);
   protected readonly testName = computed(() => this.test().name);
   protected readonly unitWords = computed(() => (this.test().unit === 'deg' ? '°' : 'cm'));
@@ -60,7 +60,7 @@ export class ReliabilityScreen {
   /** The error that stands for what I measure with this test; null for the catalogue's. */
   protected readonly own = computed(() => {
     const me = this.account.me()?.coach.id;
-    return this.bookService.view().errors.find((e) => e.testId === this.test().id && e.coachId === me) ?? null;
+    return this.testCatalogue.view().errors.find((e) => e.testId === this.test().id && e.coachId === me) ?? null;
   });
   protected readonly catalogue = computed(() => {
     const t = this.test();
@@ -72,8 +72,8 @@ export class ReliabilityScreen {
   );
   protected readonly adopted = computed(() => {
     const me = this.account.me()?.coach.id;
-    return this.bookService.view().errors.flatMap((e) => {
-      const test = this.bookService.book().tests.find((t) => t.id === e.testId);
+    return this.testCatalogue.view().errors.flatMap((e) => {
+      const test = this.testCatalogue.catalogue().tests.find((t) => t.id === e.testId);
       if (!test) return [];
       const digits = (v: number) => precise(v, test.unit);
       return [
@@ -159,9 +159,9 @@ export class ReliabilityScreen {
   protected takeText(text: string): void {
     const { rows, skipped } = rowsFromText(text);
     if (rows.length === 0)
-      return this.said.set('No line with two numbers found. A client a line: label, first, second.');
+      return this.message.set('No line with two numbers found. A client a line: label, first, second.');
     this.rows.set([...rows.slice(0, 200), EMPTY_ROW]);
-    this.said.set(
+    this.message.set(
       `${rows.length} clients taken${skipped > 0 ? `, ${skipped} lines without two numbers left out` : ''}.`,
     );
   }
@@ -174,7 +174,7 @@ export class ReliabilityScreen {
     this.kind.set(s.kind);
     this.columns.set(s.columns);
     this.rows.set([...s.rows, EMPTY_ROW]);
-    this.said.set('');
+    this.message.set('');
   }
 
   protected fresh(): void {
@@ -182,7 +182,7 @@ export class ReliabilityScreen {
     this.version.set(null);
     this.name.set('');
     this.rows.set(Array.from({ length: START_ROWS }, () => EMPTY_ROW));
-    this.said.set('');
+    this.message.set('');
   }
 
   protected async save(): Promise<boolean> {
@@ -201,7 +201,7 @@ export class ReliabilityScreen {
       this.version.set(saved.version);
       this.studies.update((all) => [saved, ...(all ?? []).filter((s) => s.id !== saved.id)]);
       this.problem.set(null);
-      this.said.set('Kept.');
+      this.message.set('Kept.');
       return true;
     } catch (err) {
       this.problem.set(problemOf(err));
@@ -232,7 +232,7 @@ export class ReliabilityScreen {
     event.preventDefault();
     const value = Number(sem.trim().replace(',', '.'));
     if (!(value > 0 && value <= 100) || source.trim() === '')
-      return this.said.set('Write the error as a number above 0, and where it comes from.');
+      return this.message.set('Write the error as a number above 0, and where it comes from.');
     const nothing = { low: null, high: null, clients: null, studyId: null };
     await this.take(value, { origin: 'own', text: source.trim() }, nothing);
     this.stating.set(false);
@@ -256,7 +256,7 @@ export class ReliabilityScreen {
           high: round(rest.high),
         }),
       );
-      await this.bookService.load();
+      await this.testCatalogue.load();
       this.problem.set(null);
       this.toasts.show(`Your error of ${this.test().name} is ${this.reading(sem)} from now on.`);
     } catch (err) {
@@ -267,7 +267,7 @@ export class ReliabilityScreen {
   protected async withdraw(id: string): Promise<void> {
     try {
       await firstValueFrom(this.api.withdrawError(id));
-      await this.bookService.load();
+      await this.testCatalogue.load();
       this.toasts.show('Back to the catalogue’s figure.');
     } catch (err) {
       this.problem.set(problemOf(err));

@@ -31,7 +31,7 @@ import { breathFromTaps } from '@yandle/core';
           }
         </p>
         <div class="mt-4 flex flex-wrap gap-2">
-          <button type="button" class="btn btn-go" [disabled]="found() === null" (click)="kept.emit(found())">
+          <button type="button" class="btn btn-go" [disabled]="found() === null" (click)="saved.emit(found())">
             Keep it
           </button>
           <button type="button" class="btn" (click)="taps.set([])">Again</button>
@@ -43,7 +43,7 @@ import { breathFromTaps } from '@yandle/core';
 })
 export class BreathDialog {
   readonly now = input.required<number | null>();
-  readonly kept = output<number | null>();
+  readonly saved = output<number | null>();
   readonly closed = output();
   protected readonly taps = signal<readonly number[]>([]);
   protected readonly found = computed(() => (this.taps().length < 5 ? null : breathFromTaps(this.taps())));

@@ -3,7 +3,7 @@ import type { Session } from '@yandle/contract';
 import type { Exercise } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
-import { Outbox, type Letter } from '../data/outbox.service';
+import { Outbox, type QueuedRequest } from '../data/outbox.service';
 import { LibraryService } from '../library/library.service';
 
 /** Where a run comes from and where its logs go: the coach's session here, the client's phone elsewhere. */
@@ -24,8 +24,8 @@ export class RunGateway {
     return this.library.find(id);
   }
 
-  post(letter: Letter): void {
-    this.outbox.post(letter);
+  post(queued: QueuedRequest): void {
+    this.outbox.post(queued);
   }
 
   /** Writes of this device that have not arrived yet. */

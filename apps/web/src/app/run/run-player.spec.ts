@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { EXERCISES } from '@yandle/core';
-import { Outbox, type Letter } from '../data/outbox.service';
+import { Outbox, type QueuedRequest } from '../data/outbox.service';
 import { aSession } from '../testing/a-session';
 import { textOf } from '../testing/screen';
 import { RunGateway } from './run-gateway';
@@ -11,7 +11,7 @@ import type { Session } from '@yandle/contract';
 
 describe('RunPlayer', () => {
   let now: number;
-  let sent: Letter[];
+  let sent: QueuedRequest[];
 
   beforeEach(() => {
     localStorage.clear();
@@ -29,7 +29,7 @@ describe('RunPlayer', () => {
     const gateway = {
       load: () => Promise.resolve(session),
       find: exerciseById,
-      post: (l: Letter) => sent.push(l),
+      post: (l: QueuedRequest) => sent.push(l),
       pending: () => 0,
       offline: () => false,
       breathPath: () => '/breath',

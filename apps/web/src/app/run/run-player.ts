@@ -10,7 +10,7 @@ import {
   boutOf,
   boutsOn,
   formatClock,
-  isRedSymptom,
+  isStopSign,
   muscleGroupName,
   runningList,
   sensationWords,
@@ -61,7 +61,7 @@ export class RunPlayer {
   /** What is asked now: what was felt, how strong it was, or how the client breathes. */
   protected readonly dialog = signal<'felt' | 'too-strong' | 'breath' | null>(null);
   protected readonly advice = signal<string | null>(null);
-  protected readonly endedRed = signal(false);
+  protected readonly endedByStopSign = signal(false);
   protected readonly sensation = signal<number | null>(null);
   protected readonly felt = signal<FeltSide | null>(null);
   protected readonly symptoms = SYMPTOMS;
@@ -93,7 +93,7 @@ export class RunPlayer {
     });
   }
 
-  protected readonly heldNames = computed(() =>
+  protected readonly namesOnHold = computed(() =>
     runningList(this.store.session()!.openSymptoms.map((o) => this.gateway.find(o.exerciseId).name)),
   );
   protected readonly headline = computed(() => {
@@ -169,7 +169,7 @@ export class RunPlayer {
   });
 
   protected toggle(): void {
-    if (this.store.asking()) return;
+    if (this.store.isSafetyCheck()) return;
     if (this.store.running()) this.store.pause();
     else {
       this.advice.set(null);
@@ -218,9 +218,9 @@ export class RunPlayer {
   protected say(symptom: SymptomId): void {
     if (symptom === 'too-strong') return this.dialog.set('too-strong');
     this.dialog.set(null);
-    const red = isRedSymptom(symptom);
-    this.endedRed.set(red);
-    this.advice.set(red ? STOP_ADVICE : 'Leave this one for today. Tell your coach about it.');
+    const stopSign = isStopSign(symptom);
+    this.endedByStopSign.set(stopSign);
+    this.advice.set(stopSign ? STOP_ADVICE : 'Leave this one for today. Tell your coach about it.');
     this.store.stop(symptom);
   }
 

@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { EXERCISES } from '@yandle/core';
-import { Outbox, type Letter } from '../data/outbox.service';
+import { Outbox, type QueuedRequest } from '../data/outbox.service';
 import { aSession } from '../testing/a-session';
 import { COUNT_IN, RunStore } from './run.store';
 
@@ -19,7 +19,7 @@ const TO_HOLD = 120 + 20 + 10 + 5 + 3;
 
 describe('RunStore', () => {
   let store: RunStore;
-  let sent: Letter[];
+  let sent: QueuedRequest[];
   let now: number;
 
   beforeEach(async () => {
@@ -44,7 +44,7 @@ describe('RunStore', () => {
         provideHttpClientTesting(),
         {
           provide: Outbox,
-          useValue: { post: (l: Letter) => sent.push(l), pending: () => 0, offline: () => false },
+          useValue: { post: (l: QueuedRequest) => sent.push(l), pending: () => 0, offline: () => false },
         },
       ],
     });
@@ -189,7 +189,7 @@ describe('RunStore', () => {
     ]);
   });
 
-  it('ends the session at a red symptom, the exercise at another', async () => {
+  it('ends the session at a stop sign, the exercise at another', async () => {
     const two = aSession({ alreadyWarm: true });
     await open(two);
     store.start();
@@ -214,10 +214,10 @@ describe('RunStore', () => {
     );
     store.start();
     pass(COUNT_IN + 120);
-    expect(store.asking()).toBe(true);
+    expect(store.isSafetyCheck()).toBe(true);
     expect(store.running()).toBe(false);
     expect(sets()).toEqual([]);
-    store.free();
+    store.passSafetyCheck();
     pass(20);
     expect(sets()[0]).toMatchObject({ side: 'left', doneSeconds: 30 });
   });

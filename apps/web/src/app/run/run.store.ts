@@ -1,17 +1,17 @@
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
 import type { FeltSide, FinishRunBody, Problem, Session, SetLogBody, SymptomBody } from '@yandle/contract';
 import {
-  answerFree,
+  passSafetyCheck,
   back,
   beatAt,
   buildTimeline,
   endAll,
   extend,
-  isAsking,
+  isSafetyCheck,
   isFinished,
   isLastSeconds,
   isLoaded,
-  isRedSymptom,
+  isStopSign,
   LONGEST_TICK_MS,
   pause,
   PLAYER_START,
@@ -117,9 +117,9 @@ export class RunStore implements OnDestroy {
     if (!isLoaded(technique)) return null;
     return this.used()[i] ?? { load: item.load ?? null, assistance: item.assistance ?? null };
   });
-  readonly asking = computed(() => {
+  readonly isSafetyCheck = computed(() => {
     const t = this.timeline();
-    return t !== null && isAsking(this.player(), t);
+    return t !== null && isSafetyCheck(this.player(), t);
   });
   readonly left = computed(() => {
     const t = this.timeline();
@@ -223,8 +223,8 @@ export class RunStore implements OnDestroy {
   }
 
   /** Nothing hurts without hands: on to the next stage. */
-  free(): void {
-    this.player.update((p) => answerFree(p, this.timeline()!));
+  passSafetyCheck(): void {
+    this.player.update((p) => passSafetyCheck(p, this.timeline()!));
     this.last = performance.now();
     this.timer ??= setInterval(() => this.onTick(), TICK_MS);
     void this.wakeLock.hold();
@@ -250,14 +250,14 @@ export class RunStore implements OnDestroy {
     this.keep();
   }
 
-  /** Something was felt: it is noted. A red one ends the session; anything else ends the exercise. */
+  /** Something was felt: it is noted. A stop sign ends the session; anything else ends the exercise. */
   stop(symptom: SymptomId): void {
     const cue = this.cue();
     if (cue?.item !== null && cue?.item !== undefined && isSymptomNoted(symptom)) {
       const body: SymptomBody = { item: cue.item, side: this.sideForLog(cue.item, cue.side), symptom };
       this.gateway.post({ method: 'PUT', path: `/runs/${this.runId()}/symptoms/${newId()}`, body });
     }
-    const end = isRedSymptom(symptom) ? endAll : skipItem;
+    const end = isStopSign(symptom) ? endAll : skipItem;
     this.apply(end(this.player(), this.timeline()!));
     this.pause();
     this.voice.say('Stop. Come out slowly.');
@@ -309,7 +309,7 @@ export class RunStore implements OnDestroy {
     const beatBefore = this.beat();
     const cueBefore = this.player().cue;
     this.apply(tick(this.player(), this.timeline()!, ms));
-    if (this.asking()) this.stopClock();
+    if (this.isSafetyCheck()) this.stopClock();
     if (this.player().cue !== cueBefore) return;
     if (this.last5() && this.left() !== secondsBefore) this.sounds.count();
     const beat = this.beat();
@@ -405,5 +405,5 @@ export class RunStore implements OnDestroy {
 
 /** "Too strong" ends the exercise but is no symptom to look into; everything else is written down. */
 function isSymptomNoted(symptom: SymptomId): boolean {
-  return isRedSymptom(symptom) || symptom === 'other';
+  return isStopSign(symptom) || symptom === 'other';
 }

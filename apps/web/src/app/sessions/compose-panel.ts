@@ -11,20 +11,20 @@ import {
   type Position,
   type PurposeId,
   type SessionClash,
-  type Space,
+  type Place,
 } from '@yandle/core';
 import { Composer } from './composer.service';
 import { SheetStore } from './sheet.store';
 
 /** Positions that a place allows. Common practice, no source. */
-const POSITIONS_OF: Readonly<Record<Space, readonly Position[]>> = {
+const POSITIONS_OF: Readonly<Record<Place, readonly Position[]>> = {
   mat: POSITIONS,
   'bed only': ['sitting', 'supine', 'side-lying', 'prone'],
   'chair only': ['standing', 'sitting'],
 };
 
 /** What the coach says of an exercise of the session before it is composed anew. */
-type Wish = 'keep' | 'lock' | 'free' | 'never';
+type Choice = 'keep' | 'lock' | 'free' | 'never';
 
 /** Composes the session anew from what its lanes ask: for a purpose, in some minutes, in the positions that are possible. */
 @Component({
@@ -42,19 +42,19 @@ export class ComposePanel implements OnDestroy {
   protected readonly purpose = signal<PurposeId>(this.store.session()!.purpose);
   protected readonly minutes = signal(this.store.session()!.minutesBudget);
   protected readonly warm = signal(this.store.session()!.alreadyWarm);
-  protected readonly possible = signal<readonly Position[]>(POSITIONS_OF[this.store.space()]);
+  protected readonly possible = signal<readonly Position[]>(POSITIONS_OF[this.store.place()]);
   protected readonly trained = signal<readonly MuscleGroupId[]>([]);
-  private readonly wishes = signal<Readonly<Record<string, Wish>>>({});
+  private readonly choices = signal<Readonly<Record<string, Choice>>>({});
   protected readonly made = signal<Composition | SessionClash | null>(null);
 
   protected readonly rules = computed(() => purposeRules(this.purpose()));
   protected readonly groups = computed(() => [...new Set(this.store.needs().map((n) => n.group))]);
   protected readonly rows = computed(() => {
-    const ids = [...new Set([...this.store.session()!.items.map((i) => i.exerciseId), ...Object.keys(this.wishes())])];
-    return ids.map((id): { id: string; name: string; wish: Wish } => ({
+    const ids = [...new Set([...this.store.session()!.items.map((i) => i.exerciseId), ...Object.keys(this.choices())])];
+    return ids.map((id): { id: string; name: string; choice: Choice } => ({
       id,
       name: this.store.find(id).name,
-      wish: this.wishes()[id] ?? 'free',
+      choice: this.choices()[id] ?? 'free',
     }));
   });
   protected readonly session = computed(() => {
@@ -111,8 +111,8 @@ export class ComposePanel implements OnDestroy {
     this.trained.update((t) => this.toggle(t, group));
   }
 
-  protected wish(id: string, wish: string): void {
-    this.wishes.update((w) => ({ ...w, [id]: wish as Wish }));
+  protected choice(id: string, choice: string): void {
+    this.choices.update((w) => ({ ...w, [id]: choice as Choice }));
   }
 
   protected nameOf(id: string): string {
@@ -140,22 +140,22 @@ export class ComposePanel implements OnDestroy {
 
   private request(): ComposeRequest {
     const s = this.store.session()!;
-    const wished = (wish: Wish): string[] =>
-      Object.entries(this.wishes()).flatMap(([id, w]) => (w === wish ? [id] : []));
+    const chosenTo = (choice: Choice): string[] =>
+      Object.entries(this.choices()).flatMap(([id, w]) => (w === choice ? [id] : []));
     return {
       needs: this.store.needs(),
       exercises: this.store.allExercises(),
       cautions: this.store.cautions(),
-      things: this.store.things(),
-      level: this.store.level(),
+      equipment: this.store.equipment(),
+      experience: this.store.level(),
       positions: this.possible(),
       purpose: this.purpose(),
       trained: this.rules().trainedFactor > 1 ? this.trained() : [],
       budgetSeconds: this.minutes() * 60,
       alreadyWarm: this.warm(),
-      keep: wished('keep'),
-      never: wished('never'),
-      locks: wished('lock').flatMap((id) => {
+      keep: chosenTo('keep'),
+      never: chosenTo('never'),
+      locks: chosenTo('lock').flatMap((id) => {
         const item = s.items.find((i) => i.exerciseId === id);
         return item ? [{ exerciseId: id, sets: item.sets }] : [];
       }),

@@ -56,8 +56,8 @@ import { SheetStore } from './sheet.store';
       }
       @if (proposals().length > 0) {
         <div>
-          <h3>{{ store.trims().length > 0 ? 'Make it fit' : 'Use the minutes left' }}</h3>
-          @if (store.trims().length === 0) {
+          <h3>{{ store.cuts().length > 0 ? 'Make it fit' : 'Use the minutes left' }}</h3>
+          @if (store.cuts().length === 0) {
             <p class="text-sm text-soft">At most a fifth above the plan.</p>
           }
           <ul class="mt-1 flex flex-col gap-2">
@@ -88,7 +88,7 @@ export class FitPanel {
   protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
   /** Shorter where it is too long, longer where minutes are left. */
   protected readonly proposals = computed(() =>
-    this.store.trims().length > 0 ? this.store.trims() : this.store.extensions(),
+    this.store.cuts().length > 0 ? this.store.cuts() : this.store.extensions(),
   );
   protected readonly s = computed(() => this.store.session()!);
 

@@ -1,5 +1,5 @@
 import type { SetLog } from '@yandle/contract';
-import { Outbox, type Letter } from '../data/outbox.service';
+import { Outbox, type QueuedRequest } from '../data/outbox.service';
 import { TestBed } from '@angular/core/testing';
 import { aRun, aSession } from '../testing/a-session';
 import { Screen } from '../testing/screen';
@@ -21,11 +21,11 @@ const log: SetLog = {
 };
 
 describe('what was done, written down', () => {
-  let sent: Letter[];
+  let sent: QueuedRequest[];
   async function open(over: Parameters<typeof aSession>[0] = {}): Promise<Screen<SessionSheet>> {
     sent = [];
     const box = {
-      post: (l: Letter) => sent.push(l),
+      post: (l: QueuedRequest) => sent.push(l),
       pending: () => 0,
       offline: () => false,
       state: () => 'saved',

@@ -31,7 +31,7 @@ function plannedOf(timeline: Timeline, cue: Cue): number {
 
 /** Every bout of a session, by exercise and side, with what stands written of it. */
 export function logRows(session: Session, timeline: Timeline, find: (id: string) => Exercise): LogRow[] {
-  const standing = session.run?.sets.filter((s) => s.replacedBy === null) ?? [];
+  const current = session.run?.sets.filter((s) => s.replacedBy === null) ?? [];
   return session.items.flatMap((item, place) => {
     const exercise = find(item.exerciseId);
     const sides: readonly (Side | null)[] = exercise.sides === 'each' ? SIDES : [null];
@@ -42,7 +42,7 @@ export function logRows(session: Session, timeline: Timeline, find: (id: string)
       cells: cuesOf(timeline, place, side).map((c) => ({
         set: c.bout!,
         planned: plannedOf(timeline, c),
-        log: standing.find((s) => s.item === place && s.side === side && s.set === c.bout) ?? null,
+        log: current.find((s) => s.item === place && s.side === side && s.set === c.bout) ?? null,
       })),
     }));
   });

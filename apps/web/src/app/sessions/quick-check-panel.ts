@@ -1,12 +1,12 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Assessment, CreateAssessmentBody, TrialBody } from '@yandle/contract';
+import type { Assessment, CreateAssessmentBody, ReadingBody } from '@yandle/contract';
 import { formatReading, resultSem, withinSessionEffect, type RomTest, type Side } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { Outbox } from '../data/outbox.service';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { asMeasuredIn, resultOf, sidesOf } from '../measure/results';
 
 type When = 'before' | 'after';
@@ -94,25 +94,25 @@ const keyOf = (when: When, row: Pick<CheckRow, 'test' | 'side'>): string => `${w
 export class QuickCheckPanel {
   private readonly api = inject(Api);
   private readonly outbox = inject(Outbox);
-  private readonly book = inject(TestBookService);
+  private readonly catalogue = inject(TestCatalogueService);
   readonly clientId = input.required<string>();
   readonly date = input.required<string>();
 
   protected readonly whens = ['before', 'after'] as const;
   protected readonly key = keyOf;
   private readonly ids = signal<readonly string[]>([]);
-  private readonly visits = signal<readonly Assessment[]>([]);
+  private readonly assessments = signal<readonly Assessment[]>([]);
   protected readonly typed = signal<Readonly<Record<string, string>>>({});
   protected readonly wrong = signal(false);
 
   protected readonly tests = computed((): readonly RomTest[] => {
-    const { tests } = this.book.book();
+    const { tests } = this.catalogue.catalogue();
     return this.ids().flatMap((id) => tests.filter((t) => t.id === id));
   });
-  /** Visits of the session's day that hold one of the tests, earliest first. */
+  /** Assessments of the session's day that hold one of the tests, earliest first. */
   private readonly today = computed(() =>
-    this.visits()
-      .filter((v) => v.date === this.date() && v.trials.some((t) => this.ids().includes(t.testId)))
+    this.assessments()
+      .filter((v) => v.date === this.date() && v.readings.some((t) => this.ids().includes(t.testId)))
       .sort((a, b) => a.time.localeCompare(b.time)),
   );
   protected readonly rows = computed((): readonly CheckRow[] =>
@@ -156,9 +156,9 @@ export class QuickCheckPanel {
     );
     this.wrong.set(!fits);
     if (!fits) return;
-    const visit = newId();
+    const assessment = newId();
     const body: CreateAssessmentBody = {
-      id: visit,
+      id: assessment,
       date: this.date(),
       time: new Date().toTimeString().slice(0, 5),
       warm: when === 'after',
@@ -167,7 +167,7 @@ export class QuickCheckPanel {
     };
     this.outbox.post({ method: 'POST', path: `/clients/${this.clientId()}/assessments`, body });
     for (const { row, value } of readings) {
-      const trial: TrialBody = {
+      const reading: ReadingBody = {
         testId: row.test.id,
         side: row.side,
         value,
@@ -176,7 +176,7 @@ export class QuickCheckPanel {
         warm: null,
         testerId: null,
       };
-      this.outbox.post({ method: 'PUT', path: `/assessments/${visit}/trials/${newId()}`, body: trial });
+      this.outbox.post({ method: 'PUT', path: `/assessments/${assessment}/readings/${newId()}`, body: reading });
     }
     this.typed.set({});
   }
@@ -198,7 +198,7 @@ export class QuickCheckPanel {
     after: number | null,
   ): string {
     if (!first || !last || before === null || after === null) return '';
-    const sem = (v: Assessment): number => resultSem(asMeasuredIn(this.book.book(), v, test));
+    const sem = (v: Assessment): number => resultSem(asMeasuredIn(this.catalogue.catalogue(), v, test));
     const change = withinSessionEffect(
       { value: before, sem: sem(first) },
       { value: after, sem: sem(last) },
@@ -212,12 +212,12 @@ export class QuickCheckPanel {
 
   private async load(clientId: string): Promise<void> {
     try {
-      const [focus, visits] = await Promise.all([
-        firstValueFrom(this.api.focus(clientId)),
+      const [priorities, assessments] = await Promise.all([
+        firstValueFrom(this.api.priorities(clientId)),
         firstValueFrom(this.api.assessments(clientId)),
       ]);
-      this.ids.set(focus.focus.quickCheck);
-      this.visits.set(visits);
+      this.ids.set(priorities.priorities.quickCheck);
+      this.assessments.set(assessments);
     } catch {
       // Without the server there is nothing to compare with; the sheet itself says that it cannot be reached.
     }

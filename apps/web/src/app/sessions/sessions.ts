@@ -24,12 +24,12 @@ import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { LibraryService } from '../library/library.service';
 import { CalendarTools } from './calendar-tools';
-import { SharePanel } from './share-panel';
+import { PhoneLinkPanel } from './phone-link-panel';
 
 /** The calendar strip of a block: a row a week, its dated sessions and retests; sessions move, weeks are missed, days are away. */
 @Component({
   selector: 'y-sessions',
-  imports: [RouterLink, ProblemNote, CalendarTools, SharePanel],
+  imports: [RouterLink, ProblemNote, CalendarTools, PhoneLinkPanel],
   templateUrl: './sessions.html',
 })
 export class SessionsScreen {

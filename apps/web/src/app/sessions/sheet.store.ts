@@ -10,7 +10,7 @@ import {
   orderItems,
   phaseWarnings,
   timingsFor,
-  trimProposals,
+  cutProposals,
   type Exercise,
   type PropId,
   type SessionItem,
@@ -64,20 +64,20 @@ export class SheetStore {
   readonly over = computed(() => this.totalSeconds() - this.budgetSeconds());
   readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
   /** Things at hand: those of the intake, and whatever the plan uses already. */
-  readonly things = computed((): readonly PropId[] => [
+  readonly equipment = computed((): readonly PropId[] => [
     ...new Set([
       ...(this.context.path().value?.about?.props ?? []),
       ...(this.session()?.plannedItems.flatMap((i) => this.find(i.exerciseId).props) ?? []),
     ]),
   ]);
-  readonly space = computed(() => this.context.path().value?.about?.space ?? 'mat');
+  readonly place = computed(() => this.context.path().value?.about?.place ?? 'mat');
   readonly clientMinutes = computed(
     () => this.context.client()?.minutesPerSession ?? this.session()?.minutesBudget ?? 0,
   );
   readonly allExercises = computed(() => this.library.exercises());
   readonly clock = formatClock;
   readonly words = (item: SessionItem): string => itemWords(item, this.find(item.exerciseId));
-  readonly level = computed(() => this.context.client()?.level ?? 'beginner');
+  readonly level = computed(() => this.context.client()?.experience ?? 'beginner');
 
   /** Exercises that a caution or a stop sign takes away are not offered. */
   readonly allowed = computed(() => {
@@ -96,7 +96,7 @@ export class SheetStore {
       find: this.find,
     };
   });
-  readonly trims = computed(() => (this.session() && this.open() ? trimProposals(this.fitInput()) : []));
+  readonly cuts = computed(() => (this.session() && this.open() ? cutProposals(this.fitInput()) : []));
   readonly extensions = computed(() =>
     this.session() && this.open() ? extendProposals(this.fitInput(), this.session()!.plannedItems) : [],
   );

@@ -5,7 +5,7 @@ import type { Run } from '@yandle/contract';
 import {
   formatClock,
   formatDate,
-  isRedSymptom,
+  isStopSign,
   itemSeconds,
   muscleGroupName,
   plannedSeconds,
@@ -77,7 +77,7 @@ export class SessionSheet {
   protected readonly session = this.store.session;
   protected readonly clock = formatClock;
   protected readonly symptom = symptomName;
-  protected readonly isRed = isRedSymptom;
+  protected readonly isStopSign = isStopSign;
   /** What stands beside the list: a place to swap at, the composer, or neither. */
   protected readonly side = signal<number | 'compose' | null>(null);
   protected readonly logging = signal(false);

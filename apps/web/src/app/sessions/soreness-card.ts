@@ -1,5 +1,5 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import type { DayNote, Problem } from '@yandle/contract';
+import type { Soreness, Problem } from '@yandle/contract';
 import { BODY_REGIONS, bodyRegionName, formatDate, SORE_RESTS, type BodyRegionId } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -54,7 +54,7 @@ export class SorenessCard {
   private readonly api = inject(Api);
   readonly clientId = input.required<string>();
   readonly today = input.required<string>();
-  protected readonly notes = signal<readonly DayNote[]>([]);
+  protected readonly notes = signal<readonly Soreness[]>([]);
   protected readonly shown = computed(() => this.notes().slice(0, 6));
   protected readonly region = signal<BodyRegionId | null>(null);
   protected readonly problem = signal<Problem | null>(null);
@@ -69,7 +69,7 @@ export class SorenessCard {
     });
   }
 
-  protected where(n: DayNote): string {
+  protected where(n: Soreness): string {
     return n.region ? bodyRegionName(n.region).toLowerCase() : 'all over';
   }
 
@@ -80,7 +80,7 @@ export class SorenessCard {
   protected async say(soreness: number): Promise<void> {
     const body = { date: this.today(), region: this.region(), soreness, note: '' };
     try {
-      const note = await firstValueFrom(this.api.putDayNote(this.clientId(), newId(), body));
+      const note = await firstValueFrom(this.api.putSoreness(this.clientId(), newId(), body));
       this.notes.update((n) => [note, ...n]);
       this.problem.set(null);
     } catch (err) {
@@ -90,7 +90,7 @@ export class SorenessCard {
 
   private async load(id: string): Promise<void> {
     try {
-      this.notes.set(await firstValueFrom(this.api.dayNotes(id)));
+      this.notes.set(await firstValueFrom(this.api.sorenessEntries(id)));
     } catch (err) {
       this.problem.set(problemOf(err));
     }

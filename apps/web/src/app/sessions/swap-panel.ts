@@ -54,7 +54,7 @@ export class SwapPanel {
   protected readonly found = computed(() =>
     alternatives(this.item(), this.exercise(), {
       allowed: this.store.allowed(),
-      things: this.store.things(),
+      equipment: this.store.equipment(),
       inSession: this.store.session()!.items.map((i) => i.exerciseId),
     }),
   );

@@ -15,7 +15,7 @@ import { ProblemNote } from '../ui/problem-note';
   template: `
     <main class="mx-auto flex min-h-dvh max-w-sm flex-col justify-center px-6 py-10">
       <p class="font-serif text-3xl font-bold">Yand<span class="text-action">le</span></p>
-      <p class="mt-1 text-soft">Stretching programmes, measured and timed.</p>
+      <p class="mt-1 text-soft">Stretching blocks, measured and timed.</p>
       <h1 class="mt-8 mb-3 text-xl">Sign in</h1>
       <form class="flex flex-col gap-4" [formGroup]="form" (ngSubmit)="submit()" novalidate>
         <label class="field">

@@ -2,7 +2,7 @@ import {
   amountVariable,
   STYLE_BOUNDS,
   type StyleDefinition,
-  type StyleExtra,
+  type BeforeOrAfter,
   type StylePhase,
   type StyleStart,
   type Technique,
@@ -35,7 +35,7 @@ const USED: Readonly<Partial<Record<Technique, readonly (keyof StyleStart)[]>>> 
   'loaded eccentric': ['sets', 'reps', 'lowerSeconds', 'holdSeconds', 'sessionsPerWeek', 'assistance'],
   'loaded isometric': ['sets', 'holdSeconds', 'sessionsPerWeek', 'assistance'],
   'moving stretch': ['sets', 'reps', 'holdSeconds', 'sessionsPerWeek'],
-  release: ['sets', 'holdSeconds', 'sessionsPerWeek'],
+  rolling: ['sets', 'holdSeconds', 'sessionsPerWeek'],
   activation: ['sets', 'reps', 'sessionsPerWeek'],
   breathing: ['sets', 'reps', 'sessionsPerWeek'],
 };
@@ -78,7 +78,7 @@ export function phaseFor(technique: Technique): StylePhase {
     step: timed ? { holdSeconds: 5 } : {},
     caps: { [amount]: timed ? 60 : 12, sets: 4, sensation: 6 },
     amountFloor: timed ? (technique === 'contract-relax' ? 10 : 20) : 4,
-    amountGrain: technique === 'static hold' ? 5 : 1,
+    stepSize: technique === 'static hold' ? 5 : 1,
   };
 }
 
@@ -116,8 +116,14 @@ export function moved(p: StylePhase, at: number, by: number): StylePhase {
 }
 
 /** What can stand before and after the stretch. */
-export const BEFORE: readonly (StyleExtra | null)[] = [null, { technique: 'release', sets: 1, amount: 60, cap: 120 }];
-export const AFTER: readonly (StyleExtra | null)[] = [null, { technique: 'activation', sets: 1, amount: 10, cap: 16 }];
+export const BEFORE: readonly (BeforeOrAfter | null)[] = [
+  null,
+  { technique: 'rolling', sets: 1, amount: 60, cap: 120 },
+];
+export const AFTER: readonly (BeforeOrAfter | null)[] = [
+  null,
+  { technique: 'activation', sets: 1, amount: 10, cap: 16 },
+];
 
 /** A style to write from nothing. */
 export const EMPTY_STYLE: StyleDefinition = {

@@ -41,7 +41,7 @@ export class StylePreview {
     const easierEvery = style.easierWeeks ? style.easierEvery : null;
     try {
       const plan = buildBlock({
-        client: { age: 40, level: 'experienced', trainingDays: [1, 2, 3, 4, 5, 6, 7], easyOn: [] },
+        client: { age: 40, experience: 'experienced', trainingDays: [1, 2, 3, 4, 5, 6, 7], gentleGroups: [] },
         lanes: [{ group: 'hamstrings', styleId: style.id }],
         weeks: WEEKS,
         ramp: this.ramp(),

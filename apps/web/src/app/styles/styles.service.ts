@@ -8,7 +8,7 @@ import { NO_JSON } from '../data/json-file';
 import { problemOf } from '../data/problem';
 
 /** An own style as the computation knows it. */
-export function styleOfOwn({ version: _v, retired: _r, ...own }: OwnStyle): Style {
+export function styleOfOwn({ version: _v, archived: _r, ...own }: OwnStyle): Style {
   return { ...own, id: OWN_STYLE_PREFIX + own.id };
 }
 
@@ -25,11 +25,11 @@ export class StylesService {
   readonly own = signal<readonly OwnStyle[]>([]);
   readonly problem = signal<Problem | null>(null);
   private loading: Promise<void> = Promise.resolve();
-  /** Styles to choose from; retired ones are still found. */
+  /** Styles to choose from; archived ones are still found. */
   readonly styles = computed((): readonly Style[] => [
     ...STYLES,
     ...this.own()
-      .filter((o) => !o.retired)
+      .filter((o) => !o.archived)
       .map(styleOfOwn),
   ]);
   private readonly search = computed(() => findStyleAmong(this.own().map(styleOfOwn)));
@@ -49,7 +49,7 @@ export class StylesService {
     return this.loading;
   }
 
-  /** A style by its id, retired ones too. Until the studio's own are here, the first that ships stands in. */
+  /** A style by its id, archived ones too. Until the studio's own are here, the first that ships stands in. */
   find(id: string): Style {
     try {
       return this.search()(id);
@@ -66,12 +66,12 @@ export class StylesService {
   async keep(
     id: string,
     version: number | null,
-    retired: boolean,
+    archived: boolean,
     definition: StyleDefinition,
   ): Promise<OwnStyle | null> {
     let kept: OwnStyle | null = null;
     await this.attempt(async () => {
-      kept = await firstValueFrom(this.api.putOwnStyle(id, { ...definition, version, retired }));
+      kept = await firstValueFrom(this.api.putOwnStyle(id, { ...definition, version, archived }));
       this.own.set(await firstValueFrom(this.api.ownStyles()));
     });
     return kept;
@@ -84,9 +84,9 @@ export class StylesService {
   /** The studio's own styles as a file. */
   file(): StyleFile {
     const styles = this.own()
-      .filter((o) => !o.retired)
+      .filter((o) => !o.archived)
       .map((o) => definitionOfStyle(styleOfOwn(o)));
-    return { format: 'yandle-styles', formatVersion: 1, styles };
+    return { format: 'yandle-styles', formatVersion: 2, styles };
   }
 
   /** Takes a file in; says what came of it, or null when it was refused. */

@@ -49,9 +49,9 @@ describe('StylesScreen', () => {
       version: null,
       phases: [{ start: { sets: 1, holdSeconds: 40 }, order: ['sets', 'holdSeconds', 'sessionsPerWeek', 'sensation'] }],
     });
-    put.flush({ ...(put.request.body as object), id: 's1', version: 1, retired: false });
+    put.flush({ ...(put.request.body as object), id: 's1', version: 1, archived: false });
     await screen.settle();
-    await screen.answer('/own-styles', [{ ...(put.request.body as object), id: 's1', version: 1, retired: false }]);
+    await screen.answer('/own-styles', [{ ...(put.request.body as object), id: 's1', version: 1, archived: false }]);
     expect(screen.text).toContain('Steady hold, ours · ours');
   });
 

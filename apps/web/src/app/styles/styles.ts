@@ -164,10 +164,10 @@ export class StylesScreen {
     this.toasts.show(`“${kept.name}” is kept. Choose it for a lane on the Block.`);
   }
 
-  protected async retire(own: OwnStyle): Promise<void> {
+  protected async archive(own: OwnStyle): Promise<void> {
     if (!(await this.service.keep(own.id, own.version, true, definitionOfStyle(styleOfOwn(own))))) return;
     this.choose('steady-hold');
-    this.toasts.show(`“${own.name}” is retired. Blocks that use it keep it.`);
+    this.toasts.show(`“${own.name}” is archived. Blocks that use it keep it.`);
   }
 
   protected async showVersions(own: OwnStyle): Promise<void> {

@@ -5,7 +5,7 @@ import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ProblemNote } from '../ui/problem-note';
 
 /** A battery of the coach's own: tests ticked; they are taken in the order of positions. */
@@ -17,8 +17,8 @@ import { ProblemNote } from '../ui/problem-note';
       <div class="flex flex-wrap items-center gap-3">
         <h2 class="mr-auto !text-[1.5rem]">{{ editing() ? 'Edit ' + editing()!.name : 'A battery of your own' }}</h2>
         @if (editing(); as e) {
-          <button type="button" class="btn" (click)="save(!e.retired)">
-            {{ e.retired ? 'Offer it again' : 'Retire it' }}
+          <button type="button" class="btn" (click)="save(!e.archived)">
+            {{ e.archived ? 'Candidate it again' : 'Archive it' }}
           </button>
         }
         <button type="button" class="btn" (click)="closed.emit()">Cancel</button>
@@ -63,17 +63,17 @@ import { ProblemNote } from '../ui/problem-note';
 })
 export class BatteryForm {
   private readonly api = inject(Api);
-  private readonly bookService = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
   /** Null for a new one. */
   readonly editing = input<OwnBattery | null>(null);
-  readonly kept = output<OwnBattery>();
+  readonly saved = output<OwnBattery>();
   readonly closed = output();
   protected readonly problem = signal<Problem | null>(null);
   protected readonly name = linkedSignal(() => this.editing()?.name ?? '');
   protected readonly about = linkedSignal(() => this.editing()?.about ?? '');
   protected readonly chosen = linkedSignal((): readonly string[] => this.editing()?.testIds ?? []);
   private readonly newId = newId();
-  protected readonly tests = computed(() => inPositionOrder(offeredTests(this.bookService.book())));
+  protected readonly tests = computed(() => inPositionOrder(offeredTests(this.testCatalogue.catalogue())));
   private readonly picked = computed(() => this.tests().filter((t) => this.chosen().includes(t.id)));
   protected readonly minutes = computed(() => batteryMinutes(this.picked()));
   protected readonly order = computed(() =>
@@ -86,7 +86,7 @@ export class BatteryForm {
     this.chosen.update((c) => (c.includes(id) ? c.filter((x) => x !== id) : [...c, id]));
   }
 
-  protected async save(retired = this.editing()?.retired ?? false): Promise<void> {
+  protected async save(archived = this.editing()?.archived ?? false): Promise<void> {
     const e = this.editing();
     try {
       const saved = await firstValueFrom(
@@ -95,11 +95,11 @@ export class BatteryForm {
           name: this.name().trim(),
           about: this.about().trim(),
           testIds: this.picked().map((t) => t.id),
-          retired,
+          archived,
         }),
       );
       this.problem.set(null);
-      this.kept.emit(saved);
+      this.saved.emit(saved);
     } catch (err) {
       this.problem.set(problemOf(err));
     }

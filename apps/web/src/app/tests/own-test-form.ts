@@ -104,10 +104,10 @@ export function draftOf(t: OwnTest): Draft {
 }
 
 /** The body of a draft. A number that is none becomes null, which the server names. */
-export function bodyOf(d: Draft, version: number | null, retired: boolean): OwnTestBody {
+export function bodyOf(d: Draft, version: number | null, archived: boolean): OwnTestBody {
   return {
     version,
-    retired,
+    archived,
     name: d.name.trim(),
     motion: d.motion.trim(),
     purpose: d.purpose.trim(),
@@ -150,7 +150,7 @@ export class OwnTestForm {
   private readonly api = inject(Api);
   /** Null for a new one. */
   readonly editing = input<OwnTest | null>(null);
-  readonly kept = output<OwnTest>();
+  readonly saved = output<OwnTest>();
   readonly closed = output();
   protected readonly positions = POSITIONS;
   protected readonly origins = ORIGINS.map((id) => ({ id, words: ORIGIN_NOTE[id] }));
@@ -196,14 +196,14 @@ export class OwnTestForm {
     this.draft.update((d) => ({ ...d, limits: d.limits.filter((_, at) => at !== i) }));
   }
 
-  protected async save(retired = this.editing()?.retired ?? false): Promise<void> {
+  protected async save(archived = this.editing()?.archived ?? false): Promise<void> {
     const e = this.editing();
     try {
       const saved = await firstValueFrom(
-        this.api.putOwnTest(e?.id ?? this.newId, bodyOf(this.draft(), e?.version ?? null, retired)),
+        this.api.putOwnTest(e?.id ?? this.newId, bodyOf(this.draft(), e?.version ?? null, archived)),
       );
       this.problem.set(null);
-      this.kept.emit(saved);
+      this.saved.emit(saved);
     } catch (err) {
       this.problem.set(problemOf(err));
     }

@@ -9,7 +9,7 @@ import {
   type Reference,
   type RomTest,
 } from '@yandle/core';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { TestFigure } from '../measure/test-figure';
 
 /** Everything a coach must know to repeat a test: protocol, error and reference with their sources. */
@@ -81,13 +81,13 @@ import { TestFigure } from '../measure/test-figure';
   `,
 })
 export class TestDetail {
-  private readonly bookService = inject(TestBookService);
+  private readonly testCatalogue = inject(TestCatalogueService);
   readonly test = input.required<RomTest>();
   protected readonly words = sourceWords;
   protected readonly list = runningList;
   protected readonly sem = computed(() => resultSem(this.test()));
   protected readonly mdc = computed(() => mdc95(this.sem()));
-  protected readonly own = computed(() => this.bookService.view().errors.filter((e) => e.testId === this.test().id));
+  protected readonly own = computed(() => this.testCatalogue.view().errors.filter((e) => e.testId === this.test().id));
   protected readonly limits = computed(() =>
     this.test()
       .limits.map((l) => `${muscleGroupName(l.group)} (${l.weight})`)

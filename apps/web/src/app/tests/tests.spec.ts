@@ -1,13 +1,13 @@
 import type { OwnBatteryBody, OwnTestBody } from '@yandle/contract';
 import { Screen } from '../testing/screen';
-import { EMPTY_BOOK } from '../testing/visits';
+import { EMPTY_CATALOGUE } from '../testing/assessments';
 import { bodyOf, draftOf } from './own-test-form';
 import { TestsScreen } from './tests';
 
 describe('TestsScreen', () => {
-  async function open(book: object = EMPTY_BOOK): Promise<Screen<TestsScreen>> {
+  async function open(catalogue: object = EMPTY_CATALOGUE): Promise<Screen<TestsScreen>> {
     const screen = await Screen.open(TestsScreen);
-    await screen.answer('/test-book', book);
+    await screen.answer('/test-catalogue', catalogue);
     return screen;
   }
   const field = (screen: Screen<TestsScreen>, label: string) =>
@@ -51,7 +51,7 @@ describe('TestsScreen', () => {
       reference: null,
     });
     put.flush(
-      { code: 'validation', detail: 'Mend.', errors: [{ path: 'endPoint', message: 'This is needed.' }] },
+      { code: 'validation', detail: 'Fix.', errors: [{ path: 'endPoint', message: 'This is needed.' }] },
       { status: 400, statusText: 'x' },
     );
     await screen.settle();
@@ -87,7 +87,7 @@ describe('TestsScreen', () => {
     expect(put.request.body as OwnBatteryBody).toMatchObject({
       name: 'Two',
       testIds: ['finger-to-floor', 'prone-knee-bend'],
-      retired: false,
+      archived: false,
     });
   });
 });
@@ -95,7 +95,7 @@ describe('TestsScreen', () => {
 const OWN = {
   id: 'x',
   version: 1,
-  retired: false,
+  archived: false,
   used: true,
   name: 'Wall slide',
   motion: 'Shoulder',

@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { OWN_TEST_PREFIX, type OwnBattery, type OwnTest } from '@yandle/contract';
 import { BATTERIES, batteryMinutes, POSITIONS, type RomTest } from '@yandle/core';
-import { TestBookService } from '../data/test-book.service';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ToastService } from '../data/toast.service';
 import { BatteryForm } from './battery-form';
 import { OwnTestForm } from './own-test-form';
@@ -21,7 +21,7 @@ type Open =
   templateUrl: './tests.html',
 })
 export class TestsScreen {
-  protected readonly bookService = inject(TestBookService);
+  protected readonly testCatalogue = inject(TestCatalogueService);
   private readonly toasts = inject(ToastService);
   protected readonly search = signal('');
   protected readonly open = signal<Open>({ kind: 'test', id: 'weight-bearing-lunge' });
@@ -29,7 +29,7 @@ export class TestsScreen {
 
   protected readonly groups = computed(() => {
     const words = this.search().trim().toLowerCase();
-    const { tests } = this.bookService.book();
+    const { tests } = this.testCatalogue.catalogue();
     const fits = (t: RomTest) => `${t.name} ${t.motion} ${t.position}`.toLowerCase().includes(words);
     return POSITIONS.map((position) => ({
       position,
@@ -38,30 +38,30 @@ export class TestsScreen {
   });
   protected readonly shown = computed(() => {
     const o = this.open();
-    return o.kind === 'test' ? (this.bookService.book().tests.find((t) => t.id === o.id) ?? null) : null;
+    return o.kind === 'test' ? (this.testCatalogue.catalogue().tests.find((t) => t.id === o.id) ?? null) : null;
   });
 
   protected ownOf(test: RomTest): OwnTest | null {
-    return this.bookService.view().ownTests.find((o) => OWN_TEST_PREFIX + o.id === test.id) ?? null;
+    return this.testCatalogue.view().ownTests.find((o) => OWN_TEST_PREFIX + o.id === test.id) ?? null;
   }
 
   protected isRetired(test: RomTest): boolean {
-    return this.bookService.book().retired.has(test.id);
+    return this.testCatalogue.catalogue().archived.has(test.id);
   }
 
   protected minutes(ids: readonly string[]): number {
-    const { tests } = this.bookService.book();
+    const { tests } = this.testCatalogue.catalogue();
     return batteryMinutes(ids.flatMap((id) => tests.filter((t) => t.id === id)));
   }
 
   protected async testKept(test: OwnTest): Promise<void> {
-    await this.bookService.load();
+    await this.testCatalogue.load();
     this.open.set({ kind: 'test', id: OWN_TEST_PREFIX + test.id });
     this.toasts.show(`${test.name} is kept.`);
   }
 
   protected async batteryKept(battery: OwnBattery): Promise<void> {
-    await this.bookService.load();
+    await this.testCatalogue.load();
     this.open.set({ kind: 'test', id: battery.testIds[0]! });
     this.toasts.show(`${battery.name} is kept.`);
   }

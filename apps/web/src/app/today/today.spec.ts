@@ -7,7 +7,7 @@ const empty: Today = {
   sessions: [],
   retests: [],
   quickChecks: [],
-  lateRuns: [],
+  lateLogs: [],
   sore: [],
   symptoms: [],
   clearances: [],
@@ -106,14 +106,14 @@ describe('TodayScreen', () => {
       ],
     });
     const text = section(screen, 'retests');
-    expect(text).toContain('Ottoline Varga weekly quick check · last visit Mon 2 Mar');
+    expect(text).toContain('Ottoline Varga weekly quick check · last assessment Mon 2 Mar');
     expect(text).toContain('Tobin weekly quick check · not measured yet');
   });
 
   it('says who is sore, and what arrived late from a phone', async () => {
     const screen = await open({
       sore: [{ clientId: 'c1', clientName: 'Ottoline', date: '2026-03-08', region: 'thigh-back', soreness: 8 }],
-      lateRuns: [{ clientId: 'c2', clientName: 'Tobin', runs: 2 }],
+      lateLogs: [{ clientId: 'c2', clientName: 'Tobin', runs: 2 }],
     });
     expect(screen.text).toContain('Ottoline: soreness 8 of 10, back of the thigh');
     expect(screen.text).toContain('Tobin: 2 sessions arrived late');

@@ -35,7 +35,7 @@ export class TodayScreen {
   protected readonly later = computed(() => this.days().filter((x) => x.date !== this.data()?.date));
   protected readonly needs = computed(() => {
     const d = this.data();
-    return d ? d.symptoms.length + d.sore.length + d.lateRuns.length + d.clearances.length + d.withoutBlock.length : 0;
+    return d ? d.symptoms.length + d.sore.length + d.lateLogs.length + d.clearances.length + d.withoutBlock.length : 0;
   });
 
   protected readonly clock = formatClock;

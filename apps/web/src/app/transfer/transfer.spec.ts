@@ -10,7 +10,7 @@ const REPORT: ImportReport = {
   lines: 2,
   readings: 2,
   known: 0,
-  visits: 1,
+  assessments: 1,
   clients: 1,
   errorCount: 0,
   errors: [],

@@ -7,7 +7,7 @@ const BREATH: Readonly<Record<Technique, string>> = {
   'loaded eccentric': 'In on the way down, out on the way back.',
   'loaded isometric': 'Keep breathing evenly; never hold the breath.',
   'moving stretch': 'In as you begin, out as you reach the end.',
-  release: 'Slow and even; let tight spots melt on the breath out.',
+  rolling: 'Slow and even; let tight spots melt on the breath out.',
   'nerve glide': 'Easy and even.',
   activation: 'Out as you work, in as you let go.',
   breathing: 'In through the nose, out twice as long.',
@@ -19,7 +19,7 @@ const AMOUNT: Readonly<Record<Technique, Amount>> = {
   'loaded eccentric': { unit: 'repetitions', min: 4, max: 12 },
   'loaded isometric': { unit: 'seconds', min: 10, max: 45 },
   'moving stretch': { unit: 'repetitions', min: 4, max: 15 },
-  release: { unit: 'seconds', min: 30, max: 120 },
+  rolling: { unit: 'seconds', min: 30, max: 120 },
   'nerve glide': { unit: 'repetitions', min: 5, max: 12 },
   activation: { unit: 'repetitions', min: 5, max: 20 },
   breathing: { unit: 'breaths', min: 5, max: 20 },
@@ -48,7 +48,7 @@ export function exercise(given: Given & Partial<Exercise>): Exercise {
   const technique = given.technique ?? 'static hold';
   return {
     figure: given.id,
-    level: 1,
+    difficulty: 1,
     secondary: [],
     tags: [],
     props: [],

@@ -310,7 +310,7 @@ const SIDE_SPLIT_HEIGHT: RomTest = {
   error: { sem: 2, source: TAPE_ERROR },
   reference: {
     kind: 'none',
-    why: 'The height depends on leg length; compare only with the client’s own earlier visits.',
+    why: 'The height depends on leg length; compare only with the client’s own earlier assessments.',
   },
   limits: [{ group: 'adductors', weight: 1 }],
   cautions: ['Warm, supported, and never bounced.', 'A pinch in the groin or pain inside the knee ends the test.'],

@@ -253,7 +253,7 @@ const STRAIGHT_LEG_RAISE: RomTest = {
   error: {
     sem: 3.5,
     source: practice(
-      'A working default: errors printed within one session are smaller, between visits larger (9-16° for a real change).',
+      'A working default: errors printed within one session are smaller, between assessments larger (9-16° for a real change).',
     ),
   },
   reference: {

@@ -53,7 +53,7 @@ const SIDE_BEND_SLIDE: RomTest = {
   sideThreshold: null,
   reference: {
     kind: 'none',
-    why: 'The slide depends on height and arm length; compare the two sides and earlier visits.',
+    why: 'The slide depends on height and arm length; compare the two sides and earlier assessments.',
   },
   limits: [
     { group: 'lateral-trunk', weight: 1 },
@@ -303,7 +303,7 @@ const NECK_ROTATION: RomTest = {
   ],
   cautions: [
     'Never pushed by hand.',
-    'Dizziness, double vision, tingling or a new strong headache ends the visit: refer.',
+    'Dizziness, double vision, tingling or a new strong headache ends the assessment: refer.',
   ],
   notFor: ['Neck with dizziness, drop attacks, trouble speaking or swallowing', 'Inflammatory arthritis of the neck'],
   faults: ['Shoulders turning', 'Chin dropping', 'Slumping'],

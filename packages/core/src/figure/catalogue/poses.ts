@@ -1,4 +1,4 @@
-import type { Arm, Leg, Place, Posture } from '../posture.js';
+import type { Arm, Leg, PointInSpace, Posture } from '../posture.js';
 
 /** Postures that drawings start from. All for the right side as the worked one. */
 export const HANG: Arm = { shoulder: [3, 7], elbow: 8 };
@@ -51,7 +51,7 @@ export const HALF_KNEELING: Posture = {
   armRight: reach('kneeL', { off: [-0.05, 0.05, 0.03] }),
 };
 
-const FLAT_HAND = { points: [1, -0.15, 0] as Place };
+const FLAT_HAND = { points: [1, -0.15, 0] as PointInSpace };
 export const ALL_FOURS: Posture = {
   pelvis: [78],
   height: KNEEL,

@@ -41,15 +41,15 @@ describe('shortfall', () => {
   // SEM 3°: a gap must exceed 1.645 × 3 = 4.9°.
   it('counts only what is more than measuring error, in spreads, up to 3', () => {
     const target = { value: 28, sd: 8, from: 'goal' as const };
-    expect(shortfall(32.9, knee, target).g).toBe(0);
-    expect(shortfall(33, knee, target).g).toBeCloseTo(5 / 8, 10);
-    expect(shortfall(44, knee, target)).toMatchObject({ g: 2, gap: 16 });
-    expect(shortfall(90, knee, target).g).toBe(3);
-    expect(shortfall(20, knee, target)).toMatchObject({ g: 0, gap: -8 });
+    expect(shortfall(32.9, knee, target).spreads).toBe(0);
+    expect(shortfall(33, knee, target).spreads).toBeCloseTo(5 / 8, 10);
+    expect(shortfall(44, knee, target)).toMatchObject({ spreads: 2, gap: 16 });
+    expect(shortfall(90, knee, target).spreads).toBe(3);
+    expect(shortfall(20, knee, target)).toMatchObject({ spreads: 0, gap: -8 });
   });
   it('counts at most 1 against a single value: without a spread one cannot tell 1 from 3', () => {
-    expect(shortfall(90, knee, { value: 28, sd: 8, from: 'single value' }).g).toBe(1);
-    expect(shortfall(33, knee, { value: 28, sd: 8, from: 'single value' }).g).toBeCloseTo(5 / 8, 10);
+    expect(shortfall(90, knee, { value: 28, sd: 8, from: 'single value' }).spreads).toBe(1);
+    expect(shortfall(33, knee, { value: 28, sd: 8, from: 'single value' }).spreads).toBeCloseTo(5 / 8, 10);
   });
   // 16° over 1.96·√2·3° = 8.316° (Weir 2005).
   it('says how many detectable steps are missing', () => {
@@ -82,8 +82,8 @@ describe('findings', () => {
   });
 
   it('adds interest and complaint, the stronger interest of the two', () => {
-    const wishes = { soleus: { coach: 1, client: 3, complaint: true } };
-    const f = findings([measured('weight-bearing-lunge', 9, 9)], person, wishes);
+    const interests = { soleus: { coach: 1, client: 3, complaint: true } };
+    const f = findings([measured('weight-bearing-lunge', 9, 9)], person, interests);
     expect(f.ranked).toMatchObject([{ group: 'soleus', parts: { shortfall: 0, side: 0, interest: 1, complaint: 1 } }]);
     expect(f.fine).toEqual(['calf']);
   });
@@ -124,7 +124,7 @@ describe('findings', () => {
 
   it('scores are sums of their parts, in order, for any client', () => {
     const value = fc.double({ min: 0, max: 1, noNaN: true });
-    const visit = fc.array(fc.tuple(fc.constantFrom(...ROM_TESTS), value, value), { maxLength: 20 }).map((rows) =>
+    const assessment = fc.array(fc.tuple(fc.constantFrom(...ROM_TESTS), value, value), { maxLength: 20 }).map((rows) =>
       rows.map(([test, a, b]): MeasuredTest => {
         const at = (x: number) => test.plausible.min + x * (test.plausible.max - test.plausible.min);
         return test.sides === 'none'
@@ -133,7 +133,7 @@ describe('findings', () => {
       }),
     );
     fc.assert(
-      fc.property(visit, fc.integer({ min: 16, max: 90 }), (tests, age) => {
+      fc.property(assessment, fc.integer({ min: 16, max: 90 }), (tests, age) => {
         const f = findings(tests, { age, sex: null });
         f.ranked.forEach((g, i) => {
           const p = g.parts;

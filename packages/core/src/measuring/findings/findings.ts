@@ -6,7 +6,7 @@ import type { RomTest } from '../rom-test.js';
 import { sideDifference } from '../side-difference.js';
 import { shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
 
-/** Values of one test in a visit, in its unit. `both` for a test without sides. */
+/** Values of one test in an assessment, in its unit. `both` for a test without sides. */
 export interface MeasuredTest {
   readonly test: RomTest;
   readonly left: number | null;
@@ -17,7 +17,7 @@ export interface MeasuredTest {
 }
 
 /** What coach and client add to the numbers: interest 0-3 each, and whether a complaint is linked to the group. */
-export interface Wish {
+export interface Interest {
   readonly coach: number;
   readonly client: number;
   readonly complaint: boolean;
@@ -71,7 +71,7 @@ export interface Findings {
 /** Very free tests from which on the warning stands (domain 2.2). */
 export const VERY_FREE_WARNING = 3;
 
-const NO_WISH: Wish = { coach: 0, client: 0, complaint: false };
+const NO_INTEREST: Interest = { coach: 0, client: 0, complaint: false };
 
 function values(m: MeasuredTest): { side: Side | null; value: number }[] {
   const out: { side: Side | null; value: number }[] = [];
@@ -116,15 +116,15 @@ function isVeryFree(m: MeasuredTest, reference: AppliedReference): boolean {
 }
 
 /**
- * Ranked muscle groups of a visit, each score with its parts (domain 2.2):
+ * Ranked muscle groups of an assessment, each score with its parts (domain 2.2):
  * Σ w·g / max(1, Σ w) + 0.5·min(2, largest notable side difference in spreads, of tests that the group limits by half or more)
  * + max(coach's, client's interest)/3 + 1 for a linked complaint. Weights and steps are common practice, no source.
- * @param wishes by group; missing ones count nothing
+ * @param interests by group; missing ones count nothing
  */
 export function findings(
   measured: readonly MeasuredTest[],
   person: Person,
-  wishes: Partial<Record<MuscleGroupId, Wish>> = {},
+  interests: Partial<Record<MuscleGroupId, Interest>> = {},
 ): Findings {
   const tests = measured.flatMap((m) => {
     const finding = findingOf(m, person);
@@ -140,7 +140,7 @@ export function findings(
         return weight > 0 ? [{ finding, weight }] : [];
       })
       .sort((a, b) => b.weight - a.weight);
-    const wish = wishes[group] ?? NO_WISH;
+    const wish = interests[group] ?? NO_INTEREST;
     const interest = Math.max(wish.coach, wish.client) / 3;
     const complaint = wish.complaint ? 1 : 0;
     const judged = own.filter((t) => t.finding.shortfall !== null);
@@ -149,7 +149,7 @@ export function findings(
       continue;
     }
     const weights = judged.reduce((sum, t) => sum + t.weight, 0);
-    const short = judged.reduce((sum, t) => sum + t.weight * t.finding.shortfall!.g, 0) / Math.max(1, weights);
+    const short = judged.reduce((sum, t) => sum + t.weight * t.finding.shortfall!.spreads, 0) / Math.max(1, weights);
     const heavy = own.filter((t) => t.weight >= 0.5);
     const side = 0.5 * Math.min(2, Math.max(0, ...heavy.map((t) => t.finding.sideSpreads)));
     const parts = { shortfall: short, side, interest, complaint };

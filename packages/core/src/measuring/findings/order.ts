@@ -46,7 +46,7 @@ export function quickCheckTests(ranked: readonly GroupFinding[]): string[] {
   const loudness = new Map<string, number>();
   ranked.forEach((g, i) => {
     for (const { finding, weight } of g.tests) {
-      const value = ((finding.shortfall?.g ?? 0) * weight) / (i + 1);
+      const value = ((finding.shortfall?.spreads ?? 0) * weight) / (i + 1);
       loudness.set(finding.test.id, Math.max(loudness.get(finding.test.id) ?? 0, value));
     }
   });

@@ -53,7 +53,7 @@ export function targetFor(
 /** How far a value is from its target. */
 export interface Shortfall {
   /** In spreads, 0 to 3; 0 unless the gap is more than measuring error (1.645 SEM). */
-  readonly g: number;
+  readonly spreads: number;
   /** Gap in the unit of the test; positive when short. */
   readonly gap: number;
   /** Gap in smallest real changes, for information. */
@@ -74,7 +74,7 @@ export function shortfall(
   const most = target.from === 'single value' ? MOST_AGAINST_SINGLE_VALUE : MOST;
   const gap = (target.value - value) * (test.better === 'more' ? 1 : -1);
   return {
-    g: gap > Z90 * sem ? Math.min(most, gap / target.sd) : 0,
+    spreads: gap > Z90 * sem ? Math.min(most, gap / target.sd) : 0,
     gap,
     detectableSteps: gap / mdc95(sem),
   };

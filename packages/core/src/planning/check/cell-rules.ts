@@ -13,7 +13,7 @@ import { boutDose } from '../../dose/dose.js';
 import { prescriptionWords } from '../../words/prescription.js';
 import { bonusFor } from '../bonus.js';
 import { easierMiss, easierWeek } from '../easier-week.js';
-import { clampRung, loadStep, LOAD_RAMP, SMALL_BASE, type Climb } from '../ladder.js';
+import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression.js';
 import { techniqueBar, type PlanClient } from '../limits.js';
 import type { LaneInput, PlannedWeek } from '../plan.js';
 import { returnShare, scaleTo } from '../scale.js';
@@ -29,7 +29,7 @@ export interface CellView {
   readonly base: PlannedWeek | null;
   /** Weeks without training since that week. */
   readonly missed: number;
-  readonly climb: Climb;
+  readonly progression: Progression;
   readonly ramp: number;
 }
 
@@ -90,39 +90,39 @@ function oneVariable(v: CellView): Found[] {
 }
 
 function ramp(v: CellView): Found[] {
-  const { cell, base, climb } = v;
+  const { cell, base, progression } = v;
   if (!base || cell.kind !== 'build') return [];
   const out: Found[] = [];
   const before = volume(base.prescription);
   const now = volume(cell.prescription);
   const comparable = boutDose(base.prescription) > 0 === boutDose(cell.prescription) > 0;
   const share = v.missed > 0 ? returnShare(v.missed) : 1 + v.ramp;
-  const mended = scaleTo(cell.prescription, before * share, climb.limits.amountMin, climb.phase.amountGrain);
+  const fixed = scaleTo(cell.prescription, before * share, progression.limits.amountMin, progression.phase.stepSize);
   // Where nothing smaller can be asked, the smallest is no fault.
-  const tooMuch = comparable && now > before * share + 1e-9 && volume(mended) < now;
+  const tooMuch = comparable && now > before * share + 1e-9 && volume(fixed) < now;
   if (tooMuch && v.missed > 0)
     out.push({
       rule: 'return',
       severity: 'warning',
       message: `${now} s after ${v.missed} ${v.missed === 1 ? 'week' : 'weeks'} without training; at most ${Math.floor(before * share)} s, ${Math.round(share * 100)} % of week ${base.week}.`,
-      fix: setCell(v, mended),
+      fix: setCell(v, fixed),
     });
   else if (tooMuch && v.missed === 0 && before >= SMALL_BASE)
     out.push({
       rule: 'ramp',
       severity: 'warning',
       message: `${before} → ${now} s is ${Math.round((now / before - 1) * 100)} % more than week ${base.week}; the ramp allows ${Math.round(v.ramp * 100)} %, ${Math.floor(before * share)} s.`,
-      fix: setCell(v, mended),
+      fix: setCell(v, fixed),
     });
   const from = base.prescription.load ?? 0;
   const to = cell.prescription.load ?? 0;
-  const most = Math.max(loadStep(climb), from * LOAD_RAMP);
+  const most = Math.max(loadStep(progression), from * LOAD_RAMP);
   if (base.prescription.technique === cell.prescription.technique && to - from > most + 1e-9)
     out.push({
       rule: 'ramp',
       severity: 'warning',
       message: `The load rises from ${from} to ${to}; one plate or a tenth at a time is ${Math.round((from + most) * 100) / 100}.`,
-      fix: setCell(v, { ...cell.prescription, load: Math.round((from + loadStep(climb)) * 100) / 100 }),
+      fix: setCell(v, { ...cell.prescription, load: Math.round((from + loadStep(progression)) * 100) / 100 }),
     });
   return out;
 }
@@ -133,8 +133,8 @@ function easier(v: CellView): Found[] {
   // A base outside the caps, set by hand, is brought inside first.
   const own = plain(base.prescription);
   const from =
-    own.technique === v.climb.phase.technique
-      ? clampRung({ prescription: own, activationReps: 0 }, v.climb, v.ramp).prescription
+    own.technique === v.progression.phase.technique
+      ? clampStep({ prescription: own, activationReps: 0 }, v.progression, v.ramp).prescription
       : own;
   const best = easierWeek(from);
   const same = amountOf(cell.prescription) === amountOf(best);
@@ -152,33 +152,33 @@ function easier(v: CellView): Found[] {
 }
 
 function caps(v: CellView): Found[] {
-  const { cell, climb, client } = v;
+  const { cell, progression, client } = v;
   const p = cell.prescription;
-  const { limits, phase } = climb;
+  const { limits, phase } = progression;
   if (p.technique !== phase.technique) return [];
   const over: string[] = [];
-  let mended = p;
+  let fixed = p;
   const cap = (over_: boolean, words: string, to: Partial<Prescription>): void => {
     if (!over_) return;
     over.push(words);
-    mended = { ...mended, ...to };
+    fixed = { ...fixed, ...to };
   };
   const amount = amountOf(p);
   const unit = amountVariable(p.technique) === 'holdSeconds' ? ' s' : ' repetitions';
   if (amount > limits.amountMax) {
     over.push(`${amount}${unit}, at most ${limits.amountMax}`);
-    mended = withAmount(mended, limits.amountMax);
+    fixed = withAmount(fixed, limits.amountMax);
   }
   if (amount < limits.amountMin) {
     over.push(`${amount}${unit}, at least ${limits.amountMin}`);
-    mended = withAmount(mended, limits.amountMin);
+    fixed = withAmount(fixed, limits.amountMin);
   }
   cap(p.sets > limits.setsMax, `${p.sets} sets, at most ${limits.setsMax}`, { sets: limits.setsMax });
   cap(p.sessionsPerWeek > limits.sessionsMax, `${p.sessionsPerWeek} sessions, at most ${limits.sessionsMax}`, {
     sessionsPerWeek: limits.sessionsMax,
   });
   for (const key of ['effort', 'cycles', 'load', 'depth'] as const) {
-    const most = key === 'load' && climb.loadUnit !== 'kg' ? undefined : phase.caps[key];
+    const most = key === 'load' && progression.loadUnit !== 'kg' ? undefined : phase.caps[key];
     if (most !== undefined)
       cap((p[key] ?? 0) > most, `${VARIABLE_NAME[key]} ${p[key]}, at most ${most}`, { [key]: most });
   }
@@ -188,8 +188,8 @@ function caps(v: CellView): Found[] {
     found.push({
       rule: 'cap',
       severity: 'warning',
-      message: `${over.join('; ')}.${why ? ` ${why}` : ` Cap of ${climb.style.name} for this client.`}`,
-      fix: setCell(v, mended),
+      message: `${over.join('; ')}.${why ? ` ${why}` : ` Cap of ${progression.style.name} for this client.`}`,
+      fix: setCell(v, fixed),
     });
   }
   const side = p.bonus?.side ?? 'left';
@@ -197,15 +197,15 @@ function caps(v: CellView): Found[] {
     found.push({
       rule: 'cap',
       severity: 'warning',
-      message: `${sideWeeklyDose(p, side)} s a week; ${climb.style.name} stays within ${limits.doseMax} s.`,
-      fix: setCell(v, scaleTo(plain(p), limits.doseMax, limits.amountMin, phase.amountGrain)),
+      message: `${sideWeeklyDose(p, side)} s a week; ${progression.style.name} stays within ${limits.doseMax} s.`,
+      fix: setCell(v, scaleTo(plain(p), limits.doseMax, limits.amountMin, phase.stepSize)),
     });
   return found;
 }
 
 function intensity(v: CellView): Found[] {
   const { sensation } = v.cell.prescription;
-  const { sensationMax, reasons } = v.climb.limits;
+  const { sensationMax, reasons } = v.progression.limits;
   if (sensation <= sensationMax) return [];
   const why = reasons.find((r) => r.includes('ensation at most'));
   return [
@@ -237,7 +237,7 @@ function tighterSide(v: CellView): Found[] {
       },
     ];
   if (side === null || p.bonus || !sided || !v.cell.locked) return [];
-  const bonus = bonusFor(p, side, v.climb.limits, v.climb.phase.amountGrain);
+  const bonus = bonusFor(p, side, v.progression.limits, v.progression.phase.stepSize);
   if (!bonus) return [];
   return [
     {

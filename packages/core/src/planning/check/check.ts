@@ -33,7 +33,7 @@ export function checkBlock(input: BlockInput, plan: BlockPlan): Violation[] {
             base,
             missed,
             // An easier week belongs to the weeks before it, even when the style changes with it.
-            climb: styles.climbIn(cell.kind === 'easier' && base ? base.week : cell.week).climb,
+            progression: styles.progressionIn(cell.kind === 'easier' && base ? base.week : cell.week).progression,
             ramp: input.ramp,
           }),
         );

@@ -35,7 +35,7 @@ export const BLOCK_RULES = [
   {
     id: 'time',
     name: 'Minutes',
-    text: 'Every session fits the minutes of a visit and holds no more lanes than can be done well.',
+    text: 'Every session fits the minutes of a session and holds no more lanes than can be done well.',
   },
   {
     id: 'weekly-dose',
@@ -50,7 +50,7 @@ export function blockRuleName(id: BlockRuleId): string {
   return BLOCK_RULES.find((r) => r.id === id)!.name;
 }
 
-/** A change of the draft that mends a broken rule. */
+/** A change of the draft that fixes a broken rule. */
 export type Fix =
   | {
       readonly kind: 'cell';

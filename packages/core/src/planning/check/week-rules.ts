@@ -2,7 +2,7 @@ import { muscleGroupName } from '../../anatomy/muscle-group.js';
 import { groupDoses } from '../../dose/shares.js';
 import { FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../../dose/dose.js';
 import { isLoaded, LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
-import { speaksAgainst } from '../../screening/limits.js';
+import { excludes } from '../../screening/limits.js';
 import { sessionSeconds, type TimedItem } from '../../timeline/session-seconds.js';
 import { formatClock } from '../../words/duration.js';
 import { BLOCK_BOUNDS } from '../bounds.js';
@@ -29,7 +29,7 @@ function unlockLast(plan: BlockPlan, week: number, lanes: readonly number[]): Fi
       };
 }
 
-/** Minutes and number of lanes of every visit (rule 10). */
+/** Minutes and number of lanes of every session (rule 10). */
 export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf): Violation[] {
   const out: Violation[] = [];
   const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
@@ -147,12 +147,12 @@ export function checkExercises(input: BlockInput, plan: BlockPlan): Violation[] 
   return input.lanes.flatMap((l, lane) => {
     const used = new Set(
       plan.lanes[lane]!.weeks.filter((w) => w.kind !== 'rest').flatMap((w) =>
-        [w.prescription, ...w.extras].map((b) => b.technique),
+        [w.prescription, ...w.beforeAndAfter].map((b) => b.technique),
       ),
     );
     return Object.entries(l.exercises ?? {}).flatMap(([technique, e]): Violation[] =>
       used.has(technique as typeof e.technique) &&
-      speaksAgainst(cautions, { ...e, technique: technique as typeof e.technique })
+      excludes(cautions, { ...e, technique: technique as typeof e.technique })
         ? [
             {
               rule: 'caution',

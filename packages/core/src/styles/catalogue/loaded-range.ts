@@ -15,7 +15,7 @@ export const LOADED_RANGE: Style = {
       step: {},
       caps: { assistance: 0, reps: 8, sets: 3, load: 20, sessionsPerWeek: 3, sensation: 5 },
       amountFloor: 4,
-      amountGrain: 1,
+      stepSize: 1,
     },
     {
       technique: 'loaded isometric',
@@ -24,7 +24,7 @@ export const LOADED_RANGE: Style = {
       step: { holdSeconds: 5 },
       caps: { assistance: 0, holdSeconds: 30, sets: 3, load: 20, sessionsPerWeek: 3, sensation: 5 },
       amountFloor: 10,
-      amountGrain: 1,
+      stepSize: 1,
     },
   ],
   before: null,

@@ -14,7 +14,7 @@ export const LONG_HOLD: Style = {
       step: { holdSeconds: 15 },
       caps: { holdSeconds: 120, sets: 3, sessionsPerWeek: 4, sensation: 5 },
       amountFloor: 30,
-      amountGrain: 5,
+      stepSize: 5,
     },
   ],
   before: null,

@@ -14,7 +14,7 @@ export const MOVE_THROUGH: Style = {
       step: { reps: 2 },
       caps: { reps: 12, sets: 4, depth: 2, sessionsPerWeek: 5, sensation: 5 },
       amountFloor: 5,
-      amountGrain: 1,
+      stepSize: 1,
     },
   ],
   before: null,

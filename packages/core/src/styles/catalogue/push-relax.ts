@@ -15,7 +15,7 @@ export const PUSH_RELAX: Style = {
       caps: { holdSeconds: 30, effort: 75, sets: 3, cycles: 4, sessionsPerWeek: 3, sensation: 6 },
       amountFloor: 10,
       // The player counts it, so a stretch phase need not be a multiple of five: 15 → 18 s keeps a ramp that 20 s would break.
-      amountGrain: 1,
+      stepSize: 1,
     },
   ],
   before: null,

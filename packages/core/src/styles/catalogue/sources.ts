@@ -23,7 +23,7 @@ export const SHARMAN: Source = {
 };
 export const O_SULLIVAN: Source = {
   origin: 'memory',
-  text: "O'Sullivan K, McAuliffe S, Deburca N 2012, Br J Sports Med 46:838-845: eccentric training lengthens, six trials agree.",
+  text: "O'Sullivan K, McAuliffe S, Deburca N 2012, Br J Sports Med 46:838-845: eccentric training lengthens, six readings agree.",
 };
 export const NELSON: Source = {
   origin: 'memory',

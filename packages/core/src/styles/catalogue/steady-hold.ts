@@ -14,7 +14,7 @@ export const STEADY_HOLD: Style = {
       step: { holdSeconds: 5 },
       caps: { holdSeconds: 60, sets: 4, sessionsPerWeek: 6, sensation: 6 },
       amountFloor: 20,
-      amountGrain: 5,
+      stepSize: 5,
     },
   ],
   before: null,

@@ -14,7 +14,7 @@ export const UPKEEP: Style = {
       step: { holdSeconds: 5 },
       caps: { holdSeconds: 30, sets: 2, sessionsPerWeek: 3, sensation: 5 },
       amountFloor: 15,
-      amountGrain: 5,
+      stepSize: 5,
     },
   ],
   before: null,

@@ -66,7 +66,7 @@ describe('glyphOf', () => {
   const first = (styleId: string, over: object = {}) =>
     glyphOf(
       buildBlock({
-        client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+        client: { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] },
         lanes: [{ group: 'hamstrings', styleId, ...over }],
         weeks: 4,
         ramp: 0.2,
@@ -85,7 +85,7 @@ describe('glyphOf', () => {
 
   it('takes sets, seconds, sensation and kind from the plan', () => {
     const weeks = buildBlock({
-      client: { age: 40, level: 'regular', trainingDays: [1, 3, 5], easyOn: [] },
+      client: { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] },
       lanes: [{ group: 'soleus', styleId: 'steady-hold' }],
       weeks: 4,
       ramp: 0.2,

@@ -28,8 +28,8 @@ export function glyphOf(week: PlannedWeek): GlyphModel {
   // A technique that stretches nothing is drawn by its own amount, so that it can be seen.
   const seconds = boutDose(p) > 0 ? boutDose(p) : amountOf(p);
   const longer = p.bonus && p.bonus.more > 0 ? boutDose(withAmount(p, amountOf(p) + p.bonus.more)) : seconds;
-  const extra = (technique: string) => week.extras.find((e) => e.technique === technique) ?? null;
-  const roll = extra('release');
+  const extra = (technique: string) => week.beforeAndAfter.find((e) => e.technique === technique) ?? null;
+  const roll = extra('rolling');
   const activate = extra('activation');
   return {
     strokes: rest ? [] : Array.from({ length: p.sets }, () => seconds),

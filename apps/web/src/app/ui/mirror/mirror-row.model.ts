@@ -11,8 +11,8 @@ import {
   type Side,
 } from '@yandle/core';
 
-/** One arm of a mirror row. All places are fractions of the scale: 0 at the spine, 1 at the outer (freest) end. */
-export interface MirrorArm {
+/** One bar of a mirror row. All places are fractions of the scale: 0 at the spine, 1 at the outer (freest) end. */
+export interface MirrorBar {
   readonly fill: number;
   /** The number printed at the outer end. */
   readonly text: string;
@@ -29,12 +29,12 @@ export interface MirrorRowModel {
   readonly label: string;
   readonly sub: string;
   readonly subTone: 'plain' | 'attention';
-  readonly arms: Readonly<Record<Side, MirrorArm | null>>;
+  readonly bars: Readonly<Record<Side, MirrorBar | null>>;
   /** A test without sides: one value, drawn alike to both sides in a colour of its own. */
   readonly sideless?: boolean;
 }
 
-/** Results of one test in one visit. */
+/** Results of one test in one assessment. */
 export interface SidedResults {
   readonly left: RomResult | null;
   readonly right: RomResult | null;
@@ -42,13 +42,13 @@ export interface SidedResults {
   readonly both?: RomResult | null;
 }
 
-function arm(
+function bar(
   test: RomTest,
   now: RomResult | null,
   last: RomResult | null,
   reference: number | null,
   lastTest: RomTest,
-): MirrorArm | null {
+): MirrorBar | null {
   if (!now) return null;
   const sem = resultSem(test);
   const change = last ? changeBetween(last.value, now.value, test.better, [resultSem(lastTest), sem]) : null;
@@ -91,12 +91,12 @@ export function testRow(
   lastTest: RomTest = test,
 ): MirrorRowModel {
   if (test.sides === 'none') {
-    const one = arm(test, now.both ?? null, last?.both ?? null, reference, lastTest);
+    const one = bar(test, now.both ?? null, last?.both ?? null, reference, lastTest);
     return {
       label: test.name,
       sub: one ? 'no sides' : 'not measured',
       subTone: 'plain',
-      arms: { left: one, right: one },
+      bars: { left: one, right: one },
       sideless: true,
     };
   }
@@ -105,9 +105,9 @@ export function testRow(
     label: test.name,
     sub: words.text,
     subTone: words.notable ? 'attention' : 'plain',
-    arms: {
-      left: arm(test, now.left, last?.left ?? null, reference, lastTest),
-      right: arm(test, now.right, last?.right ?? null, reference, lastTest),
+    bars: {
+      left: bar(test, now.left, last?.left ?? null, reference, lastTest),
+      right: bar(test, now.right, last?.right ?? null, reference, lastTest),
     },
   };
 }
@@ -120,7 +120,7 @@ export function doseRow(
   done: Readonly<Record<Side, number>>,
   fullScale: number,
 ): MirrorRowModel {
-  const one = (side: Side): MirrorArm => ({
+  const one = (side: Side): MirrorBar => ({
     fill: Math.min(1, done[side] / fullScale),
     text: `${done[side]} s`,
     whisker: null,
@@ -128,5 +128,5 @@ export function doseRow(
     reference: null,
     plan: Math.min(1, planned[side] / fullScale),
   });
-  return { label, sub, subTone: 'plain', arms: { left: one('left'), right: one('right') } };
+  return { label, sub, subTone: 'plain', bars: { left: one('left'), right: one('right') } };
 }

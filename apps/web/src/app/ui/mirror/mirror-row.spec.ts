@@ -1,27 +1,27 @@
 import { TestBed } from '@angular/core/testing';
-import { ACTIVE_KNEE_EXTENSION, resultOfTrials, romTestById, WEIGHT_BEARING_LUNGE } from '@yandle/core';
+import { ACTIVE_KNEE_EXTENSION, resultOfReadings, romTestById, WEIGHT_BEARING_LUNGE } from '@yandle/core';
 import { MirrorRow } from './mirror-row';
 import { doseRow, sideWords, testRow, type MirrorRowModel } from './mirror-row.model';
 
 const knee = ACTIVE_KNEE_EXTENSION;
-const result = (...trials: number[]) => resultOfTrials(trials, knee);
+const result = (...readings: number[]) => resultOfReadings(readings, knee);
 
 describe('testRow', () => {
   it('draws longer as freer, also where fewer degrees are better', () => {
     const row = testRow(knee, { left: result(35), right: result(7) }, null, 20);
-    expect(row.arms.left!.fill).toBeCloseTo(0.5, 10);
-    expect(row.arms.right!.fill).toBeCloseTo(0.9, 10);
-    expect(row.arms.right!.text).toBe('7°');
+    expect(row.bars.left!.fill).toBeCloseTo(0.5, 10);
+    expect(row.bars.right!.fill).toBeCloseTo(0.9, 10);
+    expect(row.bars.right!.text).toBe('7°');
   });
 
   it('makes the whisker 1.96 SEM to each side: 5.88° of a scale of 70° at a SEM of 3°', () => {
-    const { whisker } = testRow(knee, { left: result(35), right: null }, null, 20).arms.left!;
+    const { whisker } = testRow(knee, { left: result(35), right: null }, null, 20).bars.left!;
     expect(whisker!.to - whisker!.from).toBeCloseTo((2 * 5.88) / 70, 3);
   });
 
   it('fills the dot of the time before only when the change is more than the error (8.3°)', () => {
     const dot = (before: number) =>
-      testRow(knee, { left: result(30), right: null }, { left: result(before), right: null }, 20).arms.left!.last;
+      testRow(knee, { left: result(30), right: null }, { left: result(before), right: null }, 20).bars.left!.last;
     expect(dot(38)!.solid).toBe(false);
     expect(dot(39)!.solid).toBe(true);
     expect(dot(21)!.solid).toBe(true);
@@ -29,14 +29,14 @@ describe('testRow', () => {
 
   it('draws a test without sides alike to both, and the tick only where there is a reference', () => {
     const reach = romTestById('sit-and-reach');
-    const both = resultOfTrials([27, 28], reach);
+    const both = resultOfReadings([27, 28], reach);
     const row = testRow(reach, { left: null, right: null, both }, null, null);
     // Best of two: 28 of a scale of 55 cm.
     expect(row).toMatchObject({ sideless: true, sub: 'no sides' });
-    expect(row.arms.left).toEqual(row.arms.right);
-    expect(row.arms.left!.fill).toBeCloseTo(28 / 55, 10);
-    expect(row.arms.left!.reference).toBeNull();
-    expect(testRow(knee, { left: result(35), right: null }, null, 20).arms.left!.reference).toBeCloseTo(50 / 70, 10);
+    expect(row.bars.left).toEqual(row.bars.right);
+    expect(row.bars.left!.fill).toBeCloseTo(28 / 55, 10);
+    expect(row.bars.left!.reference).toBeNull();
+    expect(testRow(knee, { left: result(35), right: null }, null, 20).bars.left!.reference).toBeCloseTo(50 / 70, 10);
   });
 
   it('says what the error allows to say about the sides', () => {
@@ -53,7 +53,7 @@ describe('testRow', () => {
 describe('doseRow', () => {
   it('puts done and planned on one scale', () => {
     const row = doseRow('Week 1', '', { left: 180, right: 180 }, { left: 90, right: 400 }, 360);
-    expect([row.arms.left!.fill, row.arms.left!.plan, row.arms.right!.fill]).toEqual([0.25, 0.5, 1]);
+    expect([row.bars.left!.fill, row.bars.left!.plan, row.bars.right!.fill]).toEqual([0.25, 0.5, 1]);
   });
 });
 
@@ -81,7 +81,7 @@ describe('MirrorRow', () => {
     expect(el.querySelector('.missing')!.textContent).toContain('–');
   });
 
-  it('grows the left arm from the spine to the left', async () => {
+  it('grows the left bar from the spine to the left', async () => {
     const el = await render(testRow(knee, { left: result(35), right: result(35) }, null, 20));
     const tracks = el.querySelectorAll('.track');
     expect([...tracks].map((t) => t.classList.contains('flip'))).toEqual([true, false]);

@@ -1,6 +1,6 @@
 import { Component, computed, input } from '@angular/core';
 import type { Side } from '@yandle/core';
-import type { MirrorArm, MirrorRowModel } from './mirror-row.model';
+import type { MirrorBar, MirrorRowModel } from './mirror-row.model';
 
 /**
  * Left against right around a spine, on one scale: longer is freer, whatever the unit.
@@ -12,32 +12,32 @@ import type { MirrorArm, MirrorRowModel } from './mirror-row.model';
   template: `
     <div class="row" [class.sideless]="model().sideless" role="img" [attr.aria-label]="spoken()">
       @for (side of sides; track side) {
-        @let arm = model().arms[side];
-        <span class="value" [style.grid-area]="side + '-value'" [class.end]="side === 'left'" [class.missing]="!arm">
+        @let bar = model().bars[side];
+        <span class="value" [style.grid-area]="side + '-value'" [class.end]="side === 'left'" [class.missing]="!bar">
           @if (model().sideless) {
-            {{ side === 'left' ? '' : (arm?.text ?? '–') }}
+            {{ side === 'left' ? '' : (bar?.text ?? '–') }}
           } @else {
             <span class="mark" [class]="side">{{ side === 'left' ? '● L' : '○ R' }}</span>
-            {{ arm?.text ?? '–' }}
+            {{ bar?.text ?? '–' }}
           }
         </span>
         <div class="track" [style.grid-area]="side" [class.flip]="side === 'left'">
-          @if (arm) {
-            <div class="bar" [class]="side" [style.width.%]="arm.fill * 100"></div>
-            @if (arm.plan !== null) {
-              <div class="plan" [style.width.%]="arm.plan * 100"></div>
+          @if (bar) {
+            <div class="bar" [class]="side" [style.width.%]="bar.fill * 100"></div>
+            @if (bar.plan !== null) {
+              <div class="plan" [style.width.%]="bar.plan * 100"></div>
             }
-            @if (arm.whisker; as w) {
+            @if (bar.whisker; as w) {
               <div
                 class="whisker"
                 [style.inset-inline-start.%]="w.from * 100"
                 [style.width.%]="(w.to - w.from) * 100"
               ></div>
             }
-            @if (arm.reference !== null) {
-              <div class="tick" [style.inset-inline-start.%]="arm.reference * 100"></div>
+            @if (bar.reference !== null) {
+              <div class="tick" [style.inset-inline-start.%]="bar.reference * 100"></div>
             }
-            @if (arm.last; as l) {
+            @if (bar.last; as l) {
               <div class="dot" [class]="side" [class.solid]="l.solid" [style.inset-inline-start.%]="l.at * 100"></div>
             }
           }
@@ -57,9 +57,9 @@ export class MirrorRow {
 
   protected readonly spoken = computed(() => {
     const m = this.model();
-    const say = (side: Side, arm: MirrorArm | null) =>
-      arm ? `${side} ${arm.text}${arm.last ? `, before ${arm.last.text}` : ''}` : `${side} not measured`;
-    if (m.sideless) return `${m.label}: ${m.arms.right?.text ?? 'not measured'}`;
-    return `${m.label}: ${say('left', m.arms.left)}; ${say('right', m.arms.right)}. ${m.sub}`;
+    const say = (side: Side, bar: MirrorBar | null) =>
+      bar ? `${side} ${bar.text}${bar.last ? `, before ${bar.last.text}` : ''}` : `${side} not measured`;
+    if (m.sideless) return `${m.label}: ${m.bars.right?.text ?? 'not measured'}`;
+    return `${m.label}: ${say('left', m.bars.left)}; ${say('right', m.bars.right)}. ${m.sub}`;
   });
 }

@@ -1,0 +1,84 @@
+import type { SharedBlock } from '@yandle/contract';
+import {
+  addDays,
+  asMeasuredBy,
+  progressWords,
+  resultOfReadings,
+  resultSem,
+  type Exercise,
+  type PlainDate,
+  type Side,
+} from '@yandle/core';
+import { Between } from 'typeorm';
+import { StudioEntity } from '../accounts/entities.js';
+import { listAssessments } from '../assessments/service.js';
+import { ClientEntity } from '../clients/entities.js';
+import type { StudioData } from '../database/studio-data.js';
+import { loadExercises } from '../exercises/library.js';
+import { screeningOf } from '../screening/service.js';
+import { sorenessEntries } from '../sessions/soreness.js';
+import { SessionEntity } from '../sessions/entities.js';
+import { sessionView } from '../sessions/views.js';
+import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
+
+/** Days of sessions that a phone keeps, back and ahead. */
+const BACK = 7;
+const AHEAD = 28;
+
+/** First and newest result of every test and side, in words a client understands. */
+async function progressOf(data: StudioData, clientId: string, timeZone: string): Promise<string[]> {
+  const assessments = (await listAssessments(data, clientId, timeZone)).sort((a, b) => a.date.localeCompare(b.date));
+  const catalogue = await loadTestCatalogue(data);
+  const results = catalogue.tests.flatMap((plain) => {
+    const sides: readonly (Side | null)[] = plain.sides === 'none' ? [null] : ['left', 'right'];
+    return sides.flatMap((side) => {
+      const results = assessments.flatMap((v) => {
+        const test = asMeasuredBy(catalogue, plain, v.testerId);
+        const readings = v.readings.filter((t) => t.testId === plain.id && t.side === side && t.replacedBy === null);
+        if (readings.length === 0) return [];
+        const { value } = resultOfReadings(
+          readings.map((r) => r.value),
+          test,
+        );
+        return [{ date: v.date, value, sem: resultSem(test) }];
+      });
+      const [first, last] = [results[0], results.at(-1)];
+      return first && last && first.date < last.date ? [{ test: plain, side, first, last }] : [];
+    });
+  });
+  return progressWords(results);
+}
+
+/** All that a client's phone needs to go on without a network. */
+export async function sharedBlock(data: StudioData, clientId: string, today: PlainDate): Promise<SharedBlock> {
+  const client = await data.get(ClientEntity, clientId, 'client');
+  const studio = await data.manager.findOneByOrFail(StudioEntity, { id: client.studioId });
+  const rows = await data.find(
+    SessionEntity,
+    { clientId, date: Between(addDays(today, -BACK), addDays(today, AHEAD)) },
+    { order: { date: 'ASC', id: 'ASC' } },
+  );
+  const sessions = await Promise.all(rows.map((r) => sessionView(data, r.id)));
+  const { find, own } = await loadExercises(data);
+  const used = new Set(
+    sessions.flatMap((s) => [
+      ...s.items.map((i) => i.exerciseId),
+      ...s.forms.flatMap((f) => [f.easier, f.harder, f.choice].filter((id): id is string => id !== null)),
+    ]),
+  );
+  const screening = await screeningOf(data, client, today);
+  return {
+    firstName: client.name.split(/\s+/)[0]!,
+    studio: studio.name,
+    today,
+    // Names and words of the coach stay with the coach.
+    sessions: sessions.map((s) => ({ ...s, clientName: client.name.split(/\s+/)[0]! })),
+    exercises: [...used].filter((id) => own.has(id)).map((id): Exercise => find(id)),
+    sorenessEntries: await sorenessEntries(data, clientId, today),
+    progress: await progressOf(data, clientId, studio.timeZone),
+    onHold:
+      screening.state === 'refer'
+        ? 'Please see a licensed professional first, and speak with your coach. Your sessions wait until then.'
+        : '',
+  };
+}

@@ -1,0 +1,149 @@
+import type { FinishRunBody, LateReason, LateLog, SetLogBody, SharedRunBody, SymptomBody } from '@yandle/contract';
+import { buildTimeline, timingsFor, weekOn } from '@yandle/core';
+import { IsNull } from 'typeorm';
+import { v7 as uuid } from 'uuid';
+import { BlockEntity } from '../blocks/entities.js';
+import { newestRevision } from '../blocks/view.js';
+import { ClientEntity } from '../clients/entities.js';
+import { hashOf, type StudioData } from '../database/studio-data.js';
+import { loadExercises } from '../exercises/library.js';
+import { HttpProblem, notFound } from '../http/problem.js';
+import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
+import { AS_PLANNED, itemRow } from '../sessions/item.js';
+import { finishRun, putSet, putSymptom } from '../sessions/run.js';
+import { LateLogEntity, type RequestKind } from './entities.js';
+
+/** A part of a run as a phone sent it. */
+export interface QueuedRequest {
+  readonly kind: RequestKind;
+  readonly runId: string;
+  readonly target: string;
+  readonly body: unknown;
+}
+
+/** Keeps what cannot be taken now. Sending it again keeps it once. */
+export async function keepLate(
+  data: StudioData,
+  clientId: string,
+  queued: QueuedRequest,
+  reason: LateReason,
+): Promise<void> {
+  const requestHash = hashOf({ ...queued, clientId });
+  await data.transaction(async (tx) => {
+    await tx.getLocked(ClientEntity, clientId, 'client');
+    const { kind, runId, target } = queued;
+    if (await tx.findOne(LateLogEntity, { clientId, runId, kind, target, requestHash })) return;
+    await tx.insert(LateLogEntity, {
+      id: uuid(),
+      clientId,
+      ...queued,
+      reason,
+      decidedAt: null,
+      accepted: null,
+      requestHash,
+      createdAt: new Date(),
+    });
+  });
+}
+
+async function waiting(data: StudioData, clientId: string): Promise<LateLogEntity[]> {
+  await data.get(ClientEntity, clientId, 'client');
+  return data.find(LateLogEntity, { clientId, decidedAt: IsNull() }, { order: { createdAt: 'ASC', id: 'ASC' } });
+}
+
+/** Runs of a client that wait for the coach. */
+export async function lateLogs(data: StudioData, clientId: string): Promise<LateLog[]> {
+  const rows = await waiting(data, clientId);
+  return [...new Set(rows.map((r) => r.runId))].map((runId) => {
+    const mine = rows.filter((r) => r.runId === runId);
+    const start = mine.find((r) => r.kind === 'start')?.body as SharedRunBody | undefined;
+    const sets = mine.filter((r) => r.kind === 'set').map((r) => r.body as SetLogBody);
+    return {
+      runId,
+      reason: mine[0]!.reason,
+      receivedAt: mine[0]!.createdAt.toISOString(),
+      date: start?.snapshot.date ?? null,
+      sets: sets.filter((s) => s.replaces === null).length,
+      seconds: sets.reduce((sum, s) => sum + s.doneSeconds, 0),
+      symptoms: mine.filter((r) => r.kind === 'symptom').length,
+    };
+  });
+}
+
+/** The session a late run belongs to: the one it was begun from, or one made again from what the phone had. */
+async function sessionFor(tx: StudioData, clientId: string, id: string, body: SharedRunBody): Promise<string> {
+  const there = await tx.findOne(SessionEntity, { id });
+  if (there && there.clientId !== clientId)
+    throw new HttpProblem('conflict', 'This run names a session of somebody else. Put it aside.');
+  if (there) return there.id;
+  const { snapshot } = body;
+  const blocks = await tx.find(BlockEntity, { clientId }, { order: { startDate: 'DESC' } });
+  const block = blocks.find((b) => b.startDate <= snapshot.date) ?? blocks[0];
+  if (!block) throw new HttpProblem('conflict', 'This client has no block any more that the run could belong to.');
+  const client = await tx.get(ClientEntity, clientId, 'client');
+  const { find } = await loadExercises(tx);
+  const { totalSeconds } = buildTimeline(snapshot.items, snapshot, timingsFor(client.breathSeconds), find);
+  await tx.insert(SessionEntity, {
+    id,
+    clientId,
+    blockId: block.id,
+    revisionNumber: (await newestRevision(tx, block.id)).number,
+    date: snapshot.date,
+    plannedDate: null,
+    week: Math.min(block.weeks, Math.max(1, weekOn(block.startDate, snapshot.date))),
+    totalSeconds,
+    ...AS_PLANNED,
+    purpose: snapshot.purpose,
+    alreadyWarm: snapshot.alreadyWarm,
+    rounds: snapshot.rounds,
+  });
+  await tx.insertMany(
+    SessionItemEntity,
+    snapshot.items.map((item, place) => itemRow(id, item, place)),
+  );
+  return id;
+}
+
+async function take(tx: StudioData, clientId: string, rows: readonly LateLogEntity[]): Promise<void> {
+  const start = rows.find((r) => r.kind === 'start');
+  const runId = rows[0]!.runId;
+  if (start && !(await tx.findOne(RunEntity, { id: runId }))) {
+    const body = start.body as SharedRunBody;
+    const sessionId = await sessionFor(tx, clientId, start.target, body);
+    await tx.insert(RunEntity, {
+      id: runId,
+      sessionId,
+      startedAt: new Date(body.startedAt),
+      endedAt: null,
+      source: 'client',
+      sensation: null,
+      feltTighter: null,
+      note: '',
+      requestHash: hashOf({ sessionId, id: runId, startedAt: body.startedAt }),
+      createdAt: new Date(),
+    });
+  }
+  for (const row of rows) {
+    if (row.kind === 'set') await putSet(tx, runId, row.target, row.body as SetLogBody);
+    if (row.kind === 'symptom') await putSymptom(tx, runId, row.target, row.body as SymptomBody);
+    if (row.kind === 'finish') await finishRun(tx, runId, row.body as FinishRunBody);
+  }
+}
+
+/** The coach takes a late run in, all of it, or puts it aside. Either way it stays on record. */
+export async function decideLate(
+  data: StudioData,
+  clientId: string,
+  runId: string,
+  accept: boolean,
+  now: Date,
+): Promise<LateLog[]> {
+  return data.transaction(async (tx) => {
+    await tx.getLocked(ClientEntity, clientId, 'client');
+    const rows = (await waiting(tx, clientId)).filter((r) => r.runId === runId);
+    if (rows.length === 0) throw notFound('late run');
+    if (accept) await take(tx, clientId, rows);
+    for (const { id } of rows) await tx.update(LateLogEntity, { id }, { decidedAt: now, accepted: accept });
+    return lateLogs(tx, clientId);
+  });
+}

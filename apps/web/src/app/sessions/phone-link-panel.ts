@@ -1,0 +1,140 @@
+import { Component, effect, inject, input, signal, untracked } from '@angular/core';
+import type { LateReason, LateLog, Problem, PhoneLink } from '@yandle/contract';
+import { formatDate } from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { Api } from '../data/api';
+import { problemOf } from '../data/problem';
+import { ProblemNote } from '../ui/problem-note';
+
+/** The client's phone: a link with its code to scan, and what a phone sent too late to be taken at once. */
+@Component({
+  selector: 'y-phone-link-panel',
+  imports: [ProblemNote],
+  template: `
+    <section class="sheet mt-5 p-4" aria-labelledby="phone">
+      <h2 id="phone">The client’s phone</h2>
+      <p class="text-sm text-soft">
+        A link to the coming sessions, the player and the log; it works without a network once it was opened, for 180
+        days.
+      </p>
+      @if (problem(); as p) {
+        <y-problem-note [problem]="p" />
+      }
+      @if (fresh(); as url) {
+        <div class="mt-3 flex flex-wrap items-center gap-4">
+          @if (code(); as src) {
+            <img [src]="src" width="168" height="168" alt="Code to scan with the phone’s camera" />
+          }
+          <div class="min-w-0 flex-1">
+            <label class="field">
+              <span class="label">Link, shown once</span>
+              <input class="input" readonly [value]="url" (focus)="$any($event.target).select()" />
+            </label>
+            <button type="button" class="btn mt-2" (click)="copy(url)">{{ copied() ? 'Copied' : 'Copy' }}</button>
+          </div>
+        </div>
+      }
+      <div class="mt-3 flex flex-wrap items-center gap-3">
+        <button type="button" class="btn" (click)="make()">{{ link() ? 'New link' : 'Make a link' }}</button>
+        @if (link(); as l) {
+          <button type="button" class="btn" (click)="revoke()">End the link</button>
+          <span class="text-sm text-soft">
+            works until {{ day(l.expiresAt) }}, {{ l.usedAt ? 'last opened ' + day(l.usedAt) : 'not opened yet' }}
+          </span>
+        }
+      </div>
+      @for (r of late(); track r.runId) {
+        <div class="note mt-3">
+          <p class="font-semibold text-attention">Arrived late{{ r.date ? ': session of ' + short(r.date) : '' }}</p>
+          <p>
+            {{ r.sets }} {{ r.sets === 1 ? 'set' : 'sets' }}, {{ r.seconds }} s{{
+              r.symptoms > 0 ? ', with something felt' : ''
+            }}.
+            {{ reasons[r.reason] }}
+          </p>
+          <div class="mt-2 flex gap-2">
+            <button type="button" class="btn btn-go" (click)="decide(r.runId, true)">Take it in</button>
+            <button type="button" class="btn" (click)="decide(r.runId, false)">Put it aside</button>
+          </div>
+        </div>
+      }
+    </section>
+  `,
+})
+export class PhoneLinkPanel {
+  private readonly api = inject(Api);
+  readonly clientId = input.required<string>();
+  protected readonly link = signal<PhoneLink | null>(null);
+  protected readonly fresh = signal<string | null>(null);
+  protected readonly code = signal<string | null>(null);
+  protected readonly copied = signal(false);
+  protected readonly late = signal<readonly LateLog[]>([]);
+  protected readonly reasons: Readonly<Record<LateReason, string>> = {
+    link: 'It was sent after the link had ended.',
+    plan: 'Its session is no longer in the plan; it would be made again.',
+    stop: 'A caution or a stop sign spoke against the session when it arrived. Ask how it was before you take it in.',
+  };
+  protected readonly problem = signal<Problem | null>(null);
+
+  constructor() {
+    effect(() => {
+      const id = this.clientId();
+      untracked(() => {
+        this.fresh.set(null);
+        this.code.set(null);
+        void this.attempt(async () => {
+          this.link.set(await firstValueFrom(this.api.phoneLink(id)));
+          this.late.set(await firstValueFrom(this.api.lateLogs(id)));
+        });
+      });
+    });
+  }
+
+  protected day(instant: string): string {
+    return formatDate(instant.slice(0, 10), 'd MMM yyyy');
+  }
+
+  protected short(date: string): string {
+    return formatDate(date, 'EEE d MMM');
+  }
+
+  protected make(): Promise<void> {
+    return this.attempt(async () => {
+      const { token, expiresAt } = await firstValueFrom(this.api.makePhoneLink(this.clientId()));
+      // Behind the # it is never sent to a server, written into a log, or passed on to another page.
+      const url = new URL(`/s/start#${token}`, document.baseURI).href;
+      this.link.set({ expiresAt, usedAt: null });
+      this.fresh.set(url);
+      this.copied.set(false);
+      const { default: qr } = await import('qrcode');
+      this.code.set(await qr.toDataURL(url, { margin: 1, width: 336 }));
+    });
+  }
+
+  protected revoke(): Promise<void> {
+    return this.attempt(async () => {
+      await firstValueFrom(this.api.revokePhoneLink(this.clientId()));
+      this.link.set(null);
+      this.fresh.set(null);
+    });
+  }
+
+  protected decide(runId: string, accept: boolean): Promise<void> {
+    return this.attempt(async () => {
+      this.late.set(await firstValueFrom(this.api.decideLate(this.clientId(), runId, accept)));
+    });
+  }
+
+  protected async copy(url: string): Promise<void> {
+    await navigator.clipboard?.writeText(url).then(() => this.copied.set(true));
+  }
+
+  private async attempt(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+      this.problem.set(null);
+    } catch (err) {
+      this.problem.set(problemOf(err));
+    }
+  }
+}

@@ -1,0 +1,69 @@
+import type { Exercise } from '@yandle/core';
+import type { Soreness, Session, SessionSettings, StartRunBody } from './sessions.js';
+import type { SessionItem } from '@yandle/core';
+
+/** A link with which a client sees and logs their sessions on their own phone. */
+export interface PhoneLink {
+  readonly expiresAt: string;
+  readonly usedAt: string | null;
+}
+
+/** A fresh link; its token is given out here and never again. It stands behind the `#`, so that no server and no log ever sees it. */
+export interface NewPhoneLink {
+  readonly token: string;
+  readonly expiresAt: string;
+}
+
+/** Exchanges a token for a cookie. */
+export interface OpenShareBody {
+  readonly token: string;
+}
+
+/** What a phone sees: no more than its client needs. */
+export interface SharedBlock {
+  readonly firstName: string;
+  readonly studio: string;
+  readonly today: string;
+  /** Sessions from a week back to four weeks ahead, in order. */
+  readonly sessions: readonly Session[];
+  /** Exercises of the studio's own that occur in them. */
+  readonly exercises: readonly Exercise[];
+  readonly sorenessEntries: readonly Soreness[];
+  /** What has changed, in plain words. */
+  readonly progress: readonly string[];
+  /** Why no session may be run now; empty when they may. */
+  readonly onHold: string;
+}
+
+/** A session as the phone had it, sent along so that a run is not lost when the plan has changed meanwhile. */
+export interface SessionSnapshot extends Omit<SessionSettings, 'minutes'> {
+  readonly date: string;
+  readonly items: readonly SessionItem[];
+}
+
+export interface SharedRunBody extends Pick<StartRunBody, 'id' | 'startedAt'> {
+  readonly snapshot: SessionSnapshot;
+}
+
+/**
+ * Why something from a phone waits for the coach. `link`: its link had ended. `plan`: the session is not in the plan any more. `stop`: a
+ * caution or a stop sign spoke against the session when its beginning arrived; it may have been done before that was known.
+ */
+export const LATE_REASONS = ['link', 'plan', 'stop'] as const;
+export type LateReason = (typeof LATE_REASONS)[number];
+
+/** A run that arrived late and waits for the coach. */
+export interface LateLog {
+  readonly runId: string;
+  readonly reason: LateReason;
+  readonly receivedAt: string;
+  /** Day of the session, when it is known. */
+  readonly date: string | null;
+  readonly sets: number;
+  readonly seconds: number;
+  readonly symptoms: number;
+}
+
+export interface DecideLateBody {
+  readonly accept: boolean;
+}

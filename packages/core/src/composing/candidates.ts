@@ -1,0 +1,123 @@
+import type { Exercise } from '../catalogue/exercise.js';
+import { techniquesOf } from '../catalogue/forms.js';
+import { EVERYDAY_PROPS, propName } from '../catalogue/props.js';
+import { EXPERIENCES } from '../planning/limits.js';
+import { cautionsAgainst } from '../screening/limits.js';
+import { amountOf, withAmount, type Bout } from '../styles/prescription.js';
+import { unitOf } from '../styles/technique.js';
+import { phaseOf } from '../timeline/order.js';
+import type { SessionItem } from '../timeline/item.js';
+import { itemApproachSeconds, itemBodySeconds } from '../timeline/timeline.js';
+import { runningList } from '../words/list.js';
+import { purposeRules } from './purpose.js';
+import type { ComposeNeed, ComposeRequest } from './request.js';
+
+/** One exercise that could serve a need. */
+export interface Candidate {
+  /** Place of the need. */
+  readonly need: number;
+  readonly exercise: Exercise;
+  /** One set a side, clipped to what the exercise is made for. */
+  readonly bout: Bout;
+  readonly phase: number;
+  /** Seconds it costs to do it at all: into place, things, settling, side switch, less the rest after the last set. */
+  readonly fixedSeconds: number;
+  /** Seconds of every set of both sides, rest included. */
+  readonly setSeconds: number;
+  /** Seconds of an extra set of the tighter side, rest included. */
+  readonly bonusSeconds: number;
+}
+
+/** An exercise that serves a need but may not be chosen, and why. */
+export interface LeftOut {
+  readonly need: number;
+  readonly exercise: Exercise;
+  readonly because: string;
+}
+
+/** The item that a number of sets of an candidate becomes. */
+export function offeredItem(
+  candidate: Pick<Candidate, 'exercise' | 'bout'>,
+  need: ComposeNeed,
+  sets: number,
+  bonusSets: number,
+): SessionItem {
+  const { technique, bonus, ...rest } = candidate.bout;
+  const more = bonus?.more ?? 0;
+  const extra = bonus && (bonusSets > 0 || more > 0) ? { bonus: { side: bonus.side, sets: bonusSets, more } } : {};
+  return {
+    ...rest,
+    ...extra,
+    sets,
+    exerciseId: candidate.exercise.id,
+    firstSide: need.bout.bonus?.side ?? need.firstSide,
+    ...(technique === candidate.exercise.technique ? {} : { technique }),
+  };
+}
+
+/** A bout in the bounds that an exercise is made for; another technique than its own has none. */
+export function clipped(bout: Bout, exercise: Exercise): Bout {
+  if (bout.technique !== exercise.technique) return bout;
+  const amount = Math.min(exercise.amount.max, Math.max(exercise.amount.min, amountOf(bout)));
+  return withAmount(bout, amount);
+}
+
+/** Why an exercise may not be chosen for a need; null when it may. */
+function objection(exercise: Exercise, need: ComposeNeed, request: ComposeRequest): string | null {
+  const rules = purposeRules(request.purpose);
+  const { technique } = need.bout;
+  const [caution] = cautionsAgainst({ ...exercise, technique }, request.cautions);
+  if (caution) return caution.title;
+  if (request.onHold.includes(exercise.id)) return 'on hold after a stop sign';
+  if (request.never.includes(exercise.id)) return 'left out by the coach';
+  if (rules.excludedTechniques.includes(technique)) return `no ${technique} in this kind of session`;
+  if (rules.spareSpine && exercise.tags.some((t) => t === 'spinal flexion' || t === 'loaded spine'))
+    return 'bends or loads the back soon after waking';
+  if (!request.positions.includes(exercise.position)) return `${exercise.position} is not possible here`;
+  const missing = exercise.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !request.equipment.includes(p));
+  if (missing.length > 0) return `needs ${runningList(missing.map((p) => propName(p).toLowerCase()))}`;
+  const wanted = request.keep.includes(exercise.id) || request.known.includes(exercise.id);
+  if (!wanted && exercise.difficulty > EXPERIENCES.indexOf(request.experience) + 1) return 'above the client’s level';
+  return null;
+}
+
+function candidateOf(index: number, need: ComposeNeed, exercise: Exercise, request: ComposeRequest): Candidate {
+  const { timings } = request;
+  const sided = exercise.sides === 'each';
+  const asked = clipped({ ...need.bout, sets: 1 }, exercise);
+  const { bonus, ...plain } = asked;
+  // Where left and right take turns repetition by repetition, neither can have more.
+  const inTurn = exercise.sidePattern === 'alternating' && unitOf(plain.technique) === 'repetitions';
+  const bout: Bout = sided && bonus && !inTurn ? { ...plain, bonus } : plain;
+  const body = (sets: number, extra: number): number =>
+    itemBodySeconds(offeredItem({ exercise, bout }, need, sets, extra), exercise, timings);
+  const setSeconds = body(2, 0) - body(1, 0);
+  const here = { position: exercise.position, props: [] };
+  return {
+    need: index,
+    exercise,
+    bout,
+    phase: phaseOf(bout.technique),
+    fixedSeconds: itemApproachSeconds(exercise, here, timings) + body(1, 0) - setSeconds,
+    setSeconds,
+    bonusSeconds: bout.bonus ? body(2, 1) - body(2, 0) : 0,
+  };
+}
+
+/** Every exercise that serves a need: those that may be chosen, and those that may not with the reason. */
+export function candidatesFor(request: ComposeRequest): {
+  readonly candidates: Candidate[];
+  readonly leftOut: LeftOut[];
+} {
+  const candidates: Candidate[] = [];
+  const leftOut: LeftOut[] = [];
+  request.needs.forEach((need, index) => {
+    for (const exercise of request.exercises) {
+      if (exercise.primary !== need.group || !techniquesOf(exercise).includes(need.bout.technique)) continue;
+      const because = objection(exercise, need, request);
+      if (because) leftOut.push({ need: index, exercise, because });
+      else candidates.push(candidateOf(index, need, exercise, request));
+    }
+  });
+  return { candidates, leftOut };
+}

@@ -1,0 +1,319 @@
+import { boutDose, volume } from '../dose/dose.js';
+import {
+  amountOf,
+  amountVariable,
+  ASSISTANCE_WORDS,
+  valueOf,
+  VARIABLE_NAME,
+  withAmount,
+  type Assistance,
+  type LoadUnit,
+  type Prescription,
+  type Variable,
+} from '../styles/prescription.js';
+import type { Style, StylePhase } from '../styles/style.js';
+import { loadWords } from '../words/prescription.js';
+import type { Limits } from './limits.js';
+import { scaleTo } from './scale.js';
+
+/** Where a lane stands: what it asks, and how many activation repetitions follow. */
+export interface Step {
+  readonly prescription: Prescription;
+  /** Repetitions after the stretch; 0 without activation. */
+  readonly activationReps: number;
+}
+
+/** One step of a lane: what is asked, and what changed against the step below. */
+export interface TakenStep extends Step {
+  /** The one variable that was turned up; null on the first step. */
+  readonly changed: Variable | null;
+  /** True when the bout was shortened so that the new set or day keeps the ramp ("3 × 45 s instead of 2 × 60 s"). */
+  readonly resplit: boolean;
+  /** The change in words: "hold 30 → 35 s". */
+  readonly words: string;
+}
+
+/** Why no further step exists. */
+export interface NoStepLeft {
+  readonly why: 'all caps reached' | 'ramp too small';
+  readonly words: string;
+}
+
+/** A lane's style in one phase, and within which limits it climbs. */
+export interface Progression {
+  readonly style: Style;
+  readonly phase: StylePhase;
+  readonly limits: Limits;
+  readonly loadUnit: LoadUnit;
+}
+
+/** Below this weekly dose one smallest step is allowed whatever the ramp says. Seconds per side. */
+export const SMALL_BASE = 60;
+
+/** A load grows by at most this part of itself, but by one plate at least (ACSM 2009, from memory). */
+export const LOAD_RAMP = 0.1;
+
+/** Smallest step of a load that is no plate. Common practice, no source. */
+const LOAD_STEPS: Readonly<Record<Exclude<LoadUnit, 'kg'>, number>> = { '% body mass': 2.5, band: 1 };
+/** Heaviest load where kilograms are not counted. Common practice, no source. */
+const LOAD_CAPS: Readonly<Record<Exclude<LoadUnit, 'kg'>, number>> = { '% body mass': 25, band: 5 };
+
+/** Smallest step of a load in its unit. */
+export function loadStep(progression: Progression): number {
+  return progression.loadUnit === 'kg' ? progression.limits.plate : LOAD_STEPS[progression.loadUnit];
+}
+
+/** The first step: the style's start within the limits. */
+export function firstStep(progression: Progression): TakenStep {
+  const { style, phase, limits, loadUnit } = progression;
+  const { start } = phase;
+  const loaded = start.assistance !== undefined;
+  const base: Prescription = {
+    technique: phase.technique,
+    sets: Math.min(start.sets, limits.setsMax),
+    holdSeconds: start.holdSeconds,
+    sessionsPerWeek: Math.min(start.sessionsPerWeek, limits.sessionsMax),
+    sensation: limits.sensationStart,
+    ...(start.reps === undefined ? {} : { reps: start.reps }),
+    ...(start.cycles === undefined ? {} : { cycles: start.cycles }),
+    ...(start.pushSeconds === undefined ? {} : { pushSeconds: start.pushSeconds }),
+    ...(start.effort === undefined ? {} : { effort: start.effort }),
+    ...(start.lowerSeconds === undefined ? {} : { lowerSeconds: start.lowerSeconds }),
+    ...(loaded ? { assistance: start.assistance, load: 0, loadUnit } : {}),
+    ...(phase.technique === 'moving stretch' ? { depth: 0 } : {}),
+  };
+  const prescription = withAmount(base, Math.min(Math.max(amountOf(base), limits.amountMin), limits.amountMax));
+  return {
+    prescription,
+    activationReps: style.after?.technique === 'activation' ? style.after.amount : 0,
+    changed: null,
+    resplit: false,
+    words: `${style.name} starts here`,
+  };
+}
+
+function capOf(variable: Variable, { phase, limits, loadUnit }: Progression): number {
+  if (variable === amountVariable(phase.technique)) return limits.amountMax;
+  switch (variable) {
+    case 'sets':
+      return limits.setsMax;
+    case 'sessionsPerWeek':
+      return limits.sessionsMax;
+    case 'sensation':
+      return limits.sensationMax;
+    case 'load':
+      return loadUnit === 'kg' ? (phase.caps.load ?? 0) : LOAD_CAPS[loadUnit];
+    default:
+      return phase.caps[variable] ?? 0;
+  }
+}
+
+function isOpen(current: Step, variable: Variable, progression: Progression): boolean {
+  const p = current.prescription;
+  if (variable === 'activationReps')
+    return current.activationReps > 0 && current.activationReps < capOf(variable, progression);
+  if (variable === 'assistance') return (p.assistance ?? 0) > (progression.phase.caps.assistance ?? 0);
+  return valueOf(p, variable) < capOf(variable, progression);
+}
+
+/** Variables that leave time under stretch as it is; the ramp does not ask after them. */
+const FREE: readonly Variable[] = ['effort', 'assistance', 'load', 'depth', 'activationReps', 'sensation'];
+
+function freeStep(current: Step, variable: Variable, progression: Progression): TakenStep {
+  const p = current.prescription;
+  const to = (next: number): number => Math.min(next, capOf(variable, progression));
+  const step = progression.phase.step[variable] ?? 1;
+  const made = (prescription: Prescription, words: string, activationReps = current.activationReps): TakenStep => ({
+    prescription,
+    activationReps,
+    changed: variable,
+    resplit: false,
+    words,
+  });
+  switch (variable) {
+    case 'activationReps': {
+      const reps = to(current.activationReps + step);
+      return made(p, `${VARIABLE_NAME.activationReps} ${current.activationReps} → ${reps}`, reps);
+    }
+    case 'assistance': {
+      const next = ((p.assistance ?? 0) - 1) as Assistance;
+      return made({ ...p, assistance: next }, `${ASSISTANCE_WORDS[p.assistance ?? 0]} → ${ASSISTANCE_WORDS[next]}`);
+    }
+    case 'load':
+      return loadedStep(current, progression, made);
+    case 'effort':
+      return made({ ...p, effort: to((p.effort ?? 0) + step) }, `push ${p.effort} → ${to((p.effort ?? 0) + step)} %`);
+    default: {
+      const key = variable as 'depth' | 'sensation';
+      const next = to(valueOf(p, key) + step);
+      return made({ ...p, [key]: next }, `${VARIABLE_NAME[key]} ${valueOf(p, key)} → ${next}`);
+    }
+  }
+}
+
+/** First load = the smallest plate; then one plate. A plate of more than 10 % comes only with the bout back at its start, to be built up again. */
+function loadedStep(
+  current: Step,
+  progression: Progression,
+  made: (p: Prescription, words: string) => TakenStep,
+): TakenStep {
+  const p = current.prescription;
+  const from = p.load ?? 0;
+  const plate = loadStep(progression);
+  const load = Math.min(Math.round((from + plate) * 100) / 100, capOf('load', progression));
+  const next = { ...p, load };
+  const words = `load ${loadWords(p) || 'none'} → ${loadWords(next)}`;
+  if (from === 0 || plate <= LOAD_RAMP * from + 1e-9) return made(next, words);
+  const start = Math.max(
+    progression.limits.amountMin,
+    Math.min(progression.phase.start[amountVariable(p.technique)] ?? progression.limits.amountMin, amountOf(p)),
+  );
+  const unit = amountVariable(p.technique) === 'reps' ? 'repetitions' : 's';
+  return made(
+    withAmount(next, start),
+    `${words}, with ${start} ${unit} again: a plate is ${Math.round((plate / from) * 100)} % more, a smaller plate would help`,
+  );
+}
+
+/** The ways to turn one variable of the dose up, boldest first: the style's own step, then smaller ones or a re-split with a shorter bout. */
+function candidates(current: Step, variable: Variable, progression: Progression): TakenStep[] {
+  const p = current.prescription;
+  const { phase, limits } = progression;
+  const key = variable as 'holdSeconds' | 'reps' | 'sets' | 'sessionsPerWeek' | 'cycles';
+  const from = valueOf(p, key);
+  const to = Math.min(from + (phase.step[variable] ?? 1), capOf(variable, progression));
+  const named = (q: Prescription, words: string, resplit = false): TakenStep => ({
+    prescription: q,
+    activationReps: current.activationReps,
+    changed: variable,
+    resplit,
+    words,
+  });
+  const amount = amountVariable(p.technique);
+  const stepSize = phase.stepSize;
+  const unit = amount === 'holdSeconds' ? ' s' : '';
+  if (variable === amount) {
+    const out: TakenStep[] = [];
+    const name = p.technique === 'contract-relax' ? 'stretch' : VARIABLE_NAME[amount];
+    for (let a = to; a > from; a -= stepSize) out.push(named(withAmount(p, a), `${name} ${from} → ${a}${unit}`));
+    return out;
+  }
+  const words = `${VARIABLE_NAME[variable]} ${from} → ${to}`;
+  const out = [named({ ...p, [key]: to }, words)];
+  const now = amountOf(p);
+  for (let a = Math.ceil(now / stepSize - 1) * stepSize; a >= limits.amountMin; a -= stepSize)
+    out.push(
+      named(
+        withAmount({ ...p, [key]: to }, a),
+        `${words}, ${VARIABLE_NAME[amount]} ${now} → ${a}${unit} to keep the ramp`,
+        true,
+      ),
+    );
+  return out;
+}
+
+/**
+ * The step above: one variable turned up in the style's order (rule 1), never more than the ramp allows (rule 2).
+ * A step that would break the ramp is re-split or made smaller; when none of a variable's steps fits, the next variable is tried;
+ * intensity is touched only when everything else is at its cap.
+ * @param ramp largest rise of the weekly volume, as a fraction (0.2 = 20 %)
+ */
+export function nextStep(current: Step, progression: Progression, ramp: number): TakenStep | NoStepLeft {
+  const base = volume(current.prescription);
+  const open = progression.phase.order.filter((v) => isOpen(current, v, progression));
+  if (open.length === 0) return { why: 'all caps reached', words: 'every variable is at its cap; the dose stays' };
+
+  const { doseMax } = progression.limits;
+  let smallest: TakenStep | null = null;
+  let capped = false;
+  for (const variable of open) {
+    if (variable === 'sensation' && open.some((v) => v !== 'sensation')) continue;
+    if (FREE.includes(variable)) return freeStep(current, variable, progression);
+    const up = candidates(current, variable, progression).filter((s) => volume(s.prescription) > base);
+    const steps = up.filter((s) => doseMax === null || volume(s.prescription) <= doseMax);
+    capped ||= steps.length < up.length;
+    const fits = steps.find((s) => volume(s.prescription) <= base * (1 + ramp) + 1e-9);
+    if (fits) return fits;
+    // Boldest first: the last is the smallest.
+    const least = steps.at(-1);
+    if (least && base < SMALL_BASE) return least;
+    if (least && (!smallest || volume(least.prescription) < volume(smallest.prescription))) smallest = least;
+  }
+  if (!smallest && capped)
+    return {
+      why: 'all caps reached',
+      words: `${progression.style.name} stays within ${doseMax} s a week; the dose stays`,
+    };
+  if (!smallest) return { why: 'ramp too small', words: 'no smaller step is left; the dose stays' };
+  const least = Math.round((volume(smallest.prescription) / base - 1) * 100);
+  return {
+    why: 'ramp too small',
+    words: `the smallest step would add ${least} %, more than the ${Math.round(ramp * 100)} % ramp; the dose stays`,
+  };
+}
+
+/** A step brought back inside the limits, as after a cell set by hand; never with more volume than the ramp allows where that can be helped. */
+export function clampStep(current: Step, progression: Progression, ramp: number): Step {
+  const { limits, phase } = progression;
+  const p = current.prescription;
+  // A variable without a cap does not move; what was set by hand stays.
+  const capped = (variable: 'effort' | 'cycles' | 'load', value: number): number =>
+    phase.caps[variable] === undefined ? value : Math.min(value, capOf(variable, progression));
+  const within: Prescription = withAmount(
+    {
+      ...p,
+      sets: Math.min(p.sets, limits.setsMax),
+      sessionsPerWeek: Math.min(p.sessionsPerWeek, limits.sessionsMax),
+      sensation: Math.min(p.sensation, limits.sensationMax),
+      ...(p.effort === undefined ? {} : { effort: capped('effort', p.effort) }),
+      ...(p.cycles === undefined ? {} : { cycles: capped('cycles', p.cycles) }),
+      ...(p.load === undefined ? {} : { load: capped('load', p.load) }),
+    },
+    Math.min(Math.max(amountOf(p), limits.amountMin), limits.amountMax),
+  );
+  const most = Math.min(volume(p) * (1 + ramp), limits.doseMax ?? Infinity);
+  if (volume(within) > most + 1e-9)
+    return { ...current, prescription: scaleTo(within, most, limits.amountMin, phase.stepSize) };
+  return { ...current, prescription: within };
+}
+
+/**
+ * Highest step from the start whose volume does not pass a startingDose; the start itself when that is above it. Seconds of stretch say nothing of
+ * load, help, push or depth: the climb ends where one of these would be next, so that nobody is given a load for having held for long.
+ */
+export function stepAt(progression: Progression, startingDose: number, ramp: number): TakenStep {
+  let current = firstStep(progression);
+  for (let i = 0; i < 100; i++) {
+    const next = nextStep(current, progression, ramp);
+    if ('why' in next || volume(next.prescription) > startingDose + 1e-9) break;
+    if (next.changed === null || FREE.includes(next.changed)) break;
+    current = next;
+  }
+  return current;
+}
+
+/**
+ * The first step of a phase that follows another (rule 2 holds across the change). The same technique goes on at the highest step that does
+ * not pass the dose before; another technique is learned from its start, made smaller where the ramp asks for it.
+ * @param ramp largest rise against the dose before; below 0 after missed weeks
+ */
+export function enterPhase(before: Step, progression: Progression, ramp: number): TakenStep {
+  const from = before.prescription;
+  const same = from.technique === progression.phase.technique;
+  const entry = same
+    ? stepAt(progression, volume(from) * Math.min(1, 1 + ramp), Math.max(0, ramp))
+    : firstStep(progression);
+  let { prescription } = entry;
+  if (prescription.load !== undefined && from.load !== undefined) {
+    const assistance = Math.min(prescription.assistance ?? 0, from.assistance ?? 0) as Assistance;
+    prescription = { ...prescription, load: from.load, loadUnit: from.loadUnit ?? 'kg', assistance };
+  }
+  const most = volume(from) * (1 + ramp);
+  const comparable = boutDose(from) > 0 === boutDose(prescription) > 0;
+  if (comparable && (volume(from) >= SMALL_BASE || ramp < 0) && volume(prescription) > most + 1e-9)
+    prescription = scaleTo(prescription, most, progression.limits.amountMin, progression.phase.stepSize);
+  const words = same
+    ? `${progression.style.name} from here, at the step nearest to the dose before`
+    : `${progression.style.name}: ${progression.phase.technique} from here, at its start`;
+  return { ...entry, prescription, changed: null, words };
+}

@@ -60,7 +60,7 @@ const items: SessionItem[] = Array.from({ length: 8 }, () => ({
 
 /** Twelve items of one phase in all positions: the most that are put in order exactly. */
 const twelve: ItemPlace[] = Array.from({ length: 12 }, (_, i) => ({
-  phase: 3,
+  section: 3,
   from: POSITIONS[i % POSITIONS.length]!,
   to: POSITIONS[(i * 3) % POSITIONS.length]!,
   props: i % 2 ? ['strap'] : [],

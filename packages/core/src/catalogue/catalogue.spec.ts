@@ -1,11 +1,11 @@
+import { TECHNIQUES } from '../technique/catalogue.js';
 import { describe, expect, it } from 'vitest';
 import { MUSCLE_GROUP_IDS, MUSCLE_GROUPS, muscleGroupName, muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { otherSide } from '../anatomy/side.js';
 import { referenceFor, referenceValue } from '../measuring/reference.js';
 import { ORIGIN_NOTE, sourceWords, type Source } from '../source.js';
 import { STYLES } from '../styles/index.js';
-import { POSITIONS } from '../measuring/rom-test.js';
-import { TECHNIQUES } from '../styles/style.js';
+import { POSITIONS } from './rom-test.js';
 import { shareOf, type Exercise } from './exercise.js';
 import { EXERCISES, exerciseById, exercisesFor, trainableGroups } from './exercises.js';
 import { EVERYDAY_PROPS } from './props.js';

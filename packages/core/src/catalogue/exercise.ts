@@ -1,8 +1,8 @@
+import type { Technique } from '../technique/catalogue.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Position } from '../measuring/rom-test.js';
+import type { Position } from './rom-test.js';
 import type { ExerciseTag } from '../screening/cautions.js';
 import type { Origin } from '../source.js';
-import type { Technique } from '../styles/style.js';
 import type { PropId } from './props.js';
 
 /** How used to stretching a client should be: 1 for everybody, 3 for the experienced. */

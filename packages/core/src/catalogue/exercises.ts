@@ -1,6 +1,6 @@
+import { PLAINEST, type Technique } from '../technique/catalogue.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
-import type { Technique } from '../styles/style.js';
 import type { Exercise } from './exercise.js';
 import { ANKLE_EXERCISES } from './exercises/ankle.js';
 import { HIP_EXERCISES } from './exercises/hip.js';
@@ -40,7 +40,7 @@ export function findAmong(own: readonly Exercise[]): FindExercise {
 /** Exercises of a technique whose main aim is a group, in catalogue order. */
 export function exercisesFor(
   group: MuscleGroupId,
-  technique: Technique = 'static hold',
+  technique: Technique = PLAINEST,
   all: readonly Exercise[] = EXERCISES,
 ): Exercise[] {
   return all.filter((e) => e.primary === group && e.technique === technique);

@@ -1,5 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Technique } from '../styles/technique.js';
+import type { Technique } from '../technique/catalogue.js';
 import type { Exercise } from './exercise.js';
 import { EXERCISES } from './exercises.js';
 

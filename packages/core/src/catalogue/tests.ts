@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js';
-import type { RomTest } from '../measuring/rom-test.js';
+import type { RomTest } from './rom-test.js';
 import { HIP_TESTS } from './rom/hip.js';
 import { LEG_TESTS } from './rom/leg.js';
 import { UPPER_TESTS } from './rom/upper.js';

@@ -3,11 +3,11 @@ import { techniquesOf } from '../catalogue/forms.js';
 import { EVERYDAY_PROPS, propName } from '../catalogue/props.js';
 import { EXPERIENCES } from '../planning/limits.js';
 import { cautionsAgainst } from '../screening/limits.js';
-import { amountOf, withAmount, type Bout } from '../styles/prescription.js';
-import { unitOf } from '../styles/technique.js';
-import { phaseOf } from '../timeline/order.js';
-import type { SessionItem } from '../timeline/item.js';
-import { itemApproachSeconds, itemBodySeconds } from '../timeline/timeline.js';
+import { amountOf, withAmount, type Bout } from '../technique/prescription.js';
+import { unitOf } from '../technique/catalogue.js';
+import { sectionOf } from '../session/order.js';
+import type { SessionItem } from '../session/item.js';
+import { itemApproachSeconds, itemBodySeconds } from '../session/timeline.js';
 import { runningList } from '../words/list.js';
 import { purposeRules } from './purpose.js';
 import type { ComposeNeed, ComposeRequest } from './request.js';
@@ -97,7 +97,7 @@ function candidateOf(index: number, need: ComposeNeed, exercise: Exercise, reque
     need: index,
     exercise,
     bout,
-    phase: phaseOf(bout.technique),
+    phase: sectionOf(bout.technique),
     fixedSeconds: itemApproachSeconds(exercise, here, timings) + body(1, 0) - setSeconds,
     setSeconds,
     bonusSeconds: bout.bonus ? body(2, 1) - body(2, 0) : 0,

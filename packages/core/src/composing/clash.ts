@@ -1,4 +1,4 @@
-import { workBudget, warmUpSeconds } from '../timeline/timings.js';
+import { workBudget, warmUpSeconds } from '../technique/timings.js';
 import { formatClock } from '../words/duration.js';
 import { runningList } from '../words/list.js';
 import { ModelBuilder, termsOf, valueOfTerms, type Solver } from './linear.js';

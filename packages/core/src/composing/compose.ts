@@ -1,6 +1,6 @@
-import { orderItems } from '../timeline/order.js';
-import type { SessionItem } from '../timeline/item.js';
-import { buildTimeline } from '../timeline/timeline.js';
+import { orderItems } from '../session/order.js';
+import type { SessionItem } from '../session/item.js';
+import { buildTimeline } from '../session/timeline.js';
 import { clashOf, type SessionClash } from './clash.js';
 import { explain, type Explanation } from './explain.js';
 import { valueOfTerms, type LinearModel, type Solver, type SolverAnswer, type Terms } from './linear.js';

@@ -1,9 +1,9 @@
 import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { shareOf } from '../catalogue/exercise.js';
 import { boutDose } from '../dose/dose.js';
-import { unitOf } from '../styles/technique.js';
-import type { Timeline } from '../timeline/timeline.js';
-import { warmUpSeconds } from '../timeline/timings.js';
+import { kindOf, unitOf } from '../technique/catalogue.js';
+import type { Timeline } from '../session/timeline.js';
+import { warmUpSeconds } from '../technique/timings.js';
 import { formatClock } from '../words/duration.js';
 import { lowerFirst, runningList } from '../words/list.js';
 import type { Chosen } from './compose.js';
@@ -90,9 +90,9 @@ function barrier(
   const mine = taken.length > 0 ? taken : candidates.filter((o) => o.need === need);
   const one = Math.min(...mine.map((o) => boutDose(o.bout)));
   const still = chosen
-    .filter((p) => p.candidate.exercise.primary === group && p.candidate.bout.technique === 'static hold')
+    .filter((p) => p.candidate.exercise.primary === group && kindOf(p.candidate.bout.technique).still)
     .reduce((sum, p) => sum + p.sets * boutDose(p.candidate.bout), 0);
-  if (rules.staticMax !== null && bout.technique === 'static hold' && still + one > rules.staticMax)
+  if (rules.staticMax !== null && kindOf(bout.technique).still && still + one > rules.staticMax)
     return `no group is held still for more than ${rules.staticMax} s before training`;
   const cap = request.caps[group];
   if (cap !== undefined && (groupSeconds[group] ?? 0) + one > cap)

@@ -1,11 +1,11 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { FindExercise } from '../catalogue/exercises.js';
 import { sessionDose } from '../dose/dose.js';
-import { amountOf, withAmount } from '../styles/prescription.js';
-import { unitOf } from '../styles/technique.js';
-import { boutOf, type SessionItem } from '../timeline/item.js';
-import { buildTimeline, type SessionShape } from '../timeline/timeline.js';
-import type { Timings } from '../timeline/timings.js';
+import { amountOf, withAmount } from '../technique/prescription.js';
+import { unitOf } from '../technique/catalogue.js';
+import { boutOf, type SessionItem } from '../session/item.js';
+import { buildTimeline, type SessionShape } from '../session/timeline.js';
+import type { Timings } from '../technique/timings.js';
 import { formatClock } from '../words/duration.js';
 
 /** Most that a session may be made longer than it was planned: a share of each exercise's dose, as the ramp of a block. */

@@ -1,8 +1,9 @@
+import { kindOf } from '../technique/catalogue.js';
 import { BODY_REGIONS } from '../anatomy/body-region.js';
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { shareOf } from '../catalogue/exercise.js';
 import { boutDose } from '../dose/dose.js';
-import { workBudget } from '../timeline/timings.js';
+import { workBudget } from '../technique/timings.js';
 import { ModelBuilder, termsOf, type LinearModel, type Terms } from './linear.js';
 import type { Candidate } from './candidates.js';
 import { purposeRules } from './purpose.js';
@@ -203,7 +204,7 @@ export function composeModel(
     const seconds = (still: boolean): [number, number][] =>
       all.flatMap(({ candidate: o, v }): [number, number][] => {
         const share = still ? Number(o.exercise.primary === group) : shareOf(o.exercise, group);
-        const counted = still && o.bout.technique !== 'static hold' ? 0 : boutDose(o.bout) * share;
+        const counted = still && !kindOf(o.bout.technique).still ? 0 : boutDose(o.bout) * share;
         return counted > 0 ? [[v.sets, counted]] : [];
       });
     const still = seconds(true);

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
-import { POSITIONS } from '../measuring/rom-test.js';
+import { POSITIONS } from '../catalogue/rom-test.js';
 import { cautionsFor } from '../screening/cautions.js';
-import { buildTimeline } from '../timeline/timeline.js';
-import type { SessionItem } from '../timeline/item.js';
+import { buildTimeline } from '../session/timeline.js';
+import type { SessionItem } from '../session/item.js';
 import { needsOf } from './needs.js';
 import { clipped, offeredItem, candidatesFor } from './candidates.js';
 import { withoutDominated } from './prune.js';

@@ -1,11 +1,9 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { STRETCHING } from '../technique/catalogue.js';
 import type { FindExercise } from '../catalogue/exercises.js';
-import type { SessionItem } from '../timeline/item.js';
+import type { SessionItem } from '../session/item.js';
 import type { ComposeNeed } from './request.js';
 import { floorSets, type WeekWork } from './week-floor.js';
-
-/** What rolling and activation beside a stretch weigh against the stretch itself. Common practice, no source. */
-const BESIDE = ['rolling', 'activation', 'breathing', 'nerve glide'];
 
 /**
  * What the items of a planned session ask for, ready to be composed anew. The first lane of the block weighs most; what stands beside a stretch
@@ -29,7 +27,7 @@ export function needsOf(
       group: exercise.primary,
       bout: { ...fields, technique },
       firstSide,
-      weight: BESIDE.includes(technique) ? lane / 2 : lane,
+      weight: STRETCHING.includes(technique) ? lane : lane / 2,
       floorSets: floorSets(item.sets, known),
     };
   });

@@ -1,11 +1,11 @@
+import { isLoaded, kindOf } from '../technique/catalogue.js';
 import { muscleGroupName } from '../anatomy/muscle-group.js';
 import type { FindExercise } from '../catalogue/exercises.js';
 import { sessionDose } from '../dose/dose.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import { spacingTrouble, type SpacedSession } from '../schedule/spacing.js';
-import { isLoaded } from '../styles/style.js';
-import { boutOf, type SessionItem } from '../timeline/item.js';
-import { phaseOf } from '../timeline/order.js';
+import { boutOf, type SessionItem } from '../session/item.js';
+import { sectionOf } from '../session/order.js';
 import { STATIC_BEFORE_TRAINING, type PurposeId } from './purpose.js';
 
 /** A rule of the session that its order or its day breaks. It warns; the coach decides. */
@@ -37,7 +37,7 @@ export function phaseWarnings(
   const groupOf = (i: SessionItem) => find(i.exerciseId).primary;
   if (purpose === 'before training')
     for (const group of new Set(items.map(groupOf))) {
-      const at = items.flatMap((x, i) => (groupOf(x) === group && techniqueOf(x) === 'static hold' ? [i] : []));
+      const at = items.flatMap((x, i) => (groupOf(x) === group && kindOf(techniqueOf(x)).still ? [i] : []));
       const still = at.reduce((sum, i) => sum + sessionDose(boutOf(items[i]!, find(items[i]!.exerciseId))), 0);
       if (still > STATIC_BEFORE_TRAINING)
         out.push({
@@ -53,7 +53,7 @@ export function phaseWarnings(
         items: [i - 1, i],
         words: 'The neck comes right after something loaded: let an easy stretch come between.',
       });
-    if (phaseOf(techniqueOf(item)) < phaseOf(techniqueOf(before)))
+    if (sectionOf(techniqueOf(item)) < sectionOf(techniqueOf(before)))
       out.push({
         items: [i - 1, i],
         words: `${techniqueOf(item)} after ${techniqueOf(before)}: what moves and works comes before what is held and lets go.`,

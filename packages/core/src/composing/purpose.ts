@@ -1,4 +1,4 @@
-import type { Technique } from '../styles/technique.js';
+import { kindOf, LOADED_TECHNIQUES, TECHNIQUES, type Technique } from '../technique/catalogue.js';
 
 /** What a session is for (domain 2.7). */
 export const PURPOSES = [
@@ -61,13 +61,13 @@ const RULES: Readonly<Record<PurposeId, PurposeRules>> = {
   'before training': {
     ...PLAIN,
     staticMax: STATIC_BEFORE_TRAINING,
-    excludedTechniques: ['loaded eccentric', 'loaded isometric'],
+    excludedTechniques: LOADED_TECHNIQUES,
     words: `Nothing loaded, and no group is held still for more than ${STATIC_BEFORE_TRAINING} s: longer holds cost strength for a while (Behm 2016, from memory).`,
   },
   'on waking': {
     ...PLAIN,
     spareSpine: true,
-    excludedTechniques: ['loaded eccentric', 'loaded isometric'],
+    excludedTechniques: LOADED_TECHNIQUES,
     words:
       'In the first hour or two after waking the back is not bent to its end and nothing is loaded: the discs hold more water then (Snook 1998, from memory).',
   },
@@ -79,7 +79,7 @@ const RULES: Readonly<Record<PurposeId, PurposeRules>> = {
   },
   evening: {
     ...PLAIN,
-    excludedTechniques: ['loaded eccentric', 'loaded isometric', 'activation', 'moving stretch'],
+    excludedTechniques: TECHNIQUES.filter((t) => !kindOf(t).calms),
     words: 'Only what calms: holds, contract-relax, rolling and breathing (common practice, no source).',
   },
 };

@@ -1,8 +1,8 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { EXERCISES } from '../catalogue/exercises.js';
-import { POSITIONS } from '../measuring/rom-test.js';
-import type { Bout } from '../styles/prescription.js';
-import { DEFAULT_TIMINGS } from '../timeline/timings.js';
+import { POSITIONS } from '../catalogue/rom-test.js';
+import type { Bout } from '../technique/prescription.js';
+import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import type { ComposeNeed, ComposeRequest } from './request.js';
 
 /** A hold of two sets of half a minute for a group, with what is said otherwise. */

@@ -3,11 +3,11 @@ import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { PropId } from '../catalogue/props.js';
 import { boutDose } from '../dose/dose.js';
-import type { Position } from '../measuring/rom-test.js';
+import type { Position } from '../catalogue/rom-test.js';
 import type { Experience } from '../planning/limits.js';
 import type { Caution } from '../screening/cautions.js';
-import { amountOf, type Bout } from '../styles/prescription.js';
-import type { Timings } from '../timeline/timings.js';
+import { amountOf, type Bout } from '../technique/prescription.js';
+import type { Timings } from '../technique/timings.js';
 import type { PurposeId } from './purpose.js';
 
 /** What a session should do for one group with one technique: the part of a lane that falls on this day. */

@@ -3,7 +3,7 @@ import type { Exercise } from '../catalogue/exercise.js';
 import { EVERYDAY_PROPS, propName, type PropId } from '../catalogue/props.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
-import { boutOf, type SessionItem } from '../timeline/item.js';
+import { boutOf, type SessionItem } from '../session/item.js';
 import { lowerFirst, runningList } from '../words/list.js';
 import { clipped } from './candidates.js';
 

@@ -1,5 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Technique } from '../styles/technique.js';
+import type { Technique } from '../technique/catalogue.js';
 
 /** Part of a week's sets below which it would count as an easier week. Common practice, no source. */
 export const WEEK_FLOOR = 0.6;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
-import type { Prescription } from '../styles/prescription.js';
+import type { Prescription } from '../technique/prescription.js';
 import { boutDose, doseRemark, sessionDose, sideWeeklyDose, volume, weeklyDose } from './dose.js';
 import { groupDoses } from './shares.js';
 

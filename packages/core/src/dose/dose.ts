@@ -1,5 +1,6 @@
 import type { Side } from '../anatomy/side.js';
-import { amountOf, assertPrescription, withAmount, type Bout, type Prescription } from '../styles/prescription.js';
+import { kindOf } from '../technique/catalogue.js';
+import { amountOf, assertPrescription, withAmount, type Bout, type Prescription } from '../technique/prescription.js';
 
 /** Weekly seconds a side below which reviews see less gain: 5 min (Thomas E et al. 2018, Int J Sports Med 39(4):243-254; from memory). */
 export const FAVOURED_WEEKLY_SECONDS = 300;
@@ -12,19 +13,7 @@ export const FLATTENING_WEEKLY_SECONDS = 600;
  * repetitions; the end pauses of moving ones. Rolling, activation, nerve glides and breathing stretch nothing and count 0.
  */
 export function boutDose(b: Bout): number {
-  switch (b.technique) {
-    case 'static hold':
-    case 'loaded isometric':
-      return b.holdSeconds;
-    case 'contract-relax':
-      return (b.cycles ?? 1) * b.holdSeconds;
-    case 'loaded eccentric':
-      return (b.reps ?? 0) * ((b.lowerSeconds ?? 0) + b.holdSeconds);
-    case 'moving stretch':
-      return (b.reps ?? 0) * b.holdSeconds;
-    default:
-      return 0;
-  }
+  return kindOf(b.technique).dose(b);
 }
 
 /** Time under stretch of one session, seconds a side, without what the tighter side gets on top. */

@@ -1,6 +1,6 @@
 import type { Side } from '../anatomy/side.js';
 import { assertPlausible } from '../measuring/result.js';
-import type { RomTest } from '../measuring/rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 import type { TestCatalogue } from '../measuring/test-catalogue.js';
 import { isPlainDate, type PlainDate } from '../schedule/plain-date.js';
 import { CoreError } from '../errors.js';

@@ -1,4 +1,4 @@
-import { POSITIONS, type RomTest } from './rom-test.js';
+import { POSITIONS, type RomTest } from '../catalogue/rom-test.js';
 
 /** Seconds of explaining, setting up and reading. Common practice, no source: 10-12 tests take about 20 minutes. */
 const PER_TEST = 40;

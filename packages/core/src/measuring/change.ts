@@ -1,7 +1,7 @@
 import { CoreError } from '../errors.js';
 import { mdc95 } from './error.js';
 import { normalCdf } from './normal.js';
-import type { Better } from './rom-test.js';
+import type { Better } from '../catalogue/rom-test.js';
 
 /** What the measuring error allows to say about a change. */
 export type ChangeClass = 'improved' | 'no detectable change' | 'worse';

@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js';
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 
 /** 97.5 % point of the standard normal, as the trade rounds it. */
 export const Z95 = 1.96;

@@ -1,4 +1,4 @@
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 
 /** The drawn scale of a test. */
 export type FreedomScale = Pick<RomTest, 'scale'>;

@@ -2,7 +2,7 @@ import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import type { Source } from '../source.js';
 import { PRACTICE_SPREAD } from './findings/shortfall.js';
-import type { Position, RomTest, RomUnit, ValueRule } from './rom-test.js';
+import type { Position, RomTest, RomUnit, ValueRule } from '../catalogue/rom-test.js';
 
 /** What a coach writes down of a test of their own. Numbers in its unit. */
 export interface OwnTestDefinition {

@@ -1,5 +1,5 @@
 import type { Source } from '../source.js';
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 
 /** Sex for reference tables; null when not said. */
 export type Sex = 'female' | 'male';

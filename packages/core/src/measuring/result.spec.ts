@@ -1,6 +1,6 @@
+import { ACTIVE_KNEE_EXTENSION, WEIGHT_BEARING_LUNGE } from '../catalogue/rom/leg.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ACTIVE_KNEE_EXTENSION, WEIGHT_BEARING_LUNGE } from '../catalogue/tests.js';
 import { CoreError } from '../errors.js';
 import { MAX_READINGS, resultOfReadings, readingsWanted, type ReadingRule } from './result.js';
 

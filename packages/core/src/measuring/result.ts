@@ -1,6 +1,6 @@
 import { CoreError } from '../errors.js';
 import { subsets } from '../math/subsets.js';
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 
 /** Most readings taken on one side in one assessment. */
 export const MAX_READINGS = 5;

@@ -1,6 +1,6 @@
 import type { Side } from '../anatomy/side.js';
 import { mdc95, resultSem } from './error.js';
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 
 export interface SideDifference {
   /** left − right, in the unit of the test. */

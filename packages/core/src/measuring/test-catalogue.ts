@@ -1,7 +1,7 @@
 import { ROM_TESTS } from '../catalogue/tests.js';
 import { CoreError } from '../errors.js';
 import type { Source } from '../source.js';
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 
 /** A coach's own error of a test: stands for the catalogue's figure in what this coach measured. SEM in the unit of the test. */
 export interface OwnErrorFigure {

@@ -1,6 +1,6 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
-import type { RomTest } from './rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 import { sideDifference } from './side-difference.js';
 
 /** Values of one test, both sides. In the unit of the test. */

@@ -1,6 +1,6 @@
 import { subsets } from '../math/subsets.js';
 import { LOADED_GAP_DAYS } from '../styles/style.js';
-import { sessionSeconds, type TimedItem } from '../timeline/session-seconds.js';
+import { sessionSeconds, type TimedItem } from '../session/session-seconds.js';
 
 /** A lane that wants a place in a week. Days are counted from the first day of the week, 0-6. */
 export interface LaneRequest {

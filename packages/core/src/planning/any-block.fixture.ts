@@ -7,7 +7,7 @@ import { cautionsFor } from '../screening/cautions.js';
 import { QUESTION_IDS } from '../screening/questions.js';
 import { limitsOfCautions } from '../screening/limits.js';
 import { STYLES } from '../styles/index.js';
-import { TECHNIQUES, type Technique } from '../styles/technique.js';
+import { TECHNIQUES, type Technique } from '../technique/catalogue.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { EXPERIENCES, type PlanClient } from './limits.js';
 import type { BlockInput, LaneInput } from './plan.js';

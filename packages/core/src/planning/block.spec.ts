@@ -1,8 +1,8 @@
+import type { Prescription } from '../technique/prescription.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { weeklyDose } from '../dose/dose.js';
 import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
-import type { Prescription } from '../styles/style.js';
 import { buildBlock } from './block.js';
 import { EASIER_SHARE, easierWeek } from './easier-week.js';
 import { limitsFor } from './limits.js';

@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js';
-import type { Technique } from '../styles/technique.js';
+import type { Technique } from '../technique/catalogue.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { fitWeek } from './fit-week.js';
 import { LanePlanner } from './lane-planner.js';

@@ -1,6 +1,6 @@
 import type { Side } from '../anatomy/side.js';
 import { sideWeeklyDose } from '../dose/dose.js';
-import { amountOf, type Bonus, type Prescription } from '../styles/prescription.js';
+import { amountOf, type Bonus, type Prescription } from '../technique/prescription.js';
 import type { Limits } from './limits.js';
 
 /**

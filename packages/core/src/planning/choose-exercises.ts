@@ -2,7 +2,7 @@ import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { TechniqueExercise } from '../composing/from-lanes.js';
 import type { Style } from '../styles/style.js';
-import type { Technique } from '../styles/technique.js';
+import { PLAINEST, type Technique } from '../technique/catalogue.js';
 import { EXPERIENCES, type Experience } from './limits.js';
 
 /** Exercises that a client may do for a group with a technique, best first. */
@@ -11,7 +11,7 @@ export type AllowedExercises = (group: MuscleGroupId, technique: Technique) => r
 /** Techniques that a style may ask of a lane, its fallback included. */
 export function techniquesOfStyle(style: Style): Technique[] {
   const extras = [style.before, style.after].flatMap((e) => (e ? [e.technique] : []));
-  return [...new Set([...style.phases.map((p) => p.technique), ...extras, 'static hold' as const])];
+  return [...new Set([...style.phases.map((p) => p.technique), ...extras, PLAINEST])];
 }
 
 /** The first exercise that is not above the client's level; the first of all when every one is. */

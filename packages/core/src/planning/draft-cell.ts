@@ -1,4 +1,4 @@
-import type { Bout, Prescription, Variable } from '../styles/prescription.js';
+import type { Bout, Prescription, Variable } from '../technique/prescription.js';
 import type { Step } from './progression.js';
 import type { PlannedWeek, WeekKind } from './plan.js';
 

@@ -5,8 +5,8 @@ import type { FindExercise } from '../catalogue/exercises.js';
 import type { TechniqueExercise } from '../composing/from-lanes.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
-import type { LoadUnit } from '../styles/prescription.js';
-import type { Technique } from '../styles/technique.js';
+import type { LoadUnit } from '../technique/prescription.js';
+import type { Technique } from '../technique/catalogue.js';
 import type { PlanClient } from './limits.js';
 import type { AwayDates, BlockInput, LaneInput, LaterStyle, LockedCell, PlannedWeek } from './plan.js';
 

@@ -3,7 +3,7 @@ import { exerciseById } from '../catalogue/exercises.js';
 import { exercisesDoing } from '../catalogue/forms.js';
 import { TEMPLATES } from '../catalogue/templates.js';
 import { styleById } from '../styles/index.js';
-import type { Prescription } from '../styles/prescription.js';
+import type { Prescription } from '../technique/prescription.js';
 import { buildBlock } from './block.js';
 import { checkBlock } from './check/check.js';
 import { compareBlocks } from './compare.js';

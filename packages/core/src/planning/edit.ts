@@ -1,3 +1,4 @@
+import { kindOf } from '../technique/catalogue.js';
 import { CoreError } from '../errors.js';
 import {
   amountOf,
@@ -7,7 +8,7 @@ import {
   type Assistance,
   type Prescription,
   type Variable,
-} from '../styles/prescription.js';
+} from '../technique/prescription.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import type { Fix } from './check/violation.js';
 import type { BlockDraft, LaneDraft } from './draft.js';
@@ -93,7 +94,7 @@ export function lockCells(draft: BlockDraft, plan: BlockPlan, cells: readonly Ce
 function handStep(variable: Variable, p: Prescription, plate: number): number {
   switch (variable) {
     case 'holdSeconds':
-      return p.technique === 'static hold' || p.technique === 'rolling' ? 5 : 1;
+      return kindOf(p.technique).handStep;
     case 'effort':
       return 5;
     case 'load':

@@ -1,6 +1,6 @@
-import { amountOf } from '../styles/prescription.js';
-import { isLoaded } from '../styles/technique.js';
-import { sessionSeconds } from '../timeline/session-seconds.js';
+import { amountOf } from '../technique/prescription.js';
+import { isLoaded } from '../technique/catalogue.js';
+import { sessionSeconds } from '../session/session-seconds.js';
 import { allocate, type LaneRequest } from './allocate.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { isPast, type Draft } from './draft-cell.js';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boutDose, sideSessionDose, volume, weeklyDose } from '../dose/dose.js';
-import { amountOf, HIGHEST_TARGET } from '../styles/prescription.js';
-import { isLoaded } from '../styles/technique.js';
+import { amountOf, HIGHEST_TARGET } from '../technique/prescription.js';
+import { isLoaded } from '../technique/catalogue.js';
 import { anyBlock } from './any-block.fixture.js';
 import { buildBlock } from './block.js';
 import { raised } from './check/cell-rules.js';

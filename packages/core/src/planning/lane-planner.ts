@@ -1,12 +1,12 @@
 import { muscleGroupName } from '../anatomy/muscle-group.js';
 import { volume, weeklyDose } from '../dose/dose.js';
 import type { Weekday } from '../schedule/weekday.js';
-import type { Bout, Prescription } from '../styles/prescription.js';
+import type { Bout, Prescription } from '../technique/prescription.js';
 import type { Style } from '../styles/style.js';
-import type { Technique } from '../styles/technique.js';
-import type { SessionItem } from '../timeline/item.js';
-import { timeItem, type TimedItem } from '../timeline/session-seconds.js';
-import type { PlacedExercise } from '../timeline/timeline.js';
+import { type Technique, unitOf } from '../technique/catalogue.js';
+import type { SessionItem } from '../session/item.js';
+import { timeItem, type TimedItem } from '../session/session-seconds.js';
+import type { PlacedExercise } from '../session/timeline.js';
 import { bonusFor } from './bonus.js';
 import { isPast, type Draft } from './draft-cell.js';
 import { easierWeek } from './easier-week.js';
@@ -48,7 +48,7 @@ export class LanePlanner {
         continue;
       }
       const amount = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
-      const timed = extra.technique === 'rolling';
+      const timed = unitOf(extra.technique) === 'seconds';
       out.push({
         technique: extra.technique,
         sets: extra.sets,
@@ -260,7 +260,9 @@ export class LanePlanner {
       this.cells.push({ ...draft, words: draft.reason, whole: true });
       if (draft.kind === 'build') {
         const { bonus: _, ...plain } = draft.prescription;
-        const after = draft.beforeAndAfter.find((e) => e.technique === 'activation');
+        const after = draft.beforeAndAfter.find(
+          (e) => e.technique === this.styles.progressionIn(week).progression.style.after?.technique,
+        );
         this.at = { prescription: plain, activationReps: after?.reps ?? 0 };
         this.missed = 0;
         this.key = this.styles.progressionIn(week).key;

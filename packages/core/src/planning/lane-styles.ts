@@ -2,9 +2,9 @@ import { muscleGroupName } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
 import { styleById } from '../styles/index.js';
-import type { LoadUnit } from '../styles/prescription.js';
+import type { LoadUnit } from '../technique/prescription.js';
 import type { Style, StylePhase } from '../styles/style.js';
-import type { Technique } from '../styles/technique.js';
+import { LOADED_TECHNIQUES, PLAINEST, type Technique } from '../technique/catalogue.js';
 import type { Progression } from './progression.js';
 import { limitsFor, techniqueBar } from './limits.js';
 import type { BlockInput, LaneInput } from './plan.js';
@@ -51,7 +51,7 @@ export class LaneStyles {
       return this.progression(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
     }
     if (!this.can(phase.technique)) {
-      if (phase.technique === 'static hold' || !this.can('static hold'))
+      if (phase.technique === PLAINEST || !this.can(PLAINEST))
         throw new CoreError('invalid-plan', `Choose an exercise for ${name}: ${phase.technique}.`);
       this.leave(
         `${name}, ${phase.technique}: the library has no such exercise for this client. ${STEADY_HOLD.name} instead.`,
@@ -76,7 +76,7 @@ export class LaneStyles {
   }
 
   private usualUnit(): LoadUnit {
-    const loaded = this.lane.exercises?.['loaded eccentric'] ?? this.lane.exercises?.['loaded isometric'];
+    const loaded = LOADED_TECHNIQUES.map((t) => this.lane.exercises?.[t]).find((e) => e !== undefined);
     return loaded?.load === 'band' ? 'band' : 'kg';
   }
 }

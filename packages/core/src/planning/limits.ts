@@ -1,18 +1,11 @@
+import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
+import { amountVariable, HIGHEST_TARGET } from '../technique/prescription.js';
 import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { mostApart } from '../schedule/spread-days.js';
 import type { Weekday } from '../schedule/weekday.js';
 import type { CautionLimits } from '../screening/limits.js';
-import {
-  amountVariable,
-  HIGHEST_TARGET,
-  isLoaded,
-  LOADED_GAP_DAYS,
-  LOADED_SESSIONS,
-  type Style,
-  type StylePhase,
-  type Technique,
-} from '../styles/style.js';
+import { LOADED_GAP_DAYS, LOADED_SESSIONS, type Style, type StylePhase } from '../styles/style.js';
 
 /** How used to stretching a client is. */
 export const EXPERIENCES = ['beginner', 'regular', 'experienced'] as const;
@@ -63,7 +56,8 @@ export const USUAL_PLATE = 1.25;
 
 /** Why a client may not do a technique; null when it is allowed (domain rules 2.6, 5 and 9). */
 export function techniqueBar(technique: Technique, client: PlanClient): string | null {
-  if (technique === 'nerve glide') return 'Nerve glides are off: they are for coaches who are qualified for them.';
+  if (kindOf(technique).demands.includes('nerve'))
+    return 'Nerve glides are off: they are for coaches who are qualified for them.';
   if (isLoaded(technique) && client.age < 18) return 'Under 18: no loaded end range.';
   if (isLoaded(technique) && client.hypermobile)
     return 'Hypermobile joints: no loaded end range; mid-range control instead.';
@@ -86,11 +80,11 @@ export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, g
   const amount = amountVariable(phase.technique);
   let amountMin = phase.amountFloor;
   let amountMax = phase.caps[amount] ?? phase.start[amount] ?? phase.amountFloor;
-  if (phase.technique === 'static hold' && client.age >= 65) {
+  if (kindOf(phase.technique).still && client.age >= 65) {
     amountMin = Math.max(amountMin, 30);
     amountMax = Math.max(amountMin, Math.min(amountMax, 60));
     reasons.push('65 or older: holds of 30-60 s from the start (Garber et al. 2011, from memory).');
-  } else if (phase.technique === 'static hold' && client.age < 18) {
+  } else if (kindOf(phase.technique).still && client.age < 18) {
     amountMin = Math.min(20, amountMax);
     amountMax = Math.min(amountMax, 30);
     reasons.push('Under 18: holds of 20-30 s (common practice, no source).');

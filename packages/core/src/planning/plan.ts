@@ -4,8 +4,8 @@ import type { Exercise } from '../catalogue/exercise.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { Weekday } from '../schedule/weekday.js';
 import type { FindStyle } from '../styles/index.js';
-import type { Bout, LoadUnit, Prescription, Variable } from '../styles/prescription.js';
-import type { Technique } from '../styles/technique.js';
+import type { Bout, LoadUnit, Prescription, Variable } from '../technique/prescription.js';
+import type { Technique } from '../technique/catalogue.js';
 import type { PlanClient } from './limits.js';
 
 /** `rest`: the lane is not done this week (away, missed, not yet begun, or over). */

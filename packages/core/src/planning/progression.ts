@@ -1,18 +1,17 @@
+import { kindOf } from '../technique/catalogue.js';
 import { boutDose, volume } from '../dose/dose.js';
 import {
   amountOf,
   amountVariable,
-  ASSISTANCE_WORDS,
   valueOf,
-  VARIABLE_NAME,
   withAmount,
   type Assistance,
   type LoadUnit,
   type Prescription,
   type Variable,
-} from '../styles/prescription.js';
-import type { Style, StylePhase } from '../styles/style.js';
-import { loadWords } from '../words/prescription.js';
+} from '../technique/prescription.js';
+import { repsAfter, type Style, type StylePhase } from '../styles/style.js';
+import { ASSISTANCE_WORDS, loadWords, VARIABLE_NAME } from '../words/prescription.js';
 import type { Limits } from './limits.js';
 import { scaleTo } from './scale.js';
 
@@ -80,12 +79,12 @@ export function firstStep(progression: Progression): TakenStep {
     ...(start.effort === undefined ? {} : { effort: start.effort }),
     ...(start.lowerSeconds === undefined ? {} : { lowerSeconds: start.lowerSeconds }),
     ...(loaded ? { assistance: start.assistance, load: 0, loadUnit } : {}),
-    ...(phase.technique === 'moving stretch' ? { depth: 0 } : {}),
+    ...kindOf(phase.technique).extra,
   };
   const prescription = withAmount(base, Math.min(Math.max(amountOf(base), limits.amountMin), limits.amountMax));
   return {
     prescription,
-    activationReps: style.after?.technique === 'activation' ? style.after.amount : 0,
+    activationReps: repsAfter(style),
     changed: null,
     resplit: false,
     words: `${style.name} starts here`,
@@ -194,7 +193,7 @@ function candidates(current: Step, variable: Variable, progression: Progression)
   const unit = amount === 'holdSeconds' ? ' s' : '';
   if (variable === amount) {
     const out: TakenStep[] = [];
-    const name = p.technique === 'contract-relax' ? 'stretch' : VARIABLE_NAME[amount];
+    const name = p.cycles !== undefined ? 'stretch' : VARIABLE_NAME[amount];
     for (let a = to; a > from; a -= stepSize) out.push(named(withAmount(p, a), `${name} ${from} → ${a}${unit}`));
     return out;
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
-import type { Prescription } from '../styles/prescription.js';
+import type { Prescription } from '../technique/prescription.js';
 import { prescriptionWords } from '../words/prescription.js';
 import { buildBlock } from './block.js';
 import { applyFix } from './edit.js';
@@ -336,7 +336,7 @@ describe('the builder', () => {
     const strap = exerciseById('supine-strap-hamstring');
     const able = { ...lane, exercises: { 'static hold': strap, 'contract-relax': strap } };
     const weeks = buildBlock(ask([able])).lanes[0]!.weeks;
-    expect(prescriptionWords(weeks[4]!.prescription)).toBe('1 × 3 × (6 s push at 20 %, 15 s), 3 days');
+    expect(prescriptionWords(weeks[4]!.prescription)).toBe('1 × 3 × (6 s push at 20%, 15 s), 3 days');
     expect(() => buildBlock(ask([{ ...lane, exercises: {} }]))).toThrow(
       expect.objectContaining({ code: 'invalid-plan' }),
     );

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildBlock } from '../planning/block.js';
-import { endOfBlock, datesOfWeek, scheduleRetests, scheduleSessions, weekOn } from './block-dates.js';
+import { endOfBlock, datesOfWeek, scheduleRetests, scheduleSessions, weekOn } from '../planning/block-dates.js';
 import { addDays, ageOn, daysBetween, formatDate, isPlainDate, weekdayOf } from './plain-date.js';
 
 describe('plain dates', () => {

@@ -1,3 +1,4 @@
+import { type Technique, TECHNIQUES } from '../technique/catalogue.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
@@ -5,8 +6,7 @@ import { BODY_REGION_IDS } from '../anatomy/body-region.js';
 import { EXERCISES } from '../catalogue/exercises.js';
 import { limitsFor } from '../planning/limits.js';
 import { STYLES } from '../styles/index.js';
-import { TECHNIQUES, type Technique } from '../styles/style.js';
-import { POSITIONS } from '../measuring/rom-test.js';
+import { POSITIONS } from '../catalogue/rom-test.js';
 import { cautionsFor, EXERCISE_TAGS, missingRegions, openQuestions, type Answers, type Caution } from './cautions.js';
 import { cautionsAgainst, limitsOfCautions, splitAllowed, type ExerciseTraits } from './limits.js';
 import { QUESTION_IDS, QUESTIONS, type QuestionId } from './questions.js';

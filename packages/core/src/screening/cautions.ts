@@ -1,7 +1,7 @@
+import { demanding, type Technique } from '../technique/catalogue.js';
 import { BODY_REGIONS, bodyRegionName, type BodyRegionId } from '../anatomy/body-region.js';
 import { MUSCLE_GROUPS, type MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Position } from '../measuring/rom-test.js';
-import type { Technique } from '../styles/style.js';
+import type { Position } from '../catalogue/rom-test.js';
 import { lowerFirst } from '../words/list.js';
 import { QUESTION_IDS, questionById, type QuestionId } from './questions.js';
 
@@ -63,7 +63,6 @@ const NOTHING: CautionEffect = {
   excludedTags: [],
   sensationMax: null,
 };
-const LOADED: readonly Technique[] = ['loaded eccentric', 'loaded isometric'];
 const groupsOf = (...regions: string[]): MuscleGroupId[] =>
   MUSCLE_GROUPS.filter((g) => regions.includes(g.region)).map((g) => g.id);
 const NECK = groupsOf('neck');
@@ -107,16 +106,16 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'High blood pressure',
     'No pushing against resistance and no loaded holds; nothing with the head low; breathe through every hold.',
     'Strong pushing and breath-holding drive the pressure up.',
-    { excludedTechniques: ['contract-relax', ...LOADED], excludedTags: ['head down'] },
+    { excludedTechniques: demanding('push', 'load'), excludedTags: ['head down'] },
   ),
   clot: refer('A clot', 'A clot that moves is dangerous; stretching and rolling may move it.', 'urgent', {
-    excludedTechniques: ['rolling'],
+    excludedTechniques: demanding('pressure'),
   }),
   thinners: limit(
     'Blood thinners or varicose veins',
     'No rolling.',
     'Pressure on vessels bruises easily and may do harm.',
-    { excludedTechniques: ['rolling'] },
+    { excludedTechniques: demanding('pressure') },
   ),
   surgery: refer('Operation or broken bone', 'Healing sets the limits; whoever treats it knows them.'),
   'hip-replacement': limit(
@@ -132,13 +131,13 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'Artificial joint',
     'Sensation at most 4 around it; no loaded end range.',
     'The joint has its own end; it is not stretched further.',
-    { excludedTechniques: LOADED },
+    { excludedTechniques: demanding('load') },
   ),
   bones: limit(
     'Brittle bones',
     'No bending forward of the spine to its end or under load; no impact.',
     'Vertebrae break in loaded flexion (Sinaki & Mikkelsen 1984, from memory).',
-    { excludedTags: ['spinal flexion', 'loaded spine', 'impact'], excludedTechniques: ['loaded eccentric'] },
+    { excludedTags: ['spinal flexion', 'loaded spine', 'impact'], excludedTechniques: demanding('lowering') },
   ),
   flare: limit(
     'An inflamed joint',
@@ -163,7 +162,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'Loose joints',
     'Sensation at most 4, no loaded end range; favour activation and control in mid-range.',
     'Length is not what is missing; control is.',
-    { sensationMax: 4, excludedTechniques: LOADED },
+    { sensationMax: 4, excludedTechniques: demanding('load') },
   ),
   disc: limit(
     'Disc trouble',
@@ -177,7 +176,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'before planning',
     {
       excludedTags: ['spinal flexion', 'loaded spine'],
-      excludedTechniques: ['nerve glide'],
+      excludedTechniques: demanding('nerve'),
     },
   ),
   numbness: refer(
@@ -185,7 +184,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'A nerve may be in trouble; it has to be looked at first.',
     'before planning',
     {
-      excludedTechniques: ['nerve glide'],
+      excludedTechniques: demanding('nerve'),
     },
   ),
   'neck-signs': refer('Warning signs of the neck', 'Vessels or the spinal cord may be in trouble.', 'urgent', {
@@ -210,13 +209,18 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'Pregnancy or a recent birth',
     'Sensation at most 4, nothing forced or loaded at end range, nothing lying on the back or the belly.',
     'Ligaments are soft; lying on the back presses on a large vessel after the first months.',
-    { sensationMax: 4, excludedTechniques: LOADED, excludedPositions: ['supine', 'prone'], excludedTags: ['impact'] },
+    {
+      sensationMax: 4,
+      excludedTechniques: demanding('load'),
+      excludedPositions: ['supine', 'prone'],
+      excludedTags: ['impact'],
+    },
   ),
   medicines: limit(
     'Medicines that weaken tendons',
     'Very gradual: sensation at most 4, nothing loaded.',
     'Tendons tear more easily for months.',
-    { sensationMax: 4, excludedTechniques: LOADED },
+    { sensationMax: 4, excludedTechniques: demanding('load') },
   ),
   unwell: {
     outcome: 'note',
@@ -278,7 +282,7 @@ const UNDER_18: Caution = {
   changes:
     'Planning waits for the guardian’s consent, recorded with date; holds of 20-30 s, nothing loaded at end range.',
   why: 'Growth spurts make tendons and their roots sensitive.',
-  effect: { ...NOTHING, excludedTechniques: LOADED },
+  effect: { ...NOTHING, excludedTechniques: demanding('load') },
 };
 const OVER_65: Caution = {
   id: 'over-65',
@@ -298,7 +302,7 @@ export const NERVE_GLIDES: Caution = {
   title: 'Nerve glides',
   changes: 'Off, unless the coach records that they are qualified.',
   why: 'Moving an irritated nerve wrongly keeps it irritated.',
-  effect: { ...NOTHING, excludedTechniques: ['nerve glide'] },
+  effect: { ...NOTHING, excludedTechniques: demanding('nerve') },
 };
 
 /** Questions that have not been answered. */

@@ -1,6 +1,6 @@
+import type { Technique } from '../technique/catalogue.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Position } from '../measuring/rom-test.js';
-import type { Technique } from '../styles/style.js';
+import type { Position } from '../catalogue/rom-test.js';
 import { NERVE_GLIDES, type Caution, type CautionEffect, type ExerciseTag } from './cautions.js';
 
 /** What an exercise asks for, as far as a caution may speak against it. */

@@ -1,7 +1,7 @@
 import { CoreError } from '../errors.js';
-import { STYLE_TECHNIQUES } from './technique.js';
-import { amountVariable, type Variable } from './prescription.js';
-import type { Style, StylePhase } from './style.js';
+import { kindOf, STYLE_TECHNIQUES } from '../technique/catalogue.js';
+import { amountVariable, type Variable } from '../technique/prescription.js';
+import { repsAfter, type Style, type StylePhase } from './style.js';
 
 /** A style of a coach's own: all but the id, which is its row's. */
 export type StyleDefinition = Omit<Style, 'id'>;
@@ -26,17 +26,8 @@ export const STYLE_BOUNDS = {
 /** Variables that a technique can turn up. */
 export function variablesOf(phase: Pick<StylePhase, 'technique'>, hasActivation = false): Variable[] {
   const common: Variable[] = [amountVariable(phase.technique), 'sets', 'sessionsPerWeek', 'sensation'];
-  switch (phase.technique) {
-    case 'contract-relax':
-      return [...common, 'cycles', 'effort'];
-    case 'loaded eccentric':
-    case 'loaded isometric':
-      return [...common, 'assistance', 'load'];
-    case 'moving stretch':
-      return [...common, 'depth'];
-    default:
-      return hasActivation ? [...common, 'activationReps'] : common;
-  }
+  const own = kindOf(phase.technique).variables;
+  return [...common, ...own, ...(hasActivation && own.length === 0 ? (['activationReps'] as const) : [])];
 }
 
 /** What is wrong with a style, one sentence each; empty when it can be used. */
@@ -49,7 +40,7 @@ export function styleProblems(s: StyleDefinition): string[] {
       out.push(s.phases.length > 1 ? `Phase ${i + 1}: ${text}` : text);
     };
     if (!STYLE_TECHNIQUES.includes(phase.technique)) say(`${phase.technique} is not planned here.`);
-    const allowed = variablesOf(phase, s.after?.technique === 'activation');
+    const allowed = variablesOf(phase, repsAfter(s) > 0);
     for (const v of phase.order) {
       if (!allowed.includes(v)) say(`${v} cannot progress with this technique.`);
       if (phase.caps[v] === undefined) say(`${v} progresses, so it needs a cap.`);

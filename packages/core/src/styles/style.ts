@@ -1,9 +1,6 @@
 import type { Source } from '../source.js';
-import type { Assistance, Variable } from './prescription.js';
-import type { Technique } from './technique.js';
-
-export * from './prescription.js';
-export * from './technique.js';
+import type { Assistance, Variable } from '../technique/prescription.js';
+import { type Technique, unitOf } from '../technique/catalogue.js';
 
 /** Values a phase of a style begins with; those its technique does not use are left out. */
 export interface StyleStart {
@@ -60,6 +57,11 @@ export interface Style {
   /** Every how manyth week the style would make easier when the coach leaves it to the style; null for never. */
   readonly easierEvery: number | null;
   readonly sources: readonly Source[];
+}
+
+/** Repetitions that a style lets follow the stretch, and that it can turn up; 0 where it has none. */
+export function repsAfter({ after }: Pick<Style, 'after'>): number {
+  return after && unitOf(after.technique) === 'repetitions' ? after.amount : 0;
 }
 
 /** Sessions of one group stand at least this many days apart when they are loaded: 48 h. Common practice, no source. */

@@ -5,8 +5,8 @@ import { prescriptionWords } from '../words/prescription.js';
 import type { Style } from './style.js';
 import { findStyleAmong, STYLES, styleById } from './index.js';
 import { assertStyle, styleProblems, variablesOf } from './own-style.js';
-import { STRETCHING, unitOf } from './technique.js';
-import { assertPrescription } from './prescription.js';
+import { STRETCHING, unitOf } from '../technique/catalogue.js';
+import { assertPrescription } from '../technique/prescription.js';
 
 const adult = { age: 40, experience: 'regular', trainingDays: [1, 2, 4, 5, 6], gentleGroups: [] } as const;
 const weeksOf = (styleId: string, over: Partial<BlockInput> = {}): readonly PlannedWeek[] =>

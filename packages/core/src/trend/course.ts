@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type PlainDate } from '../schedule/plain-date.js';
-import type { RomTest } from '../measuring/rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 import { localLevel, type LocalLevel } from './local-level.js';
 import { mannKendall, type MannKendall } from './mann-kendall.js';
 import { byDate, daysSinceFirst, DATES_FOR_TREND, type DatedResult } from './series.js';

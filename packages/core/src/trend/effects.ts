@@ -1,5 +1,5 @@
 import { changeBetween, type Change } from '../measuring/change.js';
-import type { Better } from '../measuring/rom-test.js';
+import type { Better } from '../catalogue/rom-test.js';
 import { daysBetween, type PlainDate } from '../schedule/plain-date.js';
 import { CoreError } from '../errors.js';
 import type { DatedResult } from './series.js';

@@ -1,5 +1,6 @@
 import { boutDose, sessionDose, sideWeeklyDose, weeklyDose } from '../dose/dose.js';
-import { amountOf, type Prescription } from '../styles/prescription.js';
+import { amountOf, type Prescription } from '../technique/prescription.js';
+import { boutFactors } from './technique.js';
 
 /** A line of the arithmetic of a week: what is multiplied, and what it comes to. */
 export interface DoseLine {
@@ -11,20 +12,8 @@ export interface DoseLine {
 const times = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 function boutLine(p: Prescription): DoseLine | null {
-  const seconds = `${boutDose(p)} s`;
-  switch (p.technique) {
-    case 'contract-relax':
-      return { words: `${times(p.cycles ?? 1, 'cycle')} × ${p.holdSeconds} s of stretch`, value: seconds };
-    case 'loaded eccentric':
-      return {
-        words: `${times(p.reps ?? 0, 'repetition')} × (${p.lowerSeconds} s down + ${p.holdSeconds} s)`,
-        value: seconds,
-      };
-    case 'moving stretch':
-      return { words: `${times(p.reps ?? 0, 'repetition')} × ${p.holdSeconds} s at the end`, value: seconds };
-    default:
-      return null;
-  }
+  const words = boutFactors(p);
+  return words === null ? null : { words, value: `${boutDose(p)} s` };
 }
 
 /** How the weekly time under stretch of a side comes about, line by line, the last one the sum (domain 2.4). */

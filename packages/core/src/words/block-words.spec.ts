@@ -3,7 +3,7 @@ import { PUSH_AGAINST, techniquesOf, exercisesDoing } from '../catalogue/forms.j
 import { EXERCISES, exerciseById } from '../catalogue/exercises.js';
 import { spacingTrouble } from '../schedule/spacing.js';
 import { mostApart } from '../schedule/spread-days.js';
-import type { Prescription } from '../styles/prescription.js';
+import type { Prescription } from '../technique/prescription.js';
 import { doseArithmetic } from './arithmetic.js';
 import { bonusWords, loadWords, prescriptionWords } from './prescription.js';
 
@@ -49,12 +49,12 @@ describe('the arithmetic of a week', () => {
       lines({ technique: 'contract-relax', sets: 1, cycles: 3, pushSeconds: 6, effort: 20, holdSeconds: 15 }),
     ).toEqual(['3 cycles × 15 s of stretch = 45 s', '× 1 set = 45 s', '× 3 sessions = 135 s']);
     expect(lines({ technique: 'loaded eccentric', reps: 6, lowerSeconds: 3, holdSeconds: 2 })).toEqual([
-      '6 repetitions × (3 s down + 2 s) = 30 s',
+      '6 reps × (3 s down + 2 s) = 30 s',
       '× 2 sets = 60 s',
       '× 3 sessions = 180 s',
     ]);
     expect(lines({ technique: 'moving stretch', reps: 6, holdSeconds: 2, sessionsPerWeek: 1 })).toEqual([
-      '6 repetitions × 2 s at the end = 12 s',
+      '6 reps × 2 s at the end = 12 s',
       '× 2 sets = 24 s',
       '× 1 session = 24 s',
     ]);

@@ -1,5 +1,5 @@
 import { changeBetween, type Change } from '../measuring/change.js';
-import type { RomTest } from '../measuring/rom-test.js';
+import type { RomTest } from '../catalogue/rom-test.js';
 import type { Side } from '../anatomy/side.js';
 import { formatDate, type PlainDate } from '../schedule/plain-date.js';
 import { runningList } from './list.js';

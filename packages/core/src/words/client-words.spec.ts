@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
-import type { SessionItem } from '../timeline/item.js';
+import type { SessionItem } from '../session/item.js';
 import { progressWords, type FirstAndLast } from './client-progress.js';
 import { itemWords, pushWords, targetWords } from './item.js';
 
@@ -60,7 +60,7 @@ describe('itemWords', () => {
       effort: 20,
       holdSeconds: 15,
     };
-    expect(itemWords(push, hamstring)).toContain('Push, let go, stretch: 3 × (6 s push at 20 %, 15 s)');
+    expect(itemWords(push, hamstring)).toContain('Push, let go, stretch: 3 × (6 s push at 20%, 15 s)');
     expect(pushWords(push)).toBe('Push the heel away into the strap.');
     expect(pushWords(item)).toBeNull();
     expect(targetWords(item)).toBe('Sensation 5 of 10: clear stretch, can talk');

@@ -1,4 +1,25 @@
-import { ASSISTANCE_WORDS, DEPTH_WORDS, type Bout, type Prescription } from '../styles/prescription.js';
+import type { Assistance, Bout, Depth, Prescription, Variable } from '../technique/prescription.js';
+import { boutWords } from './technique.js';
+
+/** Assistance taken at a loaded stretch. */
+export const ASSISTANCE_WORDS: Readonly<Record<Assistance, string>> = ['no help', 'light help', 'full help'];
+/** How deep a moving stretch goes. */
+export const DEPTH_WORDS: Readonly<Record<Depth, string>> = ['easy depth', 'middle depth', 'full depth'];
+
+/** Names of the variables in a reason. */
+export const VARIABLE_NAME: Readonly<Record<Variable, string>> = {
+  holdSeconds: 'hold',
+  sets: 'sets',
+  sessionsPerWeek: 'sessions a week',
+  sensation: 'target sensation',
+  cycles: 'cycles',
+  effort: 'push',
+  reps: 'reps',
+  assistance: 'help',
+  load: 'load',
+  depth: 'depth',
+  activationReps: 'activation reps',
+};
 
 /** A load in words: "2.5 kg", "5 % of body mass", "band 2"; empty for none. */
 export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
@@ -13,32 +34,13 @@ export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
   }
 }
 
-/** One bout in the trade's shorthand, without its sets: "30 s", "3 × (6 s push, 15 s)", "6 reps (3 s down, 2 s)". */
-export function boutWords(b: Bout): string {
-  switch (b.technique) {
-    case 'contract-relax':
-      return `${b.cycles} × (${b.pushSeconds} s push at ${b.effort} %, ${b.holdSeconds} s)`;
-    case 'loaded eccentric':
-      return `${b.reps} reps (${b.lowerSeconds} s down, ${b.holdSeconds} s)`;
-    case 'moving stretch':
-      return `${b.reps} reps (${b.holdSeconds} s pause)`;
-    case 'activation':
-    case 'nerve glide':
-      return `${b.reps} reps`;
-    case 'breathing':
-      return `${b.reps} breaths`;
-    default:
-      return `${b.holdSeconds} s`;
-  }
-}
-
 /** Help, load and depth, those that apply: "light help, 2.5 kg". */
 export function supportWords(b: Bout): string {
   const parts: string[] = [];
   if (b.assistance !== undefined && b.assistance > 0) parts.push(ASSISTANCE_WORDS[b.assistance]);
   const load = loadWords(b);
   if (load) parts.push(load);
-  if (b.depth) parts.push(DEPTH_WORDS[b.depth]!);
+  if (b.depth) parts.push(DEPTH_WORDS[b.depth as Depth]);
   return parts.join(', ');
 }
 

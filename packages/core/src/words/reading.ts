@@ -1,4 +1,4 @@
-import type { RomUnit } from '../measuring/rom-test.js';
+import type { RomUnit } from '../catalogue/rom-test.js';
 
 /** A reading with at most one decimal and no trailing zero: "31.5", "9". */
 export function formatNumber(value: number): string {

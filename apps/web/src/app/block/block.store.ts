@@ -5,35 +5,36 @@ import {
   ageOn,
   applyTemplate,
   BLOCK_BOUNDS,
+  type BlockDraft,
   blockInputOf,
+  type BlockPlan,
+  type BlockTemplate,
   buildBlock,
+  type Caution,
   checkBlock,
-  compareBlocks,
   chooseExercises,
+  type Clash,
+  compareBlocks,
   CoreError,
+  type DatedSession,
+  type Exercise,
   exercisesDoing,
   isPlainDate,
   limitsOfCautions,
   longestSessions,
   mergeDrafts,
+  type MuscleGroupId,
   newLane,
+  PLAINEST,
+  type PlanContext,
   sessionsOfBlock,
   setStyle,
   splitAllowed,
+  type Technique,
   trainableGroups,
+  type Violation,
   weekdayOf,
   weekOn,
-  type BlockDraft,
-  type BlockPlan,
-  type BlockTemplate,
-  type Caution,
-  type Clash,
-  type DatedSession,
-  type Exercise,
-  type MuscleGroupId,
-  type PlanContext,
-  type Technique,
-  type Violation,
 } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -284,7 +285,7 @@ export class BlockStore {
   }
 
   /** Exercises of a group that can be done with a technique and that no caution speaks against; things at hand first. */
-  allowedFor(group: MuscleGroupId, technique: Technique = 'static hold'): readonly Exercise[] {
+  allowedFor(group: MuscleGroupId, technique: Technique = PLAINEST): readonly Exercise[] {
     const able = exercisesDoing(group, technique, this.library.exercises());
     const done = able.map((e) => ({ ...e, technique }));
     const allowed = new Set(splitAllowed(done, this.cautions()).allowed.map((e) => e.id));

@@ -3,20 +3,31 @@ import { RouterLink } from '@angular/router';
 import {
   applyFix,
   BLOCK_BOUNDS,
+  type BlockComparison,
+  type BlockTemplate,
+  type CellPlace,
   cellsOf,
+  type Clipboard,
   copyCells,
   easierWeeksOf,
+  type Exercise,
   fillRight,
+  type Fix,
   formatDate,
+  type HandVariable,
+  handVariables,
+  type LoadUnit,
   lockCells,
   moveEasierWeek,
   moveLane,
+  type MuscleGroupId,
   muscleGroupName,
   pasteCells,
   rangeBetween,
   setCells,
   setWeeks,
   sideWeeklyDose,
+  type Technique,
   templateOf,
   toggleEasierWeek,
   trainableGroups,
@@ -25,15 +36,6 @@ import {
   USUAL_PLATE,
   WEEKDAYS,
   weeklyGroupDoses,
-  type BlockComparison,
-  type BlockTemplate,
-  type CellPlace,
-  type Clipboard,
-  type Exercise,
-  type Fix,
-  type LoadUnit,
-  type MuscleGroupId,
-  type Technique,
 } from '@yandle/core';
 import { ToastService } from '../data/toast.service';
 import { SCREENING_WORDS } from '../intake/screening-words';
@@ -41,7 +43,7 @@ import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 import { ProblemNote } from '../ui/problem-note';
 import { BlockStore } from './block.store';
-import { CellPanel, handVariables, type HandVariable } from './cell-panel';
+import { CellPanel } from './cell-panel';
 import { ConflictPanel } from './conflict-panel';
 import { DoseChart, type DoseLine } from './dose-chart';
 import { PublishPanel } from './publish-panel';

@@ -1,40 +1,36 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import {
-  amountVariable,
   bonusWords,
   doseArithmetic,
   doseRemark,
+  type Exercise,
+  type Fix,
+  type HandVariable,
+  handVariables,
   isLoaded,
+  type LaneDraft,
   LOAD_UNITS,
+  type LoadUnit,
   muscleGroupName,
+  type PlannedLane,
   prescriptionWords,
   PUSH_AGAINST,
   runningList,
   sensationWords,
-  sourceWords,
   sideWeeklyDose,
-  USUAL_PLATE,
-  VARIABLE_NAME,
-  volume,
-  type Exercise,
-  type Fix,
-  type LaneDraft,
-  type LoadUnit,
-  type PlannedLane,
-  type Prescription,
+  sourceWords,
   type Style,
   type Technique,
-  type Variable,
+  USUAL_PLATE,
+  VARIABLE_NAME,
   type Violation,
+  volume,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 import { RuleList } from './rule-list';
-
-/** A variable that can be turned by hand. */
-export type HandVariable = Exclude<Variable, 'activationReps'>;
 
 const HAND_NAME: Readonly<Partial<Record<HandVariable, string>>> = {
   holdSeconds: 'Seconds',
@@ -43,15 +39,6 @@ const HAND_NAME: Readonly<Partial<Record<HandVariable, string>>> = {
   effort: 'Push, %',
   assistance: 'Less help',
 };
-
-/** Which variables of a technique can be turned by hand, in the order of its style. */
-export function handVariables(p: Prescription): HandVariable[] {
-  const out: HandVariable[] = [amountVariable(p.technique), 'sets', 'sessionsPerWeek', 'sensation'];
-  if (p.technique === 'contract-relax') out.push('cycles', 'effort');
-  if (isLoaded(p.technique)) out.push('load', 'assistance');
-  if (p.technique === 'moving stretch') out.push('depth');
-  return out;
-}
 
 /** The arithmetic of one cell written out, why it is so, what can be turned, and what to watch. */
 @Component({

@@ -1,11 +1,11 @@
 import {
   bonusWords,
-  muscleGroupName,
-  prescriptionWords,
   type CellPlace,
   type CellRange,
+  muscleGroupName,
   type PlannedWeek,
-  type Technique,
+  prescriptionWords,
+  techniqueShort,
   type Violation,
 } from '@yandle/core';
 import { glyphOf, type GlyphModel } from '../ui/glyph/glyph.model';
@@ -33,19 +33,6 @@ export type StaveCommand =
   | { readonly kind: 'turn'; readonly clicks: number }
   | { readonly kind: 'copy' | 'paste' | 'fill' | 'lock' | 'unlock' | 'undo' | 'redo' }
   | { readonly kind: 'move-lane'; readonly from: number; readonly to: number };
-
-/** How a technique is called where there is little room. */
-export const SHORT_TECHNIQUE: Readonly<Record<Technique, string>> = {
-  'static hold': 'hold',
-  'contract-relax': 'push, relax',
-  'loaded eccentric': 'lower',
-  'loaded isometric': 'load, hold',
-  'moving stretch': 'move',
-  rolling: 'roll',
-  'nerve glide': 'glide',
-  activation: 'activate',
-  breathing: 'breathe',
-};
 
 /** A cell, ready to be drawn. */
 export interface StaveCellView {
@@ -103,7 +90,7 @@ export function cellViews(
       kind: w.kind,
       glyph: glyphOf(w),
       figure: cellFigure(w),
-      technique: changes ? SHORT_TECHNIQUE[w.prescription.technique] : '',
+      technique: changes ? techniqueShort(w.prescription.technique) : '',
       locked: w.locked,
       past: w.week < fromWeek,
       other: differs ? cellFigure(other) : null,

@@ -1,5 +1,5 @@
 import type { OwnExercise, OwnExerciseBody } from '@yandle/contract';
-import type { Exercise, ExerciseDefinition } from '@yandle/core';
+import { type Exercise, type ExerciseDefinition, PLAINEST } from '@yandle/core';
 import { definitionOf } from './library.service';
 
 /** Fields that are lists of lines, typed one a line. */
@@ -16,7 +16,7 @@ const EMPTY: ExerciseDefinition = {
   difficulty: 1,
   primary: 'hamstrings',
   secondary: [],
-  technique: 'static hold',
+  technique: PLAINEST,
   position: 'standing',
   tags: [],
   props: [],

@@ -9,6 +9,8 @@ import {
   BEAT_WORDS,
   boutOf,
   boutsOn,
+  CUE_HEADLINE,
+  cueWords,
   formatClock,
   isStopSign,
   muscleGroupName,
@@ -18,6 +20,7 @@ import {
   STOP_ADVICE,
   STOP_SIGNS,
   SYMPTOMS,
+  unitOf,
   type SymptomId,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
@@ -26,7 +29,6 @@ import { SaveState } from '../ui/save-state';
 import { BreathDialog } from './breath-dialog';
 import { RunGateway } from './run-gateway';
 import { RunStore } from './run.store';
-import { HEADLINE } from './spoken';
 import { Voice } from './voice';
 
 const FORM_WORDS = { easier: 'Easier', harder: 'Harder', choice: 'Or rather', own: 'Back to' } as const;
@@ -100,7 +102,7 @@ export class RunPlayer {
     const c = this.store.cue();
     const beat = this.store.beat();
     if (!c) return '';
-    return beat ? BEAT_WORDS[beat.beat.kind] : HEADLINE[c.kind];
+    return beat ? BEAT_WORDS[beat.beat.kind] : CUE_HEADLINE[c.kind];
   });
   /** The side that works: of sides in turn the one whose repetition runs. */
   protected readonly side = computed(() => {
@@ -117,7 +119,7 @@ export class RunPlayer {
     const bout = boutOf(item, this.gateway.find(item.exerciseId));
     const set = `set ${c.set} of ${boutsOn(bout, c.side).sets}`;
     const beat = this.store.beat();
-    const unit = bout.technique === 'breathing' ? 'breath' : 'repetition';
+    const unit = unitOf(bout.technique) === 'breaths' ? 'breath' : 'repetition';
     const turns = c.alternatesFrom ? 2 : 1;
     const rep = beat ? `${unit} ${Math.ceil(beat.repetition / turns)} of ${boutsOn(bout, c.side).bout.reps} · ` : '';
     const round = this.store.session()!.rounds > 1 ? ` · round ${c.round}` : '';
@@ -137,8 +139,8 @@ export class RunPlayer {
     const item = this.store.item();
     const now = this.store.exercise();
     // Another form has its own way into position.
-    if (c?.kind === 'position' && item && now && now.id !== item.exerciseId) return `${now.name}. ${now.steps[0]}`;
-    return c?.text ?? '';
+    if (c?.kind === 'position') return cueWords(c, now);
+    return c ? cueWords(c, item && this.gateway.find(item.exerciseId)) : '';
   });
   protected readonly nextWords = computed(() => {
     const n = this.store.next();
@@ -147,7 +149,7 @@ export class RunPlayer {
     if (n.kind === 'position') return `Next: ${name}`;
     if (n.kind === 'switch') return `Next: ${n.side} side`;
     if (n.kind === 'rest') return `Next: rest ${n.seconds} s`;
-    return `Next: ${HEADLINE[n.kind].toLowerCase()} ${n.seconds} s${n.side ? `, ${n.side}` : ''}`;
+    return `Next: ${CUE_HEADLINE[n.kind].toLowerCase()} ${n.seconds} s${n.side ? `, ${n.side}` : ''}`;
   });
   /** A breath is shown where something is held: there it helps to let go. */
   protected readonly paced = computed(() => this.store.running() && this.store.cue()?.kind === 'hold');

@@ -21,6 +21,7 @@ import {
   sessionSecondsLeft,
   skip,
   skipItem,
+  spokenCue,
   tick,
   timingsFor,
   type PlayerState,
@@ -33,7 +34,6 @@ import { problemOf } from '../data/problem';
 import { forgetRun, keepRun, readRun, type SentLog, type UsedLoad } from './kept-run';
 import { RunGateway } from './run-gateway';
 import { Sounds } from './sounds';
-import { spokenCue } from './spoken';
 import { Voice } from './voice';
 import { WakeLock } from './wake-lock';
 

@@ -1,24 +1,6 @@
 import { Component, computed, input, inject } from '@angular/core';
-import { formatClock, type CueKind, type SessionItem, type Timeline } from '@yandle/core';
+import { CUE_KIND_WORDS, formatClock, type SessionItem, type Timeline } from '@yandle/core';
 import { LibraryService } from '../library/library.service';
-
-const KIND_WORDS: Readonly<Record<CueKind, string>> = {
-  'warm-up': 'warm-up',
-  position: 'into position',
-  prop: 'prop',
-  'set-up': 'settling',
-  entry: 'into the stretch',
-  check: 'check without hands',
-  hold: 'hold',
-  push: 'push',
-  'let go': 'let go',
-  repetitions: 'repetitions',
-  roll: 'rolling',
-  breaths: 'breathing',
-  exit: 'coming out',
-  rest: 'rest',
-  switch: 'other side',
-};
 
 /** A session to scale: every cue as wide as it is long; work above the line on the left, below it on the right side. */
 @Component({
@@ -75,7 +57,7 @@ export class SessionScale {
     const { cues, totalSeconds } = this.timeline();
     const x = (s: number) => (s / totalSeconds) * 1000;
     return cues.map((c) => {
-      const title = `${formatClock(c.start)} ${KIND_WORDS[c.kind]}${c.side ? `, ${c.side}` : ''}, ${c.seconds} s`;
+      const title = `${formatClock(c.start)} ${CUE_KIND_WORDS[c.kind]}${c.side ? `, ${c.side}` : ''}, ${c.seconds} s`;
       const base = { x: x(c.start), w: x(c.seconds), title };
       if (c.kind === 'warm-up') return { ...base, y: 24, h: 32, fill: 'var(--minutes)' };
       if (c.kind === 'push') return { ...base, y: 30, h: 20, fill: 'var(--edge)' };

@@ -105,7 +105,10 @@ export class SessionsScreen {
       .map((s) => {
         const there = new Set(s.exerciseIds.map((id) => this.library.find(id).primary));
         const loaded = (b?.lanes ?? [])
-          .filter((l) => there.has(l.group) && isLoaded(l.weeks[s.week - 1]?.prescription.technique ?? 'static hold'))
+          .filter((l) => {
+            const week = l.weeks[s.week - 1];
+            return there.has(l.group) && week !== undefined && isLoaded(week.prescription.technique);
+          })
           .map((l) => l.group);
         return { id: s.id, date: s.date, loaded };
       });

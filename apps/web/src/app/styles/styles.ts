@@ -9,6 +9,17 @@ import {
   STYLE_BOUNDS,
   styleProblems,
   VARIABLE_NAME,
+  AFTER,
+  BEFORE,
+  EMPTY_STYLE,
+  LOADED_TECHNIQUES,
+  moved,
+  phaseFor,
+  repsAfter,
+  START_LABEL,
+  startFields,
+  withStart,
+  withVariable,
   variablesOf,
   type Style,
   type StyleDefinition,
@@ -21,7 +32,6 @@ import { newId } from '../data/ids';
 import { saveJson } from '../data/json-file';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
-import { AFTER, BEFORE, EMPTY_STYLE, moved, phaseFor, startFields, withStart, withVariable } from './style-draft';
 import { StylePreview } from './style-preview';
 import { definitionOfStyle, styleOfOwn, StylesService } from './styles.service';
 
@@ -50,6 +60,7 @@ export class StylesScreen {
   protected readonly ramps = [0.1, 0.2, 0.3, 0.5];
   protected readonly variableName = VARIABLE_NAME;
   protected readonly fields = startFields;
+  protected readonly startLabel = START_LABEL;
 
   protected readonly style = computed((): Style => this.service.find(this.chosen()));
   protected readonly own = computed(() => this.service.own().find((o) => `own-${o.id}` === this.chosen()) ?? null);
@@ -143,11 +154,11 @@ export class StylesScreen {
   }
 
   protected addable(p: StylePhase): Variable[] {
-    return variablesOf(p, this.draft()?.after?.technique === 'activation').filter((v) => !p.order.includes(v));
+    return variablesOf(p, repsAfter(this.draft()!) > 0).filter((v) => !p.order.includes(v));
   }
 
   protected addPhase(): void {
-    this.set({ phases: [...this.draft()!.phases, phaseFor('loaded isometric')] });
+    this.set({ phases: [...this.draft()!.phases, phaseFor(LOADED_TECHNIQUES.at(-1)!)] });
   }
 
   protected removePhase(at: number): void {

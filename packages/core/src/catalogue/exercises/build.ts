@@ -1,5 +1,5 @@
-import type { Technique } from '../../styles/style.js';
-import type { Amount, Exercise } from '../exercise.js';
+import { kindOf, unitOf, type Technique } from '../../technique/catalogue.js';
+import type { Exercise } from '../exercise.js';
 
 const BREATH: Readonly<Record<Technique, string>> = {
   'static hold': 'Slow and easy through the nose; settle a little on each breath out.',
@@ -11,18 +11,6 @@ const BREATH: Readonly<Record<Technique, string>> = {
   'nerve glide': 'Easy and even.',
   activation: 'Out as you work, in as you let go.',
   breathing: 'In through the nose, out twice as long.',
-};
-
-const AMOUNT: Readonly<Record<Technique, Amount>> = {
-  'static hold': { unit: 'seconds', min: 15, max: 120 },
-  'contract-relax': { unit: 'seconds', min: 10, max: 30 },
-  'loaded eccentric': { unit: 'repetitions', min: 4, max: 12 },
-  'loaded isometric': { unit: 'seconds', min: 10, max: 45 },
-  'moving stretch': { unit: 'repetitions', min: 4, max: 15 },
-  rolling: { unit: 'seconds', min: 30, max: 120 },
-  'nerve glide': { unit: 'repetitions', min: 5, max: 12 },
-  activation: { unit: 'repetitions', min: 5, max: 20 },
-  breathing: { unit: 'breaths', min: 5, max: 20 },
 };
 
 type Given = Pick<
@@ -60,7 +48,7 @@ export function exercise(given: Given & Partial<Exercise>): Exercise {
     stages: [],
     breath: BREATH[technique],
     depthMeasure: '',
-    amount: AMOUNT[technique],
+    amount: { unit: unitOf(technique), ...kindOf(technique).amount },
     load: 'none',
     easierForm: null,
     harderForm: null,

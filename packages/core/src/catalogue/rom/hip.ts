@@ -1,4 +1,4 @@
-import type { RomTest } from '../../measuring/rom-test.js';
+import type { RomTest } from '../rom-test.js';
 import { AAOS, GONIOMETER_ERROR, memory, practice, ROACH_MILES, TAPE_ERROR } from './sources.js';
 
 /** Mean and SD of Roach & Miles by age, both sexes. */

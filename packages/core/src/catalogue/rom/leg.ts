@@ -1,5 +1,5 @@
 import { semFromMdc95 } from '../../measuring/error.js';
-import type { RomTest } from '../../measuring/rom-test.js';
+import type { RomTest } from '../rom-test.js';
 import { AAOS, BOONE_AZEN, GONIOMETER_ERROR, inches, memory, practice, RIKLI_JONES, TAPE_ERROR } from './sources.js';
 
 /** Knee to wall: how far the shin travels over a foot whose heel stays down. */

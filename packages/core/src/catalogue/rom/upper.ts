@@ -1,4 +1,4 @@
-import type { RomTest } from '../../measuring/rom-test.js';
+import type { RomTest } from '../rom-test.js';
 import {
   AAOS,
   BOONE_AZEN,

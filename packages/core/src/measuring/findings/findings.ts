@@ -2,7 +2,7 @@ import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group
 import type { Side } from '../../anatomy/side.js';
 import { normalCdf } from '../normal.js';
 import { bandOf, referenceFor, type AppliedReference, type Person } from '../reference.js';
-import type { RomTest } from '../rom-test.js';
+import type { RomTest } from '../../catalogue/rom-test.js';
 import { sideDifference } from '../side-difference.js';
 import { shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
 

@@ -1,7 +1,7 @@
 import type { Source } from '../../source.js';
 import { mdc95, resultSem, Z90 } from '../error.js';
 import type { AppliedReference } from '../reference.js';
-import type { RomTest } from '../rom-test.js';
+import type { RomTest } from '../../catalogue/rom-test.js';
 
 /** Spread between people where no table gives one. Common practice, no source. In the unit of the test. */
 export const PRACTICE_SPREAD: Readonly<Record<RomTest['unit'], number>> = { deg: 8, cm: 3.5 };

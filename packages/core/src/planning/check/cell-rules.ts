@@ -4,13 +4,12 @@ import {
   amountVariable,
   HIGHEST_TARGET,
   valueOf,
-  VARIABLE_NAME,
   withAmount,
   type Prescription,
   type Variable,
-} from '../../styles/prescription.js';
+} from '../../technique/prescription.js';
 import { boutDose } from '../../dose/dose.js';
-import { prescriptionWords } from '../../words/prescription.js';
+import { prescriptionWords, VARIABLE_NAME } from '../../words/prescription.js';
 import { bonusFor } from '../bonus.js';
 import { easierMiss, easierWeek } from '../easier-week.js';
 import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression.js';

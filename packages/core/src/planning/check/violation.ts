@@ -1,4 +1,4 @@
-import type { Prescription } from '../../styles/prescription.js';
+import type { Prescription } from '../../technique/prescription.js';
 
 /** The rules of a block, as the coach reads them (domain 2.6). */
 export const BLOCK_RULES = [

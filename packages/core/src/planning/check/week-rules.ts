@@ -1,9 +1,10 @@
+import { isLoaded } from '../../technique/catalogue.js';
 import { muscleGroupName } from '../../anatomy/muscle-group.js';
 import { groupDoses } from '../../dose/shares.js';
 import { FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../../dose/dose.js';
-import { isLoaded, LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
+import { LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
 import { excludes } from '../../screening/limits.js';
-import { sessionSeconds, type TimedItem } from '../../timeline/session-seconds.js';
+import { sessionSeconds, type TimedItem } from '../../session/session-seconds.js';
 import { formatClock } from '../../words/duration.js';
 import { BLOCK_BOUNDS } from '../bounds.js';
 import type { BlockInput, BlockPlan } from '../plan.js';

@@ -1,4 +1,13 @@
-import { amountOf, boutDose, loadWords, withAmount, type PlannedWeek } from '@yandle/core';
+import {
+  amountOf,
+  boutDose,
+  loadWords,
+  loggedBouts,
+  unitOf,
+  withAmount,
+  type BoutUnit,
+  type PlannedWeek,
+} from '@yandle/core';
 
 /** What a dose glyph draws. One stroke a set; its length is seconds, its warmth the sensation. */
 export interface GlyphModel {
@@ -28,13 +37,13 @@ export function glyphOf(week: PlannedWeek): GlyphModel {
   // A technique that stretches nothing is drawn by its own amount, so that it can be seen.
   const seconds = boutDose(p) > 0 ? boutDose(p) : amountOf(p);
   const longer = p.bonus && p.bonus.more > 0 ? boutDose(withAmount(p, amountOf(p) + p.bonus.more)) : seconds;
-  const extra = (technique: string) => week.beforeAndAfter.find((e) => e.technique === technique) ?? null;
-  const roll = extra('rolling');
-  const activate = extra('activation');
+  const beside = (unit: BoutUnit) => week.beforeAndAfter.find((e) => unitOf(e.technique) === unit) ?? null;
+  const roll = beside('seconds');
+  const activate = beside('repetitions');
   return {
     strokes: rest ? [] : Array.from({ length: p.sets }, () => seconds),
     bonus: rest || !p.bonus ? null : longer,
-    cycles: p.technique === 'contract-relax' ? Math.min(MOST_CYCLES, p.cycles ?? 1) : 1,
+    cycles: Math.min(MOST_CYCLES, loggedBouts(p)),
     sensation: p.sensation,
     easier: week.kind === 'easier',
     load: rest ? null : loadWords(p) || null,

@@ -1,5 +1,5 @@
 import { otherSide, type Side } from '../anatomy/side.js';
-import { beatSeconds, countedMs } from './beats.js';
+import { beatSeconds, countedMs } from '../technique/beats.js';
 import { isWork, type Cue } from './cue.js';
 import type { Timeline } from './timeline.js';
 

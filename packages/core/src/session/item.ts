@@ -1,8 +1,9 @@
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { boutsOn } from '../dose/dose.js';
-import type { Bout } from '../styles/prescription.js';
-import type { Technique } from '../styles/technique.js';
+import { loggedBouts } from '../technique/bout.js';
+import type { Bout } from '../technique/prescription.js';
+import type { Technique } from '../technique/catalogue.js';
 
 /** How the sides of an item follow one another: all sets of one side and then of the other, or in turn. */
 export const SIDE_PATTERNS = ['side by side', 'alternating'] as const;
@@ -51,5 +52,5 @@ export function boutCount(
   rounds = 1,
 ): number {
   const bout = boutOf(item, exercise);
-  return rounds * boutsOn(bout, side).sets * (bout.technique === 'contract-relax' ? (bout.cycles ?? 1) : 1);
+  return rounds * boutsOn(bout, side).sets * loggedBouts(bout);
 }

@@ -1,12 +1,13 @@
+import { stageSeconds } from '../technique/segment.js';
+import { beatsOf } from '../technique/bout.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
 import { boutsOn } from '../dose/dose.js';
-import { beatAt, beatsOf, breathBeats, countedMs } from './beats.js';
-import { stageSeconds } from './bout-cues.js';
+import { beatAt, breathBeats, countedMs } from '../technique/beats.js';
 import { boutCount, boutOf, type SessionItem } from './item.js';
 import { buildTimeline, plannedSeconds } from './timeline.js';
-import { breathFromTaps, DEFAULT_TIMINGS, timingsFor, warmUpSeconds, workBudget } from './timings.js';
+import { breathFromTaps, DEFAULT_TIMINGS, timingsFor, warmUpSeconds, workBudget } from '../technique/timings.js';
 
 const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
   exerciseId,
@@ -167,7 +168,7 @@ describe('staged holds', () => {
       ['check', 6, false],
       ['hold', 14, true],
     ]);
-    expect(cues[0]!.text).toContain('free of pain, pinching and dizziness?');
+    expect(cues[0]!.says).toMatchObject({ code: 'safety-check', args: { name: NECK.stages[0]!.name } });
   });
 
   it('are divided without a second lost', () => {

@@ -1,7 +1,3 @@
-import { boutDose } from '../dose/dose.js';
-import type { Bout } from '../styles/prescription.js';
-import type { Timings } from './timings.js';
-
 /** Parts of one repetition or breath. */
 export const BEAT_KINDS = ['lower', 'pause', 'return', 'out', 'back', 'work', 'ease', 'in', 'breathe out'] as const;
 export type BeatKind = (typeof BEAT_KINDS)[number];
@@ -15,29 +11,21 @@ export interface Beat {
   readonly counts: boolean;
 }
 
-/** What a beat says, in one word or two. */
-export const BEAT_WORDS: Readonly<Record<BeatKind, string>> = {
-  lower: 'Lower',
-  pause: 'Stay',
-  return: 'Back, with help',
-  out: 'Out',
-  back: 'Back',
-  work: 'Work',
-  ease: 'Ease',
-  in: 'Breathe in',
-  'breathe out': 'Breathe out',
-};
-
 /** Part of a breath that is the breath in: the way out is the longer one. Common practice, no source. */
 const BREATH_IN = 0.4;
 
-/** A movement of some seconds in two parts, the first the longer; parts of no length are left out. */
-function twoParts(seconds: number, first: BeatKind, second: BeatKind, counts: boolean): Beat[] {
+/** A movement of some seconds in two parts, the first the longer. */
+export function thereAndBack(seconds: number, first: BeatKind, second: BeatKind, counts: boolean): [Beat, Beat] {
   const away = Math.ceil(seconds / 2);
   return [
     { kind: first, seconds: away, counts },
     { kind: second, seconds: seconds - away, counts },
   ];
+}
+
+/** Parts of no length are left out. */
+export function soundBeats(beats: readonly Beat[]): Beat[] {
+  return beats.filter((x) => x.seconds > 0);
 }
 
 /** The two halves of one breath of some seconds. */
@@ -47,35 +35,6 @@ export function breathBeats(seconds: number): Beat[] {
     { kind: 'in', seconds: inward, counts: true },
     { kind: 'breathe out', seconds: seconds - inward, counts: true },
   ];
-}
-
-/**
- * Parts of one repetition (or breath) of a bout, in order; empty for what is not counted in repetitions. Their counted seconds times the
- * repetitions are what the bout is logged for: its time under stretch (domain 2.4), or all its seconds where nothing is stretched.
- */
-export function beatsOf(b: Bout, t: Timings): Beat[] {
-  const beats = ((): Beat[] => {
-    switch (b.technique) {
-      case 'loaded eccentric':
-        return [
-          { kind: 'lower', seconds: b.lowerSeconds ?? 0, counts: true },
-          { kind: 'pause', seconds: b.holdSeconds, counts: true },
-          { kind: 'return', seconds: t.return, counts: false },
-        ];
-      case 'moving stretch': {
-        const [out, back] = twoParts(t.repetition, 'out', 'back', boutDose(b) === 0);
-        return [out!, { kind: 'pause', seconds: b.holdSeconds, counts: true }, back!];
-      }
-      case 'activation':
-      case 'nerve glide':
-        return twoParts(t.repetition, 'work', 'ease', true);
-      case 'breathing':
-        return breathBeats(t.breath);
-      default:
-        return [];
-    }
-  })();
-  return beats.filter((x) => x.seconds > 0);
 }
 
 /** Seconds of one repetition. */

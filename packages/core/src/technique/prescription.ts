@@ -1,17 +1,16 @@
 import type { Side } from '../anatomy/side.js';
 import { CoreError } from '../errors.js';
-import { unitOf, type Technique } from './technique.js';
+import { kindOf, unitOf, type Technique } from './catalogue.js';
 
 /** In what a load is written down. `% body mass` and `band` (a step of a set of bands) for clients without scales. */
 export const LOAD_UNITS = ['kg', '% body mass', 'band'] as const;
 export type LoadUnit = (typeof LOAD_UNITS)[number];
 
 /** Help taken at a loaded stretch: 2 full, 1 light, 0 none. */
-export const ASSISTANCE_WORDS = ['no help', 'light help', 'full help'] as const;
 export type Assistance = 0 | 1 | 2;
 
 /** How deep a moving stretch goes: 0 easy, 1 middle, 2 full. */
-export const DEPTH_WORDS = ['easy depth', 'middle depth', 'full depth'] as const;
+export type Depth = 0 | 1 | 2;
 
 /** What the tighter side gets on top (domain 2.6, rule 6). */
 export interface Bonus {
@@ -71,20 +70,8 @@ export const VARIABLES = [
 ] as const;
 export type Variable = (typeof VARIABLES)[number];
 
-/** Names of the variables in a reason. */
-export const VARIABLE_NAME: Readonly<Record<Variable, string>> = {
-  holdSeconds: 'hold',
-  sets: 'sets',
-  sessionsPerWeek: 'sessions a week',
-  sensation: 'sensation target',
-  cycles: 'cycles',
-  effort: 'push',
-  reps: 'repetitions',
-  assistance: 'help',
-  load: 'load',
-  depth: 'depth',
-  activationReps: 'activation repetitions',
-};
+/** A variable of a prescription itself. */
+export type HandVariable = Exclude<Variable, 'activationReps'>;
 
 /** Highest sensation that is ever a target: someone who cannot hold a conversation has gone too far (talk test). */
 export const HIGHEST_TARGET = 6;
@@ -109,31 +96,47 @@ export function valueOf(p: Prescription, variable: Exclude<Variable, 'activation
   return p[variable] ?? 0;
 }
 
+/** Which variables of a prescription can be turned by hand. */
+export function handVariables(p: Prescription): HandVariable[] {
+  const own = kindOf(p.technique).variables.filter((v): v is HandVariable => v !== 'activationReps');
+  return [amountVariable(p.technique), 'sets', 'sessionsPerWeek', 'sensation', ...own];
+}
+
 const whole = (n: number | undefined, min: number, max: number): boolean =>
   n === undefined || (Number.isInteger(n) && n >= min && n <= max);
+
+/** Fields that are whole numbers within bounds wherever they stand; a technique may need some of them. */
+const BOUNDS: readonly (readonly [field: keyof Prescription, min: number, max: number])[] = [
+  ['sets', 1, 20],
+  ['sessionsPerWeek', 0, 7],
+  ['cycles', 1, 10],
+  ['pushSeconds', 1, 60],
+  ['effort', 1, 100],
+  ['lowerSeconds', 1, 60],
+  ['assistance', 0, 2],
+  ['depth', 0, 2],
+];
+
+/** True when a prescription can be done as it stands. */
+export function isDoable(p: Prescription): boolean {
+  const kind = kindOf(p.technique);
+  const timed = kind.unit === 'seconds';
+  return (
+    BOUNDS.every(([field, min, max]) => whole(p[field] as number | undefined, min, max)) &&
+    whole(p.holdSeconds, timed ? 1 : 0, 600) &&
+    whole(p.reps, timed ? 0 : 1, 100) &&
+    (timed || p.reps !== undefined) &&
+    (p.load === undefined || (p.load >= 0 && p.load <= 500)) &&
+    kind.needs.every((field) => p[field] !== undefined)
+  );
+}
 
 /**
  * Refuses a prescription that nobody can do.
  * @throws CoreError `invalid-prescription`
  */
 export function assertPrescription(p: Prescription): void {
-  const timed = unitOf(p.technique) === 'seconds';
-  const ok =
-    whole(p.sets, 1, 20) &&
-    whole(p.holdSeconds, timed ? 1 : 0, 600) &&
-    whole(p.sessionsPerWeek, 0, 7) &&
-    whole(p.reps, timed ? 0 : 1, 100) &&
-    (timed || p.reps !== undefined) &&
-    whole(p.cycles, 1, 10) &&
-    whole(p.pushSeconds, 1, 60) &&
-    whole(p.effort, 1, 100) &&
-    whole(p.lowerSeconds, 1, 60) &&
-    whole(p.assistance, 0, 2) &&
-    whole(p.depth, 0, 2) &&
-    (p.load === undefined || (p.load >= 0 && p.load <= 500)) &&
-    (p.technique !== 'contract-relax' || (p.cycles !== undefined && p.pushSeconds !== undefined)) &&
-    (p.technique !== 'loaded eccentric' || p.lowerSeconds !== undefined);
-  if (!ok)
+  if (!isDoable(p))
     throw new CoreError(
       'invalid-prescription',
       'Sets, seconds, repetitions and sessions are whole numbers of 1 or more, with at most 7 sessions a week.',

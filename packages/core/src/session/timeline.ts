@@ -2,14 +2,15 @@ import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { CoreError } from '../errors.js';
-import type { Position } from '../measuring/rom-test.js';
-import { amountOf } from '../styles/prescription.js';
-import { isLoaded } from '../styles/technique.js';
-import { boutSeconds, boutSegments } from './bout-cues.js';
+import type { Position } from '../catalogue/rom-test.js';
+import { amountOf } from '../technique/prescription.js';
+import { isLoaded } from '../technique/catalogue.js';
+import { boutSeconds, boutSegments } from '../technique/bout.js';
+import type { Bout } from '../technique/prescription.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
 import { boutOf, MOST_ROUNDS, type SessionItem } from './item.js';
 import { segmentsOf, setSteps, sidesOf, type SessionSegment, type SetStep } from './segments.js';
-import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
+import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from '../technique/timings.js';
 
 export interface Timeline {
   readonly cues: readonly Cue[];
@@ -52,9 +53,9 @@ const SILENT: Pick<Draft, 'alternatesFrom' | 'set' | 'bout' | 'ends' | 'counts' 
   beats: [],
 };
 
-function sideWord(step: SetStep): string {
-  if (step.alternatesFrom) return `${step.alternatesFrom === 'left' ? 'Left' : 'Right'} first, in turn. `;
-  return step.side === null ? '' : step.side === 'left' ? 'Left side. ' : 'Right side. ';
+/** Stages belong to the exercise as it is held by itself. */
+function stagesOf(bout: Bout, exercise: Exercise): Exercise['stages'] {
+  return bout.technique === exercise.technique ? exercise.stages : [];
 }
 
 /** Props of an exercise that are not at hand yet. */
@@ -86,27 +87,32 @@ function segmentCues(
 ): Draft[] {
   const out: Draft[] = [];
   const steps = setSteps(item, exercise, segment.sides);
-  const add = (cue: Pick<Draft, 'kind' | 'seconds' | 'side' | 'text'> & Partial<Draft>): void => {
+  const add = (cue: Pick<Draft, 'kind' | 'seconds' | 'side' | 'says'> & Partial<Draft>): void => {
     if (cue.seconds > 0) out.push({ ...SILENT, item: segment.item, round, ...cue });
   };
   const side = segment.sides[0]!;
   const rest = restOf(item, exercise, t);
-  if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, text: `Other side: ${side}.` });
+  if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, says: { code: 'switch', args: { side } } });
   const position = segment.flows ? t.samePosition : positionSeconds(exercise, before, t);
-  add({ kind: 'position', seconds: position, side, text: `${exercise.name}. ${exercise.steps[0]}` });
+  add({ kind: 'position', seconds: position, side, says: { code: 'position' } });
   const props = fetched(exercise, before);
-  if (props.length > 0) add({ kind: 'prop', seconds: t.prop, side, text: `Have ready: ${props.join(', ')}.` });
-  add({ kind: 'set-up', seconds: exercise.setupSeconds, side, text: exercise.steps[1] ?? 'Get settled.' });
+  if (props.length > 0) add({ kind: 'prop', seconds: t.prop, side, says: { code: 'fetch', args: { props } } });
+  add({ kind: 'set-up', seconds: exercise.setupSeconds, side, says: { code: 'settle' } });
   steps.forEach((step, i) => {
     const previous = steps[i - 1];
     if (previous)
       add(
         previous.side === step.side
-          ? { kind: 'rest', seconds: rest, side: step.side, set: previous.set, text: 'Rest.' }
-          : { kind: 'switch', seconds: t.sideSwitch, side: step.side, text: `Other side: ${step.side}.` },
+          ? { kind: 'rest', seconds: rest, side: step.side, set: previous.set, says: { code: 'rest' } }
+          : {
+              kind: 'switch',
+              seconds: t.sideSwitch,
+              side: step.side,
+              says: { code: 'switch', args: { side: step.side } },
+            },
       );
     const key = `${segment.item}|${step.side}`;
-    for (const s of boutSegments(step.bout, exercise, t, step.turns)) {
+    for (const s of boutSegments(step.bout, t, { turns: step.turns, stages: stagesOf(step.bout, exercise) })) {
       const bout = s.counts === null ? null : (logged.get(key) ?? 0) + 1;
       if (bout !== null && s.ends) logged.set(key, bout);
       add({
@@ -119,7 +125,7 @@ function segmentCues(
         ends: s.ends,
         counts: s.counts ?? 0,
         beats: s.beats,
-        text: s.kind === 'exit' ? s.text : `${sideWord(step)}${s.text}`,
+        says: s.says,
       });
     }
   });
@@ -194,7 +200,7 @@ export function buildTimeline(
       item: null,
       side: null,
       round: 1,
-      text: 'Easy whole-body movement until you are warm: walk on the spot, swing the arms, bend and stretch the knees.',
+      says: { code: 'warm-up' },
     });
   const byKind = Object.fromEntries(CUE_KINDS.map((k) => [k, 0])) as Record<CueKind, number>;
   let start = 0;

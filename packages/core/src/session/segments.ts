@@ -1,8 +1,8 @@
 import { otherSide, type Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { boutsOn } from '../dose/dose.js';
-import type { Bout } from '../styles/prescription.js';
-import { unitOf } from '../styles/technique.js';
+import type { Bout } from '../technique/prescription.js';
+import { unitOf } from '../technique/catalogue.js';
 import { alternates, boutOf, type SessionItem } from './item.js';
 
 /** One set as it stands in the order of a session. */

@@ -1,5 +1,5 @@
-import type { BlockPlan } from '../planning/plan.js';
-import { addDays, daysBetween, weekdayOf, type PlainDate } from './plain-date.js';
+import type { BlockPlan } from './plan.js';
+import { addDays, daysBetween, weekdayOf, type PlainDate } from '../schedule/plain-date.js';
 
 /** One dated session on the mat: which lanes it holds. */
 export interface ScheduledSession {

@@ -1,31 +1,18 @@
 import { muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
-import { POSITIONS, type Position } from '../measuring/rom-test.js';
-import type { Technique } from '../styles/technique.js';
+import { POSITIONS, type Position } from '../catalogue/rom-test.js';
+import { kindOf, type Technique } from '../technique/catalogue.js';
 import type { SessionItem } from './item.js';
 import { linkedRuns } from './segments.js';
 
-/** Phases of a session (domain 2.7): release, moving, contract-relax and loaded, static, activation, breathing. */
-const PHASE: Readonly<Record<Technique, number>> = {
-  rolling: 0,
-  'nerve glide': 1,
-  'moving stretch': 1,
-  'contract-relax': 2,
-  'loaded eccentric': 2,
-  'loaded isometric': 2,
-  'static hold': 3,
-  activation: 4,
-  breathing: 5,
-};
-
 /** Place of a technique in a session, from 0. */
-export function phaseOf(technique: Technique): number {
-  return PHASE[technique];
+export function sectionOf(technique: Technique): number {
+  return kindOf(technique).section;
 }
 
 /** What of an item decides its place: a linked run counts as one, from its first position to its last. */
 export interface ItemPlace {
-  readonly phase: number;
+  readonly section: number;
   readonly from: Position;
   readonly to: Position;
   readonly props: readonly string[];
@@ -34,7 +21,7 @@ export interface ItemPlace {
   readonly height: number;
 }
 
-/** Items of one phase that are put in order exactly; more than these stand in the plain order. */
+/** Items of one section that are put in order exactly; more than these stand in the plain order. */
 export const EXACT_ITEMS = 12;
 
 // Each outweighs any number of those below it; items out of the order from the floor up cost 1 a pair. Getting up again comes between: on
@@ -51,22 +38,23 @@ function stepCost(before: ItemPlace | null, next: ItemPlace): number {
   return change + fetch + up;
 }
 
-/** The plain order: by phase, position from standing to lying, from the floor up. Ties of the exact order fall this way. */
+/** The plain order: by section, position from standing to lying, from the floor up. Ties of the exact order fall this way. */
 function plainly(a: ItemPlace, b: ItemPlace): number {
-  return a.phase - b.phase || POSITIONS.indexOf(a.from) - POSITIONS.indexOf(b.from) || a.height - b.height;
+  return a.section - b.section || POSITIONS.indexOf(a.from) - POSITIONS.indexOf(b.from) || a.height - b.height;
 }
 
-/** Cost of an order: position changes, things fetched, getting up again, then pairs inside a phase that do not go from the floor up. */
+/** Cost of an order: position changes, things fetched, getting up again, then pairs inside a section that do not go from the floor up. */
 export function orderCost(ordered: readonly ItemPlace[]): number {
   let cost = 0;
   ordered.forEach((p, i) => {
     cost += stepCost(ordered[i - 1] ?? null, p);
-    for (const earlier of ordered.slice(0, i)) if (earlier.phase === p.phase && earlier.height > p.height) cost += 1;
+    for (const earlier of ordered.slice(0, i))
+      if (earlier.section === p.section && earlier.height > p.height) cost += 1;
   });
   return cost;
 }
 
-/** The cheapest ways to have done everything up to a phase, one for each run that can stand last. */
+/** The cheapest ways to have done everything up to a section, one for each run that can stand last. */
 interface Way {
   readonly cost: number;
   readonly order: readonly number[];
@@ -79,7 +67,7 @@ function bits(mask: number): number {
   return n;
 }
 
-/** Cheapest ways through one phase (Held and Karp's recursion over subsets). */
+/** Cheapest ways through one section (Held and Karp's recursion over subsets). */
 function waysThrough(places: readonly ItemPlace[], members: readonly number[], starts: readonly Way[]): Way[] {
   const n = members.length;
   const at = members.map((m) => places[m]!);
@@ -139,14 +127,14 @@ function waysThrough(places: readonly ItemPlace[], members: readonly number[], s
 
 /**
  * The order of some runs with the fewest position changes, then the fewest things to fetch, then from standing to lying, then from the floor
- * up, phases one after the other: exact by dynamic programming for up to {@link EXACT_ITEMS} runs a phase.
+ * up, sections one after the other: exact by dynamic programming for up to {@link EXACT_ITEMS} runs a section.
  * @returns places in the list, in order
  */
 export function bestOrder(places: readonly ItemPlace[]): number[] {
   const plain = places.map((_, i) => i).sort((a, b) => plainly(places[a]!, places[b]!) || a - b);
   let ways: Way[] = [{ cost: 0, order: [] }];
-  for (const phase of [...new Set(plain.map((i) => places[i]!.phase))]) {
-    const members = plain.filter((i) => places[i]!.phase === phase);
+  for (const section of [...new Set(plain.map((i) => places[i]!.section))]) {
+    const members = plain.filter((i) => places[i]!.section === section);
     if (members.length > EXACT_ITEMS) {
       const [cheapest] = [...ways].sort((a, b) => a.cost - b.cost);
       ways = [{ cost: cheapest!.cost, order: [...cheapest!.order, ...members] }];
@@ -166,7 +154,7 @@ export function placedItem(
   },
 ): ItemPlace {
   return {
-    phase: phaseOf(item.technique ?? exercise.technique),
+    section: sectionOf(item.technique ?? exercise.technique),
     from: exercise.position,
     to: exercise.position,
     props: exercise.props,

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { POSITIONS } from '../measuring/rom-test.js';
+import { POSITIONS } from '../catalogue/rom-test.js';
 import type { SessionItem } from './item.js';
 import { bestOrder, orderCost, orderItems, type ItemPlace } from './order.js';
 
 const anyPlaced: fc.Arbitrary<ItemPlace> = fc
   .record({
-    phase: fc.integer({ min: 0, max: 2 }),
+    section: fc.integer({ min: 0, max: 2 }),
     from: fc.constantFrom(...POSITIONS.slice(0, 4)),
     to: fc.constantFrom(...POSITIONS.slice(0, 4)),
     props: fc.subarray(['wall', 'strap', 'chair']),
@@ -39,7 +39,7 @@ describe('bestOrder', () => {
         let best = Infinity;
         for (const p of permutations(places.length)) {
           const ordered = p.map((i) => places[i]!);
-          if (ordered.every((x, i) => i === 0 || ordered[i - 1]!.phase <= x.phase))
+          if (ordered.every((x, i) => i === 0 || ordered[i - 1]!.section <= x.section))
             best = Math.min(best, orderCost(ordered));
         }
         expect(orderCost(made.map((i) => places[i]!))).toBe(best);
@@ -52,7 +52,7 @@ describe('bestOrder', () => {
     const all = permutations(8);
     fc.assert(
       fc.property(fc.array(anyPlaced, { minLength: 8, maxLength: 8 }), (given) => {
-        const places = given.map((p) => ({ ...p, phase: 0 }));
+        const places = given.map((p) => ({ ...p, section: 0 }));
         const best = all.reduce((b, p) => Math.min(b, orderCost(p.map((i) => places[i]!))), Infinity);
         expect(orderCost(bestOrder(places).map((i) => places[i]!))).toBe(best);
       }),
@@ -61,8 +61,8 @@ describe('bestOrder', () => {
   });
 
   it('saves a change of position between two phases', () => {
-    const at = (phase: number, from: (typeof POSITIONS)[number]): ItemPlace => ({
-      phase,
+    const at = (section: number, from: (typeof POSITIONS)[number]): ItemPlace => ({
+      section,
       from,
       to: from,
       props: [],
@@ -76,7 +76,7 @@ describe('bestOrder', () => {
 
   it('still answers for more runs than are put in order exactly', () => {
     const many = Array.from({ length: 15 }, (_, i): ItemPlace => ({
-      phase: 3,
+      section: 3,
       from: POSITIONS[i % 3]!,
       to: POSITIONS[i % 3]!,
       props: [],

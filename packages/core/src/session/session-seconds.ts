@@ -1,7 +1,7 @@
 import { itemApproachSeconds, itemBodySeconds, NOWHERE, type Before, type PlacedExercise } from './timeline.js';
 import { bestOrder, placedItem, type ItemPlace } from './order.js';
 import type { SessionItem } from './item.js';
-import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from './timings.js';
+import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from '../technique/timings.js';
 
 /** An item with the seconds of its bouts already worked out, so that a planner can try many sessions. */
 export interface TimedItem {
@@ -19,7 +19,7 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
     exercise,
     bodySeconds: itemBodySeconds(item, exercise, t),
     placed,
-    way: `${placed.phase} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
+    way: `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
   };
 }
 

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { EXERCISES, exerciseById } from '../catalogue/exercises.js';
+import type { SessionItem } from '../session/item.js';
+import { buildTimeline } from '../session/timeline.js';
+import { TECHNIQUES, unitOf, type Technique } from '../technique/catalogue.js';
+import { cueWords, spokenCue } from './cue.js';
+
+const warm = { alreadyWarm: true };
+const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
+  exerciseId,
+  sets: 1,
+  holdSeconds: 30,
+  sensation: 5,
+  firstSide: 'left',
+  ...over,
+});
+const said = (i: SessionItem): string[] =>
+  buildTimeline([i], warm).cues.map((c) => cueWords(c, exerciseById(i.exerciseId)));
+
+describe('what a cue says', () => {
+  it('contract-relax: what is pushed against, how hard, and to keep breathing', () => {
+    const push = item('supine-strap-hamstring', {
+      technique: 'contract-relax',
+      holdSeconds: 15,
+      cycles: 3,
+      pushSeconds: 6,
+      effort: 20,
+    });
+    const words = said(push).find((w) => w.includes('20%'))!;
+    expect(words).toBe('Left side. Push the heel away into the strap. Use 20% of your strength. Keep breathing.');
+  });
+
+  it('loaded: help and load behind the repetitions', () => {
+    const heel = item('step-heel-drop', {
+      reps: 6,
+      lowerSeconds: 3,
+      holdSeconds: 2,
+      assistance: 1,
+      load: 5,
+      loadUnit: 'kg',
+    });
+    expect(said(heel)).toContain(
+      'Left side. 6 repetitions: 3 s down, 2 s at the end, back with help. With light help. Load 5 kg.',
+    );
+  });
+
+  it('names the equipment before it is needed, and the side it goes on with', () => {
+    const words = said(item('supine-strap-hamstring'));
+    expect(words).toContain('You need: strap.');
+    expect(words).toContain('Other side: right.');
+  });
+
+  it('has words for every technique, and none of them empty or with a hole in it', () => {
+    for (const technique of TECHNIQUES) {
+      const e = EXERCISES.find((x) => x.technique === technique)!;
+      const reps = unitOf(technique) === 'seconds' ? {} : { reps: 6 };
+      const bout = { ...reps, cycles: 2, pushSeconds: 6, effort: 30, lowerSeconds: 3 };
+      for (const words of said(item(e.id, bout))) {
+        expect(words.trim(), technique satisfies Technique).not.toBe('');
+        expect(words, technique).not.toMatch(/undefined|NaN|null/);
+      }
+    }
+  });
+
+  it('is spoken shorter, and settling is silent', () => {
+    const t = buildTimeline([item('supine-strap-hamstring')], warm);
+    const spoken = t.cues.map((c) => [c.kind, spokenCue(c, exerciseById('supine-strap-hamstring'))]);
+    expect(spoken).toContainEqual(['hold', 'Hold, 30 seconds.']);
+    expect(spoken).toContainEqual(['set-up', '']);
+  });
+});

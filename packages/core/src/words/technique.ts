@@ -1,0 +1,75 @@
+import { amountOf, type Bout } from '../technique/prescription.js';
+import { unitOf, type Technique } from '../technique/catalogue.js';
+
+interface TechniqueWords {
+  /** In a cell of the block. */
+  readonly short: string;
+  /** One bout in the trade's shorthand, without its sets. */
+  readonly bout: (b: Bout) => string;
+  /** A bout said to the client, from its shorthand. */
+  readonly work: (bout: string) => string;
+  /** What one bout's seconds under stretch are made of; null when they are the hold itself. */
+  readonly factors: ((b: Bout) => string) | null;
+}
+
+const times = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
+const seconds = (b: Bout): string => `${b.holdSeconds} s`;
+const reps = (b: Bout): string => `${b.reps} reps`;
+
+const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
+  'static hold': { short: 'hold', bout: seconds, work: (b) => `Hold ${b}`, factors: null },
+  'contract-relax': {
+    short: 'contract-relax',
+    bout: (b) => `${b.cycles} × (${b.pushSeconds} s push at ${b.effort}%, ${b.holdSeconds} s)`,
+    work: (b) => `Push, let go, stretch: ${b}`,
+    factors: (b) => `${times(b.cycles ?? 1, 'cycle')} × ${b.holdSeconds} s of stretch`,
+  },
+  'loaded eccentric': {
+    short: 'lower',
+    bout: (b) => `${b.reps} reps (${b.lowerSeconds} s down, ${b.holdSeconds} s)`,
+    work: (b) => `Lower slowly: ${b}`,
+    factors: (b) => `${times(b.reps ?? 0, 'rep')} × (${b.lowerSeconds} s down + ${b.holdSeconds} s)`,
+  },
+  'loaded isometric': { short: 'loaded hold', bout: seconds, work: (b) => `Hold the loaded end ${b}`, factors: null },
+  'moving stretch': {
+    short: 'move',
+    bout: (b) => `${b.reps} reps (${b.holdSeconds} s pause)`,
+    work: (b) => `Move in and out: ${b}`,
+    factors: (b) => `${times(b.reps ?? 0, 'rep')} × ${b.holdSeconds} s at the end`,
+  },
+  rolling: { short: 'roll', bout: seconds, work: (b) => `Roll ${b}`, factors: null },
+  'nerve glide': { short: 'glide', bout: reps, work: (b) => `Glide: ${b}`, factors: null },
+  activation: { short: 'activate', bout: reps, work: (b) => `Work the muscle: ${b}`, factors: null },
+  breathing: { short: 'breathe', bout: (b) => `${b.reps} breaths`, work: (b) => `Breathe: ${b}`, factors: null },
+};
+
+/** A technique in a cell of the block: "hold". */
+export function techniqueShort(technique: Technique): string {
+  return WORDS[technique].short;
+}
+
+/** One bout in the trade's shorthand, without its sets: "30 s", "3 × (6 s push at 20%, 15 s)", "6 reps (3 s down, 2 s)". */
+export function boutWords(b: Bout): string {
+  return WORDS[b.technique].bout(b);
+}
+
+/** One bout said to the client: "Hold 30 s". */
+export function workWords(b: Bout): string {
+  return WORDS[b.technique].work(boutWords(b));
+}
+
+/** What the seconds of a bout are made of; null when they are its hold. */
+export function boutFactors(b: Bout): string | null {
+  return WORDS[b.technique].factors?.(b) ?? null;
+}
+
+/** What a bout is counted in, said of a number of them: "1 breath", "6 reps", "30 s". */
+export function amountWords(technique: Technique, n: number): string {
+  const unit = unitOf(technique);
+  return unit === 'seconds' ? `${n} s` : times(n, unit === 'breaths' ? 'breath' : 'rep');
+}
+
+/** The size of a bout with its unit. */
+export function boutAmountWords(b: Bout): string {
+  return amountWords(b.technique, amountOf(b));
+}

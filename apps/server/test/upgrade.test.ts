@@ -163,3 +163,24 @@ describe('a studio of the version before', () => {
     expect((await source.driver.createSchemaBuilder().log()).upQueries.map((q) => q.query)).toEqual([]);
   });
 });
+
+describe('what a version of before said', () => {
+  it('reads as it did, with a code where one can be told', async () => {
+    const source = await bareDatabase();
+    for (const statement of DUMP.split(/;\n/)) if (statement.trim() !== '') await source.query(statement);
+    const before = await source.query<{ reason: string }[]>(
+      "SELECT reason FROM prescription WHERE part = 0 AND reason <> '' ORDER BY id",
+    );
+    await source.runMigrations({ transaction: 'each' });
+    const coach = await signedIn(newApp(source, { now: () => NOW }), 'first@studio.example');
+    const { items } = (await coach.get('/api/v1/clients').expect(200)).body as { items: { id: string }[] };
+    const [block] = (await coach.get(`/api/v1/clients/${items[0]!.id}/blocks`).expect(200)).body as Block[];
+    const weeks = block!.lanes.flatMap((l) => l.weeks);
+    expect(weeks.map((w) => w.said).sort()).toEqual(before.map((r) => r.reason).sort());
+    const coded = weeks.filter((w) => w.said!.startsWith('Easier week: 67 %'));
+    expect(coded.length).toBeGreaterThan(0);
+    for (const w of coded) expect(w.reasons).toEqual([{ code: 'easier', args: { percent: 67 }, words: w.said }]);
+    expect(weeks.every((w) => w.reasons.length > 0)).toBe(true);
+    await source.destroy();
+  });
+});

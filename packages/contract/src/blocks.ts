@@ -1,4 +1,4 @@
-import type { BlockDraft, MuscleGroupId, PlannedWeek, Side, Cut } from '@yandle/core';
+import type { BlockDraft, Cut, LeftOutFact, LimitFact, MuscleGroupId, PlannedWeek, Side } from '@yandle/core';
 
 /** What a coach chooses of a block. The plan itself is computed from it. */
 export type BlockBody = BlockDraft;
@@ -19,8 +19,8 @@ export interface Lane {
   readonly id: string;
   readonly group: MuscleGroupId;
   readonly styleId: string;
-  readonly limitReasons: readonly string[];
-  readonly leftOut: readonly string[];
+  readonly limitReasons: readonly LimitFact[];
+  readonly leftOut: readonly LeftOutFact[];
   readonly weeks: readonly PlannedWeek[];
 }
 
@@ -72,7 +72,9 @@ export interface PlanningView {
   readonly startingDoses: readonly {
     readonly group: MuscleGroupId;
     readonly seconds: number;
-    readonly words: string;
+    /** Weekly dose of the last full week of the block before, and the weeks without that were taken off. */
+    readonly before: number;
+    readonly weeksOff: number;
   }[];
 }
 

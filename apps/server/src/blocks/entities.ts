@@ -1,4 +1,14 @@
-import type { BlockDraft, MuscleGroupId, Technique, Cut, Variable, WeekKind } from '@yandle/core';
+import type {
+  BlockDraft,
+  Cut,
+  LeftOutFact,
+  LimitFact,
+  MuscleGroupId,
+  Technique,
+  Variable,
+  WeekFact,
+  WeekKind,
+} from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -80,8 +90,8 @@ export class LaneEntity {
   @Column({ name: 'place', type: 'int' }) place!: number;
   @Column({ name: 'muscle_group', type: 'varchar', length: 40 }) group!: MuscleGroupId;
   @Column({ name: 'style_id', type: 'varchar', length: 60 }) styleId!: string;
-  @Column({ name: 'limit_reasons', type: 'simple-json' }) limitReasons!: readonly string[];
-  @Column({ name: 'left_out', type: 'simple-json', nullable: true }) leftOut!: readonly string[] | null;
+  @Column({ name: 'limit_reasons', type: 'simple-json' }) limitReasons!: readonly LimitFact[];
+  @Column({ name: 'left_out', type: 'simple-json', nullable: true }) leftOut!: readonly LeftOutFact[] | null;
 }
 
 /** What a lane asks in one week: rows, so that doses can be summed. Part 0 is the stretch; rolling and activation follow. */
@@ -110,7 +120,9 @@ export class PrescriptionEntity extends BoutColumns {
   @Column({ name: 'dose', type: 'int' }) dose!: number;
   @Column({ name: 'step', type: 'int' }) step!: number;
   @Column({ name: 'changed', type: 'varchar', length: 20, nullable: true }) changed!: Variable | null;
+  /** As it read when it was published. */
   @Column({ name: 'reason', type: 'varchar', length: 1000 }) reason!: string;
+  @Column({ name: 'facts', type: 'simple-json', nullable: true }) facts!: readonly WeekFact[] | null;
 }
 
 /** The date of a retest of a block. */

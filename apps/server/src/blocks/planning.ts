@@ -123,11 +123,7 @@ async function startingDosesOf(
     // Only seconds of stretch carry over from one style to another.
     if (!cell || boutDose({ technique: cell.technique, ...boutFields(cell) }) === 0) return [];
     const seconds = Math.floor(cell.dose * returnShare(missed));
-    const words =
-      missed === 0
-        ? `${cell.dose} s a side in the last build week of the block before`
-        : `${cell.dose} s a side in the block before, less ${Math.round((1 - returnShare(missed)) * 100)} % for ${missed} weeks without`;
-    return [{ group: l.group, seconds, words }];
+    return [{ group: l.group, seconds, before: cell.dose, weeksOff: missed }];
   });
 }
 

@@ -1,17 +1,22 @@
 import {
-  buildTimeline,
-  DEFAULT_TIMINGS,
-  itemOf,
-  scheduleRetests,
-  sessionsOfBlock,
-  weekOn,
   type BlockDraft,
   type BlockPlan,
+  buildTimeline,
+  cutWords,
+  DEFAULT_TIMINGS,
   type FindExercise,
+  itemOf,
+  leftOutWords,
+  limitWords,
   type PlainDate,
+  type PlannedLane,
   type PlannedWeek,
+  scheduleRetests,
+  sessionsOfBlock,
   type Side,
   type Technique,
+  weekOn,
+  weekWords,
 } from '@yandle/core';
 import { In, MoreThanOrEqual } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -43,7 +48,7 @@ export interface Publication {
   readonly today: PlainDate;
 }
 
-function partsOf(laneId: string, w: PlannedWeek): Omit<PrescriptionEntity, 'studioId'>[] {
+function partsOf(laneId: string, lane: PlannedLane, w: PlannedWeek): Omit<PrescriptionEntity, 'studioId'>[] {
   const { technique, sessionsPerWeek, ...bout } = w.prescription;
   const common = {
     laneId,
@@ -64,7 +69,8 @@ function partsOf(laneId: string, w: PlannedWeek): Omit<PrescriptionEntity, 'stud
       technique,
       dose: w.dose,
       changed: w.changed,
-      reason: w.reason,
+      reason: weekWords(w, lane),
+      facts: w.reasons,
     },
     ...w.beforeAndAfter.map((e, i) => ({
       ...common,
@@ -75,6 +81,7 @@ function partsOf(laneId: string, w: PlannedWeek): Omit<PrescriptionEntity, 'stud
       dose: 0,
       changed: null,
       reason: '',
+      facts: null,
     })),
   ];
 }
@@ -184,7 +191,7 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     effectiveWeek: p.fromWeek,
     engineVersion: ENGINE_VERSION,
     choices: p.draft,
-    cuts: p.plan.cuts,
+    cuts: p.plan.cuts.map((c) => ({ ...c, fact: { ...c.fact, words: cutWords(c.fact) } })),
     createdAt: new Date(),
   });
   const laneIds = p.draft.lanes.map(() => uuid());
@@ -197,13 +204,13 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
       place: i,
       group: l.group,
       styleId: l.styleId,
-      limitReasons: p.plan.lanes[i]!.limitReasons,
-      leftOut: p.plan.lanes[i]!.leftOut,
+      limitReasons: p.plan.lanes[i]!.limitReasons.map((f) => ({ ...f, words: limitWords(f) })),
+      leftOut: p.plan.lanes[i]!.leftOut.map((f) => ({ ...f, words: leftOutWords(f) })),
     })),
   );
   await tx.insertMany(
     PrescriptionEntity,
-    p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, w))),
+    p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, lane, w))),
   );
   const moved = await movedDates(tx, p.blockId);
   await clearSessions(tx, p.blockId, p.fromWeek);

@@ -1,20 +1,21 @@
 import type { Block, BlockBody, CreateBlockBody, PlanningView, UpdateBlockBody } from '@yandle/contract';
 import {
+  type BlockDraft,
   blockInputOf,
+  type BlockPlan,
   buildBlock,
+  type Caution,
   cautionsAgainst,
   checkBlock,
   CoreError,
-  techniquesOf,
-  techniquesUsed,
-  tighterSide,
-  type BlockDraft,
-  type BlockPlan,
-  type Caution,
   type Exercise,
   type PlainDate,
   type PlanContext,
   type Screening,
+  techniquesOf,
+  techniquesUsed,
+  tighterSide,
+  violationWords,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import { runningOf } from '../clients/overview.js';
@@ -117,7 +118,10 @@ function soundPlan(draft: BlockDraft, context: PlanContext, fromWeek = 1): Block
   refuse(
     checkBlock(input, plan)
       .filter((v) => v.severity === 'stop')
-      .map((v) => ({ path: v.lane === null ? 'lanes' : `lanes.${v.lane}`, message: `Week ${v.week}: ${v.message}` })),
+      .map((v) => ({
+        path: v.lane === null ? 'lanes' : `lanes.${v.lane}`,
+        message: `Week ${v.week}: ${violationWords(v.fact)}`,
+      })),
   );
   return plan;
 }

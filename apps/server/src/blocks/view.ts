@@ -24,7 +24,8 @@ function weekOf(parts: readonly PrescriptionEntity[]): PlannedWeek {
     changed: w.changed,
     styleId: w.styleId,
     locked: w.locked,
-    reason: w.reason,
+    reasons: w.facts ?? [],
+    said: w.reason,
   };
 }
 

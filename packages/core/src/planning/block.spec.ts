@@ -1,3 +1,4 @@
+import { weekWords } from '../words/plan.js';
 import type { Prescription } from '../technique/prescription.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -39,9 +40,9 @@ describe('Steady hold, 8 weeks', () => {
   it('writes the dose and the reason of each cell', () => {
     const weeks = lane().weeks;
     expect(weeks.map((w) => w.dose)).toEqual([180, 210, 240, 160, 270, 300, 330, 220]);
-    expect(weeks[0]!.reason).toBe('Steady hold starts here: planned step 1 of 6.');
-    expect(weeks[1]!.reason).toBe('Hold 30 → 35 s: planned step 2 of 6.');
-    expect(weeks[3]!.reason).toContain('67 % of the last build week');
+    expect(weekWords(weeks[0]!, { weeks })).toBe('Steady hold starts here (step 1 of 6).');
+    expect(weekWords(weeks[1]!, { weeks })).toBe('Hold 30 → 35 s (step 2 of 6).');
+    expect(weeks[3]!.reasons).toEqual([{ code: 'easier', args: { percent: 67 } }]);
   });
 
   it('re-splits a new set when it would break the ramp: 2 × 60 s becomes 3 × 45 s', () => {
@@ -49,13 +50,13 @@ describe('Steady hold, 8 weeks', () => {
     expect(short(weeks[6]!)).toBe('2x60x3@5');
     expect(short(weeks[7]!)).toBe('3x45x3@5');
     expect(weeks[7]!.changed).toBe('sets');
-    expect(weeks[7]!.reason).toContain('hold 60 → 45 s to keep the ramp');
+    expect(weeks[7]!.reasons[0]).toMatchObject({ code: 'step', args: { resplit: { from: 60, to: 45 } } });
   });
 
   it('holds the dose and says so when the ramp allows no step', () => {
     const weeks = lane({ ramp: 0.05 }).weeks;
     expect(weeks.filter((w) => w.kind === 'build').every((w) => w.dose === 180)).toBe(true);
-    expect(weeks[1]!.reason).toContain('more than the 5 % ramp');
+    expect(weeks[1]!.reasons[0]).toMatchObject({ code: 'above-increase', args: { allowed: 5 } });
     expect(weeks[1]!.changed).toBeNull();
   });
 
@@ -71,7 +72,7 @@ describe('Steady hold, 8 weeks', () => {
     expect(weeks.findIndex((w) => w.changed === 'sensation')).toBe(
       weeks.findIndex((w) => w.prescription.sensation === 6),
     );
-    expect(last.reason).toContain('every variable is at its cap');
+    expect(last.reasons).toEqual([{ code: 'all-at-limit' }]);
   });
 });
 
@@ -91,7 +92,7 @@ describe('against the guideline', () => {
   it('keeps holds of clients over 65 between 30 and 60 s', () => {
     const l = limitsFor(STEADY_HOLD, STEADY_HOLD.phases[0]!, { ...adult, age: 70 }, 'calf');
     expect([l.amountMin, l.amountMax]).toEqual([30, 60]);
-    expect(l.reasons.join()).toContain('Garber');
+    expect(l.reasons.map((r) => r.code)).toContain('age-65');
   });
 
   // Common practice, no source.

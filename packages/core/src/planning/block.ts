@@ -40,9 +40,9 @@ export function buildBlock(input: BlockInput): BlockPlan {
   for (let week = 1; week <= input.weeks; week++) {
     const open = openDays(input, week);
     const drafts = planners.map((p) => p.draft(week, open.length, usual));
-    const { offsets, cutWords } = fitWeek(planners, drafts, open, input, week, cuts);
+    const { offsets, cutsOf } = fitWeek(planners, drafts, open, input, week, cuts);
     planners.forEach((p, i) => {
-      p.settle(week, drafts[i]!, offsets[i]!, first, cutWords[i]!);
+      p.settle(week, drafts[i]!, offsets[i]!, first, cutsOf[i]!);
     });
   }
   return {

@@ -1,5 +1,5 @@
-import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
-import { prescriptionWords, bonusWords } from '../words/prescription.js';
+import type { Prescription } from '../technique/prescription.js';
+import { type MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { PlannedWeek } from './plan.js';
 
 /** A lane of a published or drafted block, known by its id through all revisions. */
@@ -13,9 +13,9 @@ export interface ChangedCell {
   readonly laneId: string;
   readonly group: MuscleGroupId;
   readonly week: number;
-  /** What the cell asked before and asks now, in words; null when the lane was not there. */
-  readonly before: string | null;
-  readonly after: string | null;
+  /** What the cell asked before and asks now; null when the lane was not there. */
+  readonly before: PlannedWeek | null;
+  readonly after: PlannedWeek | null;
   /** Seconds a side in the week, after − before. */
   readonly doseChange: number;
 }
@@ -26,16 +26,24 @@ export interface BlockComparison {
   readonly lanes: readonly {
     readonly laneId: string;
     readonly group: MuscleGroupId;
-    readonly words: string;
+    readonly change: LaneChange;
     readonly doseChange: number;
   }[];
 }
 
-/** A cell in words, for comparing: what is asked, and what the tighter side gets on top. */
-export function cellWords(w: PlannedWeek): string {
-  const bonus = bonusWords(w.prescription);
-  if (w.kind === 'rest') return 'rest';
-  return `${prescriptionWords(w.prescription)}, sensation ${w.prescription.sensation}${bonus ? `, ${bonus}` : ''}`;
+/** What became of a lane: new, gone, or changed in some weeks. */
+export type LaneChange = { readonly kind: 'new' | 'gone' } | { readonly kind: 'changed'; readonly weeks: number };
+
+/** What a cell asks, and nothing else of it. */
+function asked(w: PlannedWeek | null): string {
+  if (w === null) return '';
+  return w.kind === 'rest' ? 'rest' : JSON.stringify(sorted(w.prescription));
+}
+
+function sorted(p: Prescription): unknown {
+  return Object.entries(p)
+    .filter(([, v]) => v !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1));
 }
 
 /** What changed from one state of a block to another, cell by cell. */
@@ -51,24 +59,18 @@ export function compareBlocks(before: readonly ComparedLane[], after: readonly C
     let dose = 0;
     let changed = 0;
     for (let week = 1; week <= weeks; week++) {
-      const x = a?.weeks[week - 1];
-      const y = b?.weeks[week - 1];
-      const was = x ? cellWords(x) : null;
-      const is = y ? cellWords(y) : null;
-      if (was === is) continue;
+      const x = a?.weeks[week - 1] ?? null;
+      const y = b?.weeks[week - 1] ?? null;
+
+      if (asked(x) === asked(y)) continue;
       const doseChange = (y?.dose ?? 0) - (x?.dose ?? 0);
       dose += doseChange;
       changed++;
-      cells.push({ laneId: id, group, week, before: was, after: is, doseChange });
+      cells.push({ laneId: id, group, week, before: x, after: y, doseChange });
     }
     if (changed === 0) continue;
-    const name = muscleGroupName(group);
-    const what = !a
-      ? `${name} is new`
-      : !b
-        ? `${name} is gone`
-        : `${name}: ${changed} ${changed === 1 ? 'week' : 'weeks'} changed`;
-    lanes.push({ laneId: id, group, words: what, doseChange: dose });
+    const change: LaneChange = !a ? { kind: 'new' } : !b ? { kind: 'gone' } : { kind: 'changed', weeks: changed };
+    lanes.push({ laneId: id, group, change, doseChange: dose });
   }
   return { cells, lanes };
 }

@@ -1,3 +1,4 @@
+import type { WeekFact } from './facts.js';
 import type { Bout, Prescription, Variable } from '../technique/prescription.js';
 import type { Step } from './progression.js';
 import type { PlannedWeek, WeekKind } from './plan.js';
@@ -8,9 +9,7 @@ export interface Draft {
   prescription: Prescription;
   beforeAndAfter: readonly Bout[];
   changed: Variable | null;
-  words: string;
-  /** True when the words are a whole reason; otherwise the step is counted behind them. */
-  whole: boolean;
+  reasons: readonly WeekFact[];
   step: number;
   locked: boolean;
   styleId: string;

@@ -1,3 +1,4 @@
+import { cellWords, clashSubjectWords, clashValueWords, laneChangeWords } from '../words/revision.js';
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import { exercisesDoing } from '../catalogue/forms.js';
@@ -189,18 +190,22 @@ describe('comparing', () => {
         laneId: 'a',
         group: 'soleus',
         week: 8,
-        before: '2 × 55 s, 2 days, sensation 4',
-        after: '1 × 30 s, 3 days, sensation 5',
+        before: expect.objectContaining({
+          prescription: { ...hold(2, 55), sessionsPerWeek: 2, sensation: 4 },
+        }) as object,
+        after: expect.objectContaining({ prescription: hold(1, 30) }) as object,
         doseChange: 90 - 220,
       },
     ]);
-    expect(c.lanes[0]!.words).toBe('Soleus: 1 week changed');
+    expect(cellWords(c.cells[0]!.before!)).toBe('2 × 55 s, 2 days, sensation 4');
+    expect(c.lanes[0]!.change).toEqual({ kind: 'changed', weeks: 1 });
+    expect(laneChangeWords(c.lanes[0]!)).toBe('Soleus: 1 week changed');
     expect(compareBlocks(lanes(draft), lanes(draft)).cells).toEqual([]);
   });
   it('says which lanes came and went', () => {
     const c = compareBlocks(lanes(draft), lanes({ ...draft, lanes: [draft.lanes[0]!] }));
-    expect(c.lanes).toEqual([{ laneId: 'b', group: 'hamstrings', words: 'Hamstrings is gone', doseChange: -1910 }]);
-    expect(compareBlocks([], lanes(draft)).lanes[0]!.words).toBe('Soleus is new');
+    expect(c.lanes).toEqual([{ laneId: 'b', group: 'hamstrings', change: { kind: 'gone' }, doseChange: -1910 }]);
+    expect(compareBlocks([], lanes(draft)).lanes[0]!.change).toEqual({ kind: 'new' });
   });
 });
 
@@ -216,7 +221,9 @@ describe('bringing two drafts together', () => {
   it('asks for what both changed differently, cell by cell', () => {
     const theirs = setCells({ ...draft, weeks: 6 }, [{ lane: 0, week: 2, prescription: hold(3, 20) }]);
     const merged = mergeDrafts(draft, mine, theirs, (key) => (key === 'weeks' ? 'theirs' : 'mine'));
-    expect(merged.clashes.map((c) => [c.what, c.mine, c.theirs])).toEqual([
+    expect(
+      merged.clashes.map((c) => [clashSubjectWords(c.what), clashValueWords(c.mine), clashValueWords(c.theirs)]),
+    ).toEqual([
       ['Weeks', '10', '6'],
       ['Soleus, week 2', '1 × 30 s, 3 days', '3 × 20 s, 3 days'],
     ]);
@@ -230,7 +237,10 @@ describe('bringing two drafts together', () => {
     const gone = mergeDrafts(draft, draft, { ...draft, lanes: [draft.lanes[0]!] });
     expect(gone.draft.lanes.map((l) => l.id)).toEqual(['a']);
     const clash = mergeDrafts(draft, setStyle(draft, 1, 'upkeep', 1), { ...draft, lanes: [draft.lanes[0]!] });
-    expect(clash.clashes[0]).toMatchObject({ mine: 'kept and changed', theirs: 'taken out' });
+    expect(clash.clashes[0]).toMatchObject({
+      mine: { kind: 'lane', kept: true },
+      theirs: { kind: 'lane', kept: false },
+    });
   });
   it('changes nothing when both are the same', () => {
     expect(mergeDrafts(draft, mine, mine)).toEqual({ draft: mine, clashes: [] });
@@ -293,7 +303,7 @@ describe('templates', () => {
     const { draft: d, notes } = applyTemplate(t, use(adult));
     const p = d.lanes[0]!.locked[0]!.prescription;
     expect(p.sets * p.holdSeconds * p.sessionsPerWeek).toBeLessThanOrEqual(360);
-    expect(notes[0]).toContain('at 50 %');
+    expect(notes).toEqual([{ code: 'scaled', args: { group: 'soleus', percent: 50 } }]);
     expect(applyTemplate(t, use(adult, 360)).draft.lanes[0]!.locked[0]!.prescription).toEqual(hold(4, 60));
   });
 
@@ -309,7 +319,7 @@ describe('templates', () => {
     const runner = TEMPLATES.find((t) => t.id === 'runner')!;
     const { draft: d, notes } = applyTemplate(runner, use({ ...adult, cautions }));
     expect(d.lanes.some((l) => l.group === 'hamstrings')).toBe(false);
-    expect(notes).toEqual(['Hamstrings: left out, a caution of the intake rests it.']);
+    expect(notes).toEqual([{ code: 'caution', args: { group: 'hamstrings' } }]);
     const none = applyTemplate(runner, { ...use(adult), allowed: () => [] });
     expect(none.draft.lanes).toEqual([]);
     expect(none.notes).toHaveLength(5);

@@ -1,3 +1,4 @@
+import type { CutFact } from './facts.js';
 import { amountOf } from '../technique/prescription.js';
 import { isLoaded } from '../technique/catalogue.js';
 import { sessionSeconds } from '../session/session-seconds.js';
@@ -16,11 +17,11 @@ export function fitWeek(
   input: BlockInput,
   week: number,
   cuts: Cut[],
-): { offsets: number[][]; cutWords: (string | null)[] } {
+): { offsets: number[][]; cutsOf: CutFact[][] } {
   const budget = input.client.minutesPerSession === undefined ? null : input.client.minutesPerSession * 60;
   const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
   const first = firstWeekday(input);
-  const cutWords: (string | null)[] = drafts.map(() => null);
+  const cutsOf: CutFact[][] = drafts.map(() => []);
   const active = drafts.map((d) => d.kind !== 'rest');
   const requests = drafts.map((d, i): LaneRequest => ({
     sessions: active[i] && !isPast(d) ? d.prescription.sessionsPerWeek : 0,
@@ -30,20 +31,24 @@ export function fitWeek(
   }));
   const placed = allocate(requests, open, budget, most).days;
   const offsets = drafts.map((d, i) => (isPast(d) ? d.days.map((x) => (x - first + 7) % 7) : [...placed[i]!]));
-  const cut = (i: number, words: string): void => {
-    cuts.push({ lane: i, week, words });
-    cutWords[i] = cutWords[i] ? `${cutWords[i]} ${words}` : words;
+  const cut = (i: number, fact: CutFact): void => {
+    cuts.push({ lane: i, week, fact });
+    cutsOf[i]!.push(fact);
   };
   drafts.forEach((d, i) => {
     const wished = d.prescription.sessionsPerWeek;
     const got = offsets[i]!.length;
     if (isPast(d) || !active[i] || got >= wished) return;
-    const why = isLoaded(d.prescription.technique)
-      ? 'the days leave no 48 h between more loaded sessions'
-      : `a session holds at most ${most} lanes`;
-    cut(i, `${got} of ${wished} sessions: ${why}.`);
+    const sessions = { sessions: got, wanted: wished };
+    cut(
+      i,
+      isLoaded(d.prescription.technique)
+        ? { code: 'gap-between-loaded', args: sessions }
+        : { code: 'lanes-per-session', args: { ...sessions, most } },
+    );
   });
-  if (budget === null) return { offsets, cutWords };
+  if (budget === null) return { offsets, cutsOf };
+  const minutes = budget / 60;
 
   const length = (day: number): number =>
     sessionSeconds(drafts.flatMap((d, i) => (offsets[i]!.includes(day) ? planners[i]!.items(d) : [])));
@@ -79,10 +84,9 @@ export function fitWeek(
         before: null,
         changed: null,
         step: d.step - 1,
-        words: 'Same as before: the minutes of the week hold no more.',
-        whole: true,
+        reasons: [{ code: 'step-waits' }],
       });
-      cuts.push({ lane: i, week, words: 'The step of this week waits: the minutes hold no more.' });
+      cuts.push({ lane: i, week, fact: { code: 'step-postponed' } });
     },
   );
   giveWay(
@@ -90,14 +94,15 @@ export function fitWeek(
     (d, i) => {
       const { bonus: _, ...plain } = d.prescription;
       set(i, { prescription: plain });
-      cut(i, 'The tighter side’s extra is left out: the minutes hold no more.');
+      cut(i, { code: 'no-extra' });
     },
   );
   giveWay(
     (d) => d.prescription.sets > 1,
     (d, i) => {
       set(i, { prescription: { ...d.prescription, sets: d.prescription.sets - 1 } });
-      cut(i, `${d.prescription.sets} → ${d.prescription.sets - 1} sets to fit ${input.client.minutesPerSession} min.`);
+      const { sets } = d.prescription;
+      cut(i, { code: 'fewer-sets', args: { from: sets, to: sets - 1, minutes } });
     },
   );
   giveWay(
@@ -106,10 +111,10 @@ export function fitWeek(
       const worst = offsets[i]!.filter((o) => full.includes(o)).at(-1)!;
       const before = offsets[i]!.length;
       offsets[i] = offsets[i]!.filter((o) => o !== worst);
-      cut(i, `${before} → ${before - 1} sessions to fit ${input.client.minutesPerSession} min.`);
+      cut(i, { code: 'fewer-sessions', args: { from: before, to: before - 1, minutes } });
     },
   );
-  return { offsets, cutWords };
+  return { offsets, cutsOf };
 }
 
 /** True when giving a step back would save no time: only load, help, push or sensation changed. */

@@ -1,4 +1,5 @@
-import { muscleGroupName } from '../anatomy/muscle-group.js';
+import { percentOf } from '../math/rounding.js';
+import type { CutFact, WeekFact } from './facts.js';
 import { volume, weeklyDose } from '../dose/dose.js';
 import type { Weekday } from '../schedule/weekday.js';
 import type { Bout, Prescription } from '../technique/prescription.js';
@@ -18,7 +19,7 @@ import { returnShare, scaleTo } from './scale.js';
 
 /** A lane while it is being planned. */
 export class LanePlanner {
-  readonly cells: (PlannedWeek & { readonly words: string; readonly whole: boolean })[] = [];
+  readonly cells: PlannedWeek[] = [];
   private at: Step | null = null;
   private key = '';
   private progressed: Progression | null = null;
@@ -42,9 +43,7 @@ export class LanePlanner {
       if (!extra) continue;
       const bar = techniqueBar(extra.technique, this.input.client);
       if (bar !== null || !this.styles.can(extra.technique)) {
-        this.styles.leave(
-          `${muscleGroupName(this.lane.group)}, ${extra.technique}: ${bar ?? 'the library has no such exercise for this client.'}`,
-        );
+        this.styles.leave(extra.technique, bar, null);
         continue;
       }
       const amount = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
@@ -60,7 +59,7 @@ export class LanePlanner {
     return out;
   }
 
-  private rest(week: number, words: string): Draft {
+  private rest(week: number, code: 'not-started' | 'over' | 'missed' | 'away'): Draft {
     const { progression } = this.styles.progressionIn(week);
     const p = this.at?.prescription ?? firstStep(progression).prescription;
     const { bonus: _, ...plain } = p;
@@ -69,8 +68,7 @@ export class LanePlanner {
       prescription: { ...plain, sessionsPerWeek: 0 },
       beforeAndAfter: [],
       changed: null,
-      words,
-      whole: true,
+      reasons: [{ code }],
       step: this.step,
       locked: false,
       styleId: progression.style.id,
@@ -87,14 +85,9 @@ export class LanePlanner {
     const { lane, input } = this;
     const missed = input.missedWeeks?.includes(week) ?? false;
     if (past && !missed) return past;
-    if (week < (lane.fromWeek ?? 1)) return this.rest(week, 'The lane has not begun.');
-    if (lane.untilWeek && week > lane.untilWeek) return this.rest(week, 'The lane is over.');
-    if (missed || open === 0) {
-      return this.rest(
-        week,
-        missed ? 'Missed: nothing was done this week.' : 'Away: no training day is left this week.',
-      );
-    }
+    if (week < (lane.fromWeek ?? 1)) return this.rest(week, 'not-started');
+    if (lane.untilWeek && week > lane.untilWeek) return this.rest(week, 'over');
+    if (missed || open === 0) return this.rest(week, missed ? 'missed' : 'away');
     const draft = this.wanted(week);
     const sessions = draft.prescription.sessionsPerWeek;
     if (!draft.locked && open < usual && open < sessions) {
@@ -105,8 +98,7 @@ export class LanePlanner {
         ...draft,
         prescription: { ...kept, sessionsPerWeek: Math.min(kept.sessionsPerWeek, open) },
         changed: null,
-        words: `${open} of ${kept.sessionsPerWeek} sessions: the client is away on the other days. The dose is not raised.`,
-        whole: true,
+        reasons: [{ code: 'fewer-days', args: { sessions: open, wanted: kept.sessionsPerWeek } }],
         step: Math.max(1, draft.before ? draft.step - 1 : draft.step),
         base: this.at === null,
       };
@@ -133,8 +125,7 @@ export class LanePlanner {
         beforeAndAfter:
           locked.prescription.sessionsPerWeek === 0 ? [] : this.beforeAndAfterOf(style, reps, limits.sensationMax),
         changed: null,
-        words: 'Set by the coach; the plan goes on from here.',
-        whole: true,
+        reasons: [{ code: 'set-by-coach' }],
         step: Math.max(1, this.step),
         locked: true,
         styleId: style.id,
@@ -144,7 +135,7 @@ export class LanePlanner {
         dress: (p) => p,
       };
     }
-    const made = (at: Step, words: string, over: Partial<Draft> = {}): Draft => {
+    const made = (at: Step, fact: WeekFact, over: Partial<Draft> = {}): Draft => {
       const side = this.lane.tighterSide ?? null;
       const sided = this.lane.exercises?.[at.prescription.technique]?.sides !== 'both';
       const dress = (p: Prescription): Prescription => {
@@ -156,8 +147,7 @@ export class LanePlanner {
         prescription: dress(at.prescription),
         beforeAndAfter: this.beforeAndAfterOf(style, at.activationReps, limits.sensationMax),
         changed: null,
-        words,
-        whole: false,
+        reasons: [fact],
         step: this.step,
         locked: false,
         styleId: style.id,
@@ -175,48 +165,42 @@ export class LanePlanner {
           ? stepAt(progression, this.lane.startingDose, this.input.ramp)
           : firstStep(progression));
       const prescription = easierWeek(from.prescription);
-      const share = Math.round((volume(prescription) / volume(from.prescription)) * 100);
+      const percent = percentOf(volume(prescription), volume(from.prescription));
       return made(
         { prescription, activationReps: from.activationReps },
-        `Easier week: ${share} % of the last build week, nearest to 60 % that whole sets and sessions allow; sensation one lower.`,
-        { kind: 'easier', whole: true, step: Math.max(1, this.step), base: false },
+        { code: 'easier', args: { percent } },
+        { kind: 'easier', step: Math.max(1, this.step), base: false },
       );
     }
     if (!last) {
       const { startingDose } = this.lane;
       const entry = startingDose ? stepAt(progression, startingDose, this.input.ramp) : firstStep(progression);
-      const words =
-        startingDose && volume(entry.prescription) > volume(firstStep(progression).prescription)
-          ? `${style.name}, begun where the client is: ${startingDose} s a week before`
-          : `${style.name} starts here`;
+      const above = startingDose && volume(entry.prescription) > volume(firstStep(progression).prescription);
+      const fact: WeekFact = above
+        ? { code: 'starts-at-dose', args: { style: style.name, seconds: startingDose } }
+        : { code: 'style-starts', args: { style: style.name } };
       this.key = key;
-      return made(entry, words, { step: 1 });
+      return made(entry, fact, { step: 1 });
     }
     if (key !== this.key || last.prescription.technique !== phase.technique) {
       this.key = key;
       const entry = enterPhase(last, progression, this.missed > 0 ? returnShare(this.missed) - 1 : this.input.ramp);
-      return made(entry, entry.words, { step: this.step + 1 });
+      return made(entry, entry.fact, { step: this.step + 1 });
     }
     if (this.missed > 0) {
       const share = returnShare(this.missed);
       const to = scaleTo(last.prescription, volume(last.prescription) * share, limits.amountMin, phase.stepSize);
       return made(
         { ...last, prescription: to },
-        `Back after ${this.missed} ${this.missed === 1 ? 'week' : 'weeks'} without training: at most ${Math.round(share * 100)} % of the dose before (common practice, no source).`,
-        { whole: true, step: this.step },
+        { code: 'back-after', args: { weeks: this.missed, percent: percentOf(volume(to), volume(last.prescription)) } },
+        { step: this.step },
       );
     }
     if (held && last !== held && !samePrescription(last.prescription, held.prescription))
-      return made(
-        last,
-        'Back inside the caps of this client, which the week before left; the dose goes on from here.',
-        {
-          whole: true,
-        },
-      );
+      return made(last, { code: 'back-in-limits' });
     const next = nextStep(last, progression, this.input.ramp);
-    if ('why' in next) return made(last, `Same as before: ${next.words}.`, { whole: true });
-    return made(next, next.words, { changed: next.changed, step: this.step + 1, before: last });
+    if ('why' in next) return made(last, next.why);
+    return made(next, next.fact, { changed: next.changed, step: this.step + 1, before: last });
   }
 
   private exerciseOf(technique: Technique): PlacedExercise {
@@ -254,10 +238,10 @@ export class LanePlanner {
     draft: Draft | PlannedWeek,
     offsets: readonly number[],
     first: Weekday,
-    cut: string | null,
+    cuts: readonly CutFact[],
   ): void {
     if (isPast(draft)) {
-      this.cells.push({ ...draft, words: draft.reason, whole: true });
+      this.cells.push(draft);
       if (draft.kind === 'build') {
         const { bonus: _, ...plain } = draft.prescription;
         const after = draft.beforeAndAfter.find(
@@ -297,27 +281,16 @@ export class LanePlanner {
       changed: draft.changed,
       styleId: draft.styleId,
       locked: draft.locked,
-      reason: '',
-      words: none
-        ? `No room this week. ${cut ?? ''}`.trim()
-        : cut
-          ? `${draft.whole ? draft.words : `${capital(draft.words)}.`} ${cut}`
-          : draft.words,
-      whole: draft.whole || cut !== null || none,
+      reasons: none ? [{ code: 'no-room' }, ...cuts] : [...draft.reasons, ...cuts],
     });
     this.lastDay = offsets.length > 0 ? Math.max(...offsets) : null;
   }
 
   finished(): PlannedLane {
-    const planned = Math.max(1, ...this.cells.map((c) => c.step));
-    const weeks = this.cells.map(({ words, whole, ...cell }): PlannedWeek => ({
-      ...cell,
-      reason: whole ? words : `${capital(words)}: planned step ${cell.step} of ${planned}.`,
-    }));
     return {
       group: this.lane.group,
       styleId: this.lane.styleId,
-      weeks,
+      weeks: this.cells,
       limitReasons: this.styles.limitReasons,
       leftOut: this.styles.leftOut,
     };
@@ -330,8 +303,4 @@ function samePrescription(a: Prescription, b: Prescription): boolean {
 
 function lastOffset(days: readonly Weekday[], first: Weekday): number | null {
   return days.length === 0 ? null : Math.max(...days.map((d) => (d - first + 7) % 7));
-}
-
-function capital(s: string): string {
-  return s.charAt(0).toUpperCase() + s.slice(1);
 }

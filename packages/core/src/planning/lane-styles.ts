@@ -1,3 +1,4 @@
+import type { LeftOutFact, LimitFact, TechniqueBar } from './facts.js';
 import { muscleGroupName } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
@@ -12,8 +13,8 @@ import { phaseOfWeek } from './weeks.js';
 
 /** Which style, phase and limits count for a lane in each week, and what was left out on the way. */
 export class LaneStyles {
-  readonly leftOut: string[] = [];
-  readonly limitReasons: string[] = [];
+  readonly leftOut: LeftOutFact[] = [];
+  readonly limitReasons: LimitFact[] = [];
   private readonly progressions = new Map<string, Progression>();
 
   constructor(
@@ -23,8 +24,9 @@ export class LaneStyles {
   ) {}
 
   /** Says once what is left out. */
-  leave(text: string): void {
-    if (!this.leftOut.includes(text)) this.leftOut.push(text);
+  leave(technique: Technique, bar: TechniqueBar | null, instead: string | null): void {
+    if (this.leftOut.some((l) => l.code === 'left-out' && l.args.technique === technique)) return;
+    this.leftOut.push({ code: 'left-out', args: { group: this.lane.group, technique, bar, instead } });
   }
 
   private find(id: string): Style {
@@ -44,18 +46,18 @@ export class LaneStyles {
     const passed = phaseOfWeek(week, this.easier) - phaseOfWeek(since, this.easier);
     const index = Math.min(Math.max(0, passed), style.phases.length - 1);
     const phase = style.phases[index]!;
-    const name = muscleGroupName(this.lane.group);
     const bar = techniqueBar(phase.technique, this.input.client);
-    if (bar ?? (this.can(phase.technique) ? null : '')) {
-      this.leave(`${name}, ${phase.technique}: ${bar} ${STEADY_HOLD.name} instead.`);
+    if (bar) {
+      this.leave(phase.technique, bar, STEADY_HOLD.name);
       return this.progression(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
     }
     if (!this.can(phase.technique)) {
       if (phase.technique === PLAINEST || !this.can(PLAINEST))
-        throw new CoreError('invalid-plan', `Choose an exercise for ${name}: ${phase.technique}.`);
-      this.leave(
-        `${name}, ${phase.technique}: the library has no such exercise for this client. ${STEADY_HOLD.name} instead.`,
-      );
+        throw new CoreError(
+          'invalid-plan',
+          `Choose an exercise for ${muscleGroupName(this.lane.group)}: ${phase.technique}.`,
+        );
+      this.leave(phase.technique, null, STEADY_HOLD.name);
       return this.progression(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
     }
     return this.progression(style, phase, String(index));
@@ -66,9 +68,9 @@ export class LaneStyles {
     let progression = this.progressions.get(key);
     if (!progression) {
       const limits = limitsFor(style, phase, this.input.client, this.lane.group);
-      if (limits.sessionsMax === 0)
-        throw new CoreError('invalid-plan', 'The client has no training days. Choose at least one first.');
-      for (const r of limits.reasons) if (!this.limitReasons.includes(r)) this.limitReasons.push(r);
+      if (limits.sessionsMax === 0) throw new CoreError('invalid-plan', 'Choose at least one day for sessions.');
+      for (const r of limits.reasons)
+        if (!this.limitReasons.some((x) => JSON.stringify(x) === JSON.stringify(r))) this.limitReasons.push(r);
       progression = { style, phase, limits, loadUnit: this.lane.loadUnit ?? this.usualUnit() };
       this.progressions.set(key, progression);
     }

@@ -1,3 +1,4 @@
+import type { LimitFact, TechniqueBar } from './facts.js';
 import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable, HIGHEST_TARGET } from '../technique/prescription.js';
 import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
@@ -29,20 +30,26 @@ export interface PlanClient {
   readonly smallestPlate?: number;
 }
 
-/** The strictest of what style, client and cautions allow (domain rule 2.6, 5), with the reasons of each that bites. */
-export interface Limits {
+/** Bounds of a lane's bouts, sets, sessions and sensation. */
+interface Bounds {
   /** Seconds, repetitions or breaths of one bout. */
   readonly amountMin: number;
   readonly amountMax: number;
   readonly setsMax: number;
   readonly sessionsMax: number;
-  readonly sensationStart: number;
   readonly sensationMax: number;
+}
+
+/** The strictest of what style, client and cautions allow (domain rule 2.6, 5), with the reasons of each that bites. */
+export interface Limits extends Bounds {
+  readonly sensationStart: number;
   /** Weekly seconds a side; null for none. */
   readonly doseMax: number | null;
   /** Smallest step of a load in kilograms. */
   readonly plate: number;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly LimitFact[];
+  /** What holds the sensation where it is; null when only the style or the talk test does. */
+  readonly sensationBy: LimitFact | null;
 }
 
 /** Highest sensation target on a region with a caution. Common practice, no source. */
@@ -55,86 +62,146 @@ export const BEGINNER_SETS = 3;
 export const USUAL_PLATE = 1.25;
 
 /** Why a client may not do a technique; null when it is allowed (domain rules 2.6, 5 and 9). */
-export function techniqueBar(technique: Technique, client: PlanClient): string | null {
-  if (kindOf(technique).demands.includes('nerve'))
-    return 'Nerve glides are off: they are for coaches who are qualified for them.';
-  if (isLoaded(technique) && client.age < 18) return 'Under 18: no loaded end range.';
-  if (isLoaded(technique) && client.hypermobile)
-    return 'Hypermobile joints: no loaded end range; mid-range control instead.';
-  if (client.cautions?.excludedTechniques.includes(technique))
-    return `A caution of the intake speaks against ${technique}.`;
+export function techniqueBar(technique: Technique, client: PlanClient): TechniqueBar | null {
+  if (kindOf(technique).demands.includes('nerve')) return { code: 'not-qualified' };
+  if (isLoaded(technique) && client.age < 18) return { code: 'loaded-under-18' };
+  if (isLoaded(technique) && client.hypermobile) return { code: 'loaded-hypermobile' };
+  if (client.cautions?.excludedTechniques.includes(technique)) return { code: 'caution', args: { technique } };
   return null;
 }
 
+/** For whom and for what limits are looked up. */
+interface LimitCase {
+  readonly client: PlanClient;
+  readonly group: MuscleGroupId;
+  readonly still: boolean;
+  readonly loaded: boolean;
+  /** Different training days. */
+  readonly days: number;
+}
+
+/** One limit: when it applies, given the bounds so far, what it makes of them, and how it is said. */
+interface LimitRule {
+  readonly applies: (c: LimitCase, b: Bounds) => boolean;
+  readonly limit: (c: LimitCase, b: Bounds) => Partial<Bounds>;
+  readonly fact: (c: LimitCase) => LimitFact;
+}
+
+const apartDays = ({ client }: LimitCase): number => mostApart(client.trainingDays, LOADED_GAP_DAYS);
+const beginner = ({ client }: LimitCase): boolean => client.experience === 'beginner';
+
+type SensationCode = 'beginner-sensation' | 'caution-sensation' | 'hypermobile-sensation' | 'gentle-group';
+
+/** A sensation target that is lower than the one so far. */
+function sensationRule(
+  code: SensationCode,
+  applies: (c: LimitCase) => boolean,
+  to: (c: LimitCase) => number,
+): LimitRule {
+  return {
+    applies: (c, b) => applies(c) && to(c) < b.sensationMax,
+    limit: (c) => ({ sensationMax: to(c) }),
+    fact: (c) => ({ code, args: { sensation: to(c) } }),
+  };
+}
+
+/** All limits, in the order in which they are said. Holds by age: Garber et al. 2011, from memory; the others common practice, no source. */
+const LIMITS: readonly LimitRule[] = [
+  {
+    applies: (c) => c.still && c.client.age >= 65,
+    limit: (_, b) => {
+      const amountMin = Math.max(b.amountMin, 30);
+      return { amountMin, amountMax: Math.max(amountMin, Math.min(b.amountMax, 60)) };
+    },
+    fact: () => ({ code: 'age-65' }),
+  },
+  {
+    applies: (c) => c.still && c.client.age < 18,
+    limit: (_, b) => ({ amountMin: Math.min(20, b.amountMax), amountMax: Math.min(b.amountMax, 30) }),
+    fact: () => ({ code: 'under-18' }),
+  },
+  {
+    applies: (c, b) => beginner(c) && b.setsMax > BEGINNER_SETS,
+    limit: () => ({ setsMax: BEGINNER_SETS }),
+    fact: () => ({ code: 'beginner-sets', args: { sets: BEGINNER_SETS } }),
+  },
+  {
+    applies: (c, b) => c.days < b.sessionsMax,
+    limit: (c) => ({ sessionsMax: c.days }),
+    fact: (c) => ({ code: 'training-days', args: { days: c.days } }),
+  },
+  {
+    applies: (c, b) => c.loaded && b.sessionsMax > LOADED_SESSIONS,
+    limit: () => ({ sessionsMax: LOADED_SESSIONS }),
+    fact: () => ({ code: 'loaded-sessions', args: { days: LOADED_SESSIONS } }),
+  },
+  {
+    applies: (c, b) => c.loaded && apartDays(c) < b.sessionsMax,
+    limit: (c) => ({ sessionsMax: apartDays(c) }),
+    fact: (c) => ({ code: 'loaded-days', args: { days: apartDays(c) } }),
+  },
+  sensationRule('beginner-sensation', beginner, () => BEGINNER_SENSATION),
+  sensationRule(
+    'caution-sensation',
+    ({ client }) => (client.cautions?.sensationMax ?? null) !== null,
+    ({ client }) => client.cautions!.sensationMax!,
+  ),
+  sensationRule(
+    'hypermobile-sensation',
+    ({ client }) => client.hypermobile ?? false,
+    () => CAUTION_SENSATION,
+  ),
+  sensationRule(
+    'gentle-group',
+    ({ client, group }) =>
+      client.gentleGroups.includes(group) || (client.cautions?.gentleGroups.includes(group) ?? false),
+    () => CAUTION_SENSATION,
+  ),
+];
+
+/** Limits that guard a body rather than taste: what breaks one of them cannot be published. */
+const SAFETY_LIMITS: readonly LimitFact['code'][] = ['caution-sensation', 'hypermobile-sensation', 'gentle-group'];
+
+/** True for a limit that guards a body: a caution, hypermobile joints, a group to go easy on. */
+export function isSafetyLimit(limit: LimitFact): boolean {
+  return SAFETY_LIMITS.includes(limit.code);
+}
+
 /**
- * Limits of a lane in a phase of its style. 65+: static holds of 30-60 s (Garber et al. 2011); under 18: 20-30 s (common practice, no source).
+ * Limits of a lane in a phase of its style: the style's own bounds, then every rule of {@link LIMITS} that applies.
  * @throws CoreError `invalid-plan` when no training day is given, or a caution rests the group
  */
 export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, group: MuscleGroupId): Limits {
   const days = new Set(client.trainingDays).size;
-  if (days === 0) throw new CoreError('invalid-plan', 'The client has no training days. Choose at least one first.');
+  if (days === 0) throw new CoreError('invalid-plan', 'Choose at least one day for sessions.');
   if (client.cautions?.excludedGroups.includes(group))
-    throw new CoreError('invalid-plan', `A caution of the intake rests this muscle group: ${muscleGroupName(group)}.`);
-  const reasons: string[] = [];
-
+    throw new CoreError('invalid-plan', `An intake caution rules out this muscle group: ${muscleGroupName(group)}.`);
+  const { loaded, still } = kindOf(phase.technique);
+  const at: LimitCase = { client, group, still, loaded, days };
   const amount = amountVariable(phase.technique);
-  let amountMin = phase.amountFloor;
-  let amountMax = phase.caps[amount] ?? phase.start[amount] ?? phase.amountFloor;
-  if (kindOf(phase.technique).still && client.age >= 65) {
-    amountMin = Math.max(amountMin, 30);
-    amountMax = Math.max(amountMin, Math.min(amountMax, 60));
-    reasons.push('65 or older: holds of 30-60 s from the start (Garber et al. 2011, from memory).');
-  } else if (kindOf(phase.technique).still && client.age < 18) {
-    amountMin = Math.min(20, amountMax);
-    amountMax = Math.min(amountMax, 30);
-    reasons.push('Under 18: holds of 20-30 s (common practice, no source).');
-  }
-
-  let setsMax = phase.caps.sets ?? phase.start.sets;
-  if (client.experience === 'beginner' && setsMax > BEGINNER_SETS) {
-    setsMax = BEGINNER_SETS;
-    reasons.push(`Beginner: at most ${BEGINNER_SETS} sets (common practice, no source).`);
-  }
-
-  let sessionsCap = phase.caps.sessionsPerWeek ?? phase.start.sessionsPerWeek;
-  let sessionsMax = Math.min(sessionsCap, days);
-  if (days < sessionsCap)
-    reasons.push(`At most ${days} ${days === 1 ? 'session' : 'sessions'} a week: the client's training days.`);
-  if (isLoaded(phase.technique)) {
-    sessionsCap = Math.min(sessionsCap, LOADED_SESSIONS);
-    const apart = mostApart(client.trainingDays, LOADED_GAP_DAYS);
-    if (apart < Math.min(sessionsMax, sessionsCap))
-      reasons.push(
-        `The training days leave room for ${apart} loaded ${apart === 1 ? 'session' : 'sessions'} 48 h apart, so the lane has no more.`,
-      );
-    sessionsMax = Math.min(sessionsMax, sessionsCap, apart);
-  }
-
-  let sensationMax = Math.min(phase.caps.sensation ?? HIGHEST_TARGET, HIGHEST_TARGET);
-  const lower = (to: number, why: string): void => {
-    if (to >= sensationMax) return;
-    sensationMax = to;
-    reasons.push(why);
+  let bounds: Bounds = {
+    amountMin: phase.amountFloor,
+    amountMax: phase.caps[amount] ?? phase.start[amount] ?? phase.amountFloor,
+    setsMax: phase.caps.sets ?? phase.start.sets,
+    sessionsMax: phase.caps.sessionsPerWeek ?? phase.start.sessionsPerWeek,
+    sensationMax: Math.min(phase.caps.sensation ?? HIGHEST_TARGET, HIGHEST_TARGET),
   };
-  if (client.experience === 'beginner')
-    lower(BEGINNER_SENSATION, `Beginner: sensation at most ${BEGINNER_SENSATION} (common practice, no source).`);
-  const anywhere = client.cautions?.sensationMax ?? null;
-  if (anywhere !== null) lower(anywhere, `A caution of the intake: sensation at most ${anywhere}.`);
-  if (client.hypermobile)
-    lower(CAUTION_SENSATION, `Hypermobile joints: sensation at most ${CAUTION_SENSATION}, no forcing of end range.`);
-  if (client.gentleGroups.includes(group) || (client.cautions?.gentleGroups.includes(group) ?? false))
-    lower(CAUTION_SENSATION, `Go easy on this group: sensation at most ${CAUTION_SENSATION}.`);
-  const sensationStart = Math.min(client.experience === 'beginner' ? 4 : 5, sensationMax);
-
+  const reasons: LimitFact[] = [];
+  let sensationBy: LimitFact | null = null;
+  for (const rule of LIMITS) {
+    if (!rule.applies(at, bounds)) continue;
+    const part = rule.limit(at, bounds);
+    const fact = rule.fact(at);
+    bounds = { ...bounds, ...part };
+    reasons.push(fact);
+    if (part.sensationMax !== undefined) sensationBy = fact;
+  }
   return {
-    amountMin,
-    amountMax,
-    setsMax,
-    sessionsMax,
-    sensationStart,
-    sensationMax,
+    ...bounds,
+    sensationStart: Math.min(client.experience === 'beginner' ? 4 : 5, bounds.sensationMax),
     doseMax: style.doseCap,
     plate: client.smallestPlate ?? USUAL_PLATE,
     reasons,
+    sensationBy,
   };
 }

@@ -1,48 +1,60 @@
-import { muscleGroupName } from '../anatomy/muscle-group.js';
-import { prescriptionWords } from '../words/prescription.js';
+import { type MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { BlockDraft, LaneDraft } from './draft.js';
 import type { LockedCell } from './plan.js';
+
+/** What a clash is about: a setting of the block, a lane as a whole, a part of it, or one of its weeks. */
+export type ClashSubject =
+  | { readonly kind: 'setting'; readonly setting: Setting }
+  | { readonly kind: 'lane'; readonly group: MuscleGroupId }
+  | { readonly kind: 'lane-part'; readonly group: MuscleGroupId; readonly part: LanePart }
+  | { readonly kind: 'week'; readonly group: MuscleGroupId; readonly week: number };
+
+/** A side of a clash: a value, a lane that is kept or removed, a cell set by hand or by the plan. */
+export type ClashValue =
+  | { readonly kind: 'value'; readonly value: unknown }
+  | { readonly kind: 'lane'; readonly kept: boolean }
+  | { readonly kind: 'cell'; readonly cell: LockedCell | null };
 
 /** Something that two coaches changed at the same time, each in another way. */
 export interface Clash {
   readonly key: string;
-  readonly what: string;
-  readonly mine: string;
-  readonly theirs: string;
+  readonly what: ClashSubject;
+  readonly mine: ClashValue;
+  readonly theirs: ClashValue;
 }
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const SETTINGS = [
-  ['startDate', 'Start'],
-  ['weeks', 'Weeks'],
-  ['ramp', 'Ramp'],
-  ['easierEvery', 'Easier week'],
-  ['easierWeeks', 'Easier weeks by hand'],
-  ['missedWeeks', 'Missed weeks'],
-  ['away', 'Away'],
-  ['lanesPerSession', 'Lanes in a session'],
-  ['smallestPlate', 'Smallest plate'],
-] as const;
+  'startDate',
+  'weeks',
+  'ramp',
+  'easierEvery',
+  'easierWeeks',
+  'missedWeeks',
+  'away',
+  'lanesPerSession',
+  'smallestPlate',
+] as const satisfies readonly (keyof BlockDraft)[];
+export type Setting = (typeof SETTINGS)[number];
 
 const LANE_PARTS = [
-  ['styleId', 'style'],
-  ['laterStyles', 'later styles'],
-  ['fromWeek', 'first week'],
-  ['untilWeek', 'last week'],
-  ['startingDose', 'startingDose'],
-  ['loadUnit', 'load'],
-  ['exercises', 'exercises'],
-] as const;
+  'styleId',
+  'laterStyles',
+  'fromWeek',
+  'untilWeek',
+  'startingDose',
+  'loadUnit',
+  'exercises',
+] as const satisfies readonly (keyof LaneDraft)[];
+export type LanePart = (typeof LANE_PARTS)[number];
 
-function say(value: unknown): string {
-  if (value === null || value === undefined) return 'none';
-  return typeof value === 'string' ? value : JSON.stringify(value);
-}
+const asValue = (value: unknown): ClashValue => ({ kind: 'value', value });
+const asCell = (cell: LockedCell | null): ClashValue => ({ kind: 'cell', cell });
+const asLane = (lane: LaneDraft | null): ClashValue => ({ kind: 'lane', kept: lane !== null });
 
 const lockOf = (l: LaneDraft | undefined, week: number): LockedCell | null =>
   l?.locked.find((k) => k.week === week) ?? null;
-const lockWords = (k: LockedCell | null): string => (k ? prescriptionWords(k.prescription) : 'as the plan sets it');
 
 /**
  * Two drafts that grew out of one: everything only one of them changed is taken over; what both changed in different ways is a clash, decided
@@ -56,14 +68,22 @@ export function mergeDrafts(
   choose: (key: string) => 'mine' | 'theirs' = () => 'mine',
 ): { readonly draft: BlockDraft; readonly clashes: readonly Clash[] } {
   const clashes: Clash[] = [];
-  const pick = <T>(key: string, what: string, b: T, m: T, t: T, words: (v: T) => string = say): T => {
+  const pick = <T>(
+    key: string,
+    what: ClashSubject,
+    [b, m, t]: readonly [base: T, mine: T, theirs: T],
+    say: (v: T) => ClashValue = asValue,
+  ): T => {
     if (same(m, t) || same(t, b)) return m;
     if (same(m, b)) return t;
-    clashes.push({ key, what, mine: words(m), theirs: words(t) });
+    clashes.push({ key, what, mine: say(m), theirs: say(t) });
     return choose(key) === 'mine' ? m : t;
   };
   const settings = Object.fromEntries(
-    SETTINGS.map(([key, what]) => [key, pick(key, what, base[key] as unknown, mine[key], theirs[key])]),
+    SETTINGS.map((setting) => [
+      setting,
+      pick<unknown>(setting, { kind: 'setting', setting }, [base[setting], mine[setting], theirs[setting]]),
+    ]),
   ) as unknown as Omit<BlockDraft, 'lanes'>;
 
   const ids = [...new Set([...mine.lanes, ...theirs.lanes].map((l) => l.id))];
@@ -74,28 +94,25 @@ export function mergeDrafts(
       const only = (m ?? t)!;
       if (!b) return [only];
       if (same(only, b)) return [];
-      const keep = pick<LaneDraft | null>(`${id}.lane`, muscleGroupName(only.group), b, m ?? null, t ?? null, (l) =>
-        l ? 'kept and changed' : 'taken out',
-      );
+      const about: ClashSubject = { kind: 'lane', group: only.group };
+      const keep = pick<LaneDraft | null>(`${id}.lane`, about, [b, m ?? null, t ?? null], asLane);
       return keep ? [keep] : [];
     }
-    const name = muscleGroupName(m.group);
+    const { group } = m;
     const from = b ?? m;
     const parts = Object.fromEntries(
-      LANE_PARTS.map(([key, what]) => [
-        key,
-        pick(`${id}.${key}`, `${name}, ${what}`, from[key] as unknown, m[key], t[key]),
+      LANE_PARTS.map((part) => [
+        part,
+        pick<unknown>(`${id}.${part}`, { kind: 'lane-part', group, part }, [from[part], m[part], t[part]]),
       ]),
     ) as unknown as Partial<LaneDraft>;
     const weeks = [...new Set([...m.locked, ...t.locked, ...from.locked].map((k) => k.week))].sort((x, y) => x - y);
     const locked = weeks.flatMap((week) => {
       const kept = pick(
         `${id}.week${week}`,
-        `${name}, week ${week}`,
-        lockOf(from, week),
-        lockOf(m, week),
-        lockOf(t, week),
-        lockWords,
+        { kind: 'week', group, week },
+        [lockOf(from, week), lockOf(m, week), lockOf(t, week)],
+        asCell,
       );
       return kept ? [kept] : [];
     });

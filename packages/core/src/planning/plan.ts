@@ -1,3 +1,4 @@
+import type { CutFact, LeftOutFact, LimitFact, WeekFact } from './facts.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
@@ -91,24 +92,27 @@ export interface PlannedWeek {
   readonly styleId: string;
   /** True when the coach set the cell. */
   readonly locked: boolean;
-  readonly reason: string;
+  /** Why it is so, in the order it came about. */
+  readonly reasons: readonly WeekFact[];
+  /** As it read when it was published; left out for a plan that is being made. */
+  readonly said?: string;
 }
 
 export interface PlannedLane {
   readonly group: MuscleGroupId;
   readonly styleId: string;
   readonly weeks: readonly PlannedWeek[];
-  /** What narrowed the lane, in words. */
-  readonly limitReasons: readonly string[];
+  /** What narrowed the lane. */
+  readonly limitReasons: readonly LimitFact[];
   /** What cautions or the library took out of the lane, with the reason. */
-  readonly leftOut: readonly string[];
+  readonly leftOut: readonly LeftOutFact[];
 }
 
 /** Something taken off because the minutes or the sessions of a week did not hold it. */
 export interface Cut {
   readonly lane: number;
   readonly week: number;
-  readonly words: string;
+  readonly fact: CutFact;
 }
 
 export interface BlockPlan {

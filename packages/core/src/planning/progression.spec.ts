@@ -47,12 +47,12 @@ describe('nextStep', () => {
 
   it('raises the sensation last', () => {
     expect(next(at(4, 60, 6))).toMatchObject({ prescription: at(4, 60, 6, 6), changed: 'sensation' });
-    expect(next(at(4, 60, 6, 6))).toMatchObject({ why: 'all caps reached' });
+    expect(next(at(4, 60, 6, 6))).toMatchObject({ why: { code: 'all-at-limit' } });
   });
 
   it('tries the next variable when the first has no step that fits', () => {
     // 2 × 20 s: +5 s is +25 %, a third set of 20 s +50 %; a fourth day of 2 × 20 s is 160 of 120 s: +33 %.
-    expect(next(at(2, 20, 3))).toMatchObject({ why: 'ramp too small' });
+    expect(next(at(2, 20, 3))).toMatchObject({ why: { code: 'above-increase' } });
     // With 30 %: the hold fits.
     expect(next(at(2, 20, 3), 0.3)).toMatchObject({ prescription: at(2, 25, 3) });
   });
@@ -60,7 +60,7 @@ describe('nextStep', () => {
   it('allows one smallest step from under 60 s a week, whatever the ramp', () => {
     const tiny = { ...steady, limits: { ...steady.limits, amountMin: 10 } };
     expect(next(at(1, 20, 2), 0, tiny)).toMatchObject({ prescription: at(1, 25, 2) });
-    expect(next(at(1, 30, 2), 0, tiny)).toMatchObject({ why: 'ramp too small' });
+    expect(next(at(1, 30, 2), 0, tiny)).toMatchObject({ why: { code: 'above-increase' } });
   });
 
   it('takes a large step of a style in fives of seconds when the whole would break the ramp', () => {
@@ -72,11 +72,10 @@ describe('nextStep', () => {
 
   it('stays within the weekly dose of a style', () => {
     const upkeep = progressionOf(UPKEEP);
-    expect(next(at(2, 30, 3), 0.5, upkeep)).toMatchObject({ why: 'all caps reached' });
+    expect(next(at(2, 30, 3), 0.5, upkeep)).toMatchObject({ why: { code: 'all-at-limit' } });
     const more = { ...upkeep, limits: { ...upkeep.limits, amountMax: 60 } };
     const top = next(at(2, 30, 3), 0.5, more);
-    expect(top).toMatchObject({ why: 'all caps reached' });
-    expect('words' in top && top.words).toContain('180 s a week');
+    expect(top).toMatchObject({ why: { code: 'style-dose', args: { doseMax: 180 } } });
   });
 });
 
@@ -112,7 +111,7 @@ describe('loaded steps', () => {
   it('build repetitions up again when a plate is more than a tenth, and say what would help', () => {
     const step = next(lower({ load: 5 }), 0.2, loaded);
     expect(step).toMatchObject({ changed: 'load', prescription: { load: 7.5, reps: 6 } });
-    expect(step.words).toContain('a smaller plate would help');
+    expect(step.fact).toMatchObject({ code: 'step', args: { restart: { percent: expect.any(Number) as number } } });
     expect(next(lower({ load: 7.5, reps: 6 }), 0.2, loaded)).toMatchObject({
       changed: 'reps',
       prescription: { reps: 7 },
@@ -126,7 +125,7 @@ describe('loaded steps', () => {
   });
 
   it('stop at the heaviest load', () => {
-    expect(next(lower({ load: 20 }), 0.2, loaded)).toMatchObject({ why: 'all caps reached' });
+    expect(next(lower({ load: 20 }), 0.2, loaded)).toMatchObject({ why: { code: 'all-at-limit' } });
   });
 });
 

@@ -1,3 +1,6 @@
+import { mostAfter } from './ramp.js';
+import { percentOf, roundTo } from '../math/rounding.js';
+import type { NoStepFact, StepArgs, WeekFact } from './facts.js';
 import { kindOf } from '../technique/catalogue.js';
 import { boutDose, volume } from '../dose/dose.js';
 import {
@@ -11,7 +14,6 @@ import {
   type Variable,
 } from '../technique/prescription.js';
 import { repsAfter, type Style, type StylePhase } from '../styles/style.js';
-import { ASSISTANCE_WORDS, loadWords, VARIABLE_NAME } from '../words/prescription.js';
 import type { Limits } from './limits.js';
 import { scaleTo } from './scale.js';
 
@@ -28,14 +30,13 @@ export interface TakenStep extends Step {
   readonly changed: Variable | null;
   /** True when the bout was shortened so that the new set or day keeps the ramp ("3 × 45 s instead of 2 × 60 s"). */
   readonly resplit: boolean;
-  /** The change in words: "hold 30 → 35 s". */
-  readonly words: string;
+  /** The change. */
+  readonly fact: WeekFact;
 }
 
 /** Why no further step exists. */
 export interface NoStepLeft {
-  readonly why: 'all caps reached' | 'ramp too small';
-  readonly words: string;
+  readonly why: NoStepFact;
 }
 
 /** A lane's style in one phase, and within which limits it climbs. */
@@ -87,7 +88,7 @@ export function firstStep(progression: Progression): TakenStep {
     activationReps: repsAfter(style),
     changed: null,
     resplit: false,
-    words: `${style.name} starts here`,
+    fact: { code: 'style-starts', args: { style: style.name } },
   };
 }
 
@@ -118,60 +119,59 @@ function isOpen(current: Step, variable: Variable, progression: Progression): bo
 /** Variables that leave time under stretch as it is; the ramp does not ask after them. */
 const FREE: readonly Variable[] = ['effort', 'assistance', 'load', 'depth', 'activationReps', 'sensation'];
 
-function freeStep(current: Step, variable: Variable, progression: Progression): TakenStep {
-  const p = current.prescription;
-  const to = (next: number): number => Math.min(next, capOf(variable, progression));
-  const step = progression.phase.step[variable] ?? 1;
-  const made = (prescription: Prescription, words: string, activationReps = current.activationReps): TakenStep => ({
-    prescription,
+/** A step that is taken: where it leads, and which variable it turned up. */
+function taken(
+  from: Step,
+  to: Prescription,
+  variable: Variable,
+  values: readonly [from: number, to: number],
+  over: Partial<Pick<StepArgs, 'resplit' | 'restart'>> & { readonly activationReps?: number } = {},
+): TakenStep {
+  const { activationReps = from.activationReps, resplit = null, restart = null } = over;
+  const { technique, loadUnit = null } = to;
+  return {
+    prescription: to,
     activationReps,
     changed: variable,
-    resplit: false,
-    words,
-  });
-  switch (variable) {
-    case 'activationReps': {
-      const reps = to(current.activationReps + step);
-      return made(p, `${VARIABLE_NAME.activationReps} ${current.activationReps} → ${reps}`, reps);
-    }
-    case 'assistance': {
-      const next = ((p.assistance ?? 0) - 1) as Assistance;
-      return made({ ...p, assistance: next }, `${ASSISTANCE_WORDS[p.assistance ?? 0]} → ${ASSISTANCE_WORDS[next]}`);
-    }
-    case 'load':
-      return loadedStep(current, progression, made);
-    case 'effort':
-      return made({ ...p, effort: to((p.effort ?? 0) + step) }, `push ${p.effort} → ${to((p.effort ?? 0) + step)} %`);
-    default: {
-      const key = variable as 'depth' | 'sensation';
-      const next = to(valueOf(p, key) + step);
-      return made({ ...p, [key]: next }, `${VARIABLE_NAME[key]} ${valueOf(p, key)} → ${next}`);
-    }
+    resplit: resplit !== null,
+    fact: { code: 'step', args: { variable, from: values[0], to: values[1], technique, loadUnit, resplit, restart } },
+  };
+}
+
+function freeStep(current: Step, variable: Variable, progression: Progression): TakenStep {
+  const p = current.prescription;
+  const most = capOf(variable, progression);
+  const size = progression.phase.step[variable] ?? 1;
+  if (variable === 'load') return loadedStep(current, progression);
+  if (variable === 'activationReps') {
+    const reps = Math.min(current.activationReps + size, most);
+    return taken(current, p, variable, [current.activationReps, reps], { activationReps: reps });
   }
+  if (variable === 'assistance') {
+    const now = p.assistance ?? 0;
+    const next = (now - 1) as Assistance;
+    return taken(current, { ...p, assistance: next }, variable, [now, next]);
+  }
+  const now = valueOf(p, variable);
+  const next = Math.min(now + size, most);
+  return taken(current, { ...p, [variable]: next }, variable, [now, next]);
 }
 
 /** First load = the smallest plate; then one plate. A plate of more than 10 % comes only with the bout back at its start, to be built up again. */
-function loadedStep(
-  current: Step,
-  progression: Progression,
-  made: (p: Prescription, words: string) => TakenStep,
-): TakenStep {
+function loadedStep(current: Step, progression: Progression): TakenStep {
   const p = current.prescription;
   const from = p.load ?? 0;
   const plate = loadStep(progression);
-  const load = Math.min(Math.round((from + plate) * 100) / 100, capOf('load', progression));
+  const load = Math.min(roundTo(from + plate, 2), capOf('load', progression));
   const next = { ...p, load };
-  const words = `load ${loadWords(p) || 'none'} → ${loadWords(next)}`;
-  if (from === 0 || plate <= LOAD_RAMP * from + 1e-9) return made(next, words);
-  const start = Math.max(
-    progression.limits.amountMin,
-    Math.min(progression.phase.start[amountVariable(p.technique)] ?? progression.limits.amountMin, amountOf(p)),
+  if (from === 0 || plate <= LOAD_RAMP * from + 1e-9) return taken(current, next, 'load', [from, load]);
+  const { limits, phase } = progression;
+  const amount = Math.max(
+    limits.amountMin,
+    Math.min(phase.start[amountVariable(p.technique)] ?? limits.amountMin, amountOf(p)),
   );
-  const unit = amountVariable(p.technique) === 'reps' ? 'repetitions' : 's';
-  return made(
-    withAmount(next, start),
-    `${words}, with ${start} ${unit} again: a plate is ${Math.round((plate / from) * 100)} % more, a smaller plate would help`,
-  );
+  const restart = { amount, percent: percentOf(plate, from) };
+  return taken(current, withAmount(next, amount), 'load', [from, load], { restart });
 }
 
 /** The ways to turn one variable of the dose up, boldest first: the style's own step, then smaller ones or a re-split with a shorter bout. */
@@ -181,33 +181,17 @@ function candidates(current: Step, variable: Variable, progression: Progression)
   const key = variable as 'holdSeconds' | 'reps' | 'sets' | 'sessionsPerWeek' | 'cycles';
   const from = valueOf(p, key);
   const to = Math.min(from + (phase.step[variable] ?? 1), capOf(variable, progression));
-  const named = (q: Prescription, words: string, resplit = false): TakenStep => ({
-    prescription: q,
-    activationReps: current.activationReps,
-    changed: variable,
-    resplit,
-    words,
-  });
-  const amount = amountVariable(p.technique);
-  const stepSize = phase.stepSize;
-  const unit = amount === 'holdSeconds' ? ' s' : '';
-  if (variable === amount) {
-    const out: TakenStep[] = [];
-    const name = p.cycles !== undefined ? 'stretch' : VARIABLE_NAME[amount];
-    for (let a = to; a > from; a -= stepSize) out.push(named(withAmount(p, a), `${name} ${from} → ${a}${unit}`));
+  const size = phase.stepSize;
+  const out: TakenStep[] = [];
+  if (variable === amountVariable(p.technique)) {
+    for (let a = to; a > from; a -= size) out.push(taken(current, withAmount(p, a), variable, [from, a]));
     return out;
   }
-  const words = `${VARIABLE_NAME[variable]} ${from} → ${to}`;
-  const out = [named({ ...p, [key]: to }, words)];
+  const more = { ...p, [key]: to };
+  out.push(taken(current, more, variable, [from, to]));
   const now = amountOf(p);
-  for (let a = Math.ceil(now / stepSize - 1) * stepSize; a >= limits.amountMin; a -= stepSize)
-    out.push(
-      named(
-        withAmount({ ...p, [key]: to }, a),
-        `${words}, ${VARIABLE_NAME[amount]} ${now} → ${a}${unit} to keep the ramp`,
-        true,
-      ),
-    );
+  for (let a = Math.ceil(now / size - 1) * size; a >= limits.amountMin; a -= size)
+    out.push(taken(current, withAmount(more, a), variable, [from, to], { resplit: { from: now, to: a } }));
   return out;
 }
 
@@ -220,7 +204,7 @@ function candidates(current: Step, variable: Variable, progression: Progression)
 export function nextStep(current: Step, progression: Progression, ramp: number): TakenStep | NoStepLeft {
   const base = volume(current.prescription);
   const open = progression.phase.order.filter((v) => isOpen(current, v, progression));
-  if (open.length === 0) return { why: 'all caps reached', words: 'every variable is at its cap; the dose stays' };
+  if (open.length === 0) return { why: { code: 'all-at-limit' } };
 
   const { doseMax } = progression.limits;
   let smallest: TakenStep | null = null;
@@ -231,7 +215,7 @@ export function nextStep(current: Step, progression: Progression, ramp: number):
     const up = candidates(current, variable, progression).filter((s) => volume(s.prescription) > base);
     const steps = up.filter((s) => doseMax === null || volume(s.prescription) <= doseMax);
     capped ||= steps.length < up.length;
-    const fits = steps.find((s) => volume(s.prescription) <= base * (1 + ramp) + 1e-9);
+    const fits = steps.find((s) => volume(s.prescription) <= mostAfter(base, ramp) + 1e-9);
     if (fits) return fits;
     // Boldest first: the last is the smallest.
     const least = steps.at(-1);
@@ -239,16 +223,10 @@ export function nextStep(current: Step, progression: Progression, ramp: number):
     if (least && (!smallest || volume(least.prescription) < volume(smallest.prescription))) smallest = least;
   }
   if (!smallest && capped)
-    return {
-      why: 'all caps reached',
-      words: `${progression.style.name} stays within ${doseMax} s a week; the dose stays`,
-    };
-  if (!smallest) return { why: 'ramp too small', words: 'no smaller step is left; the dose stays' };
-  const least = Math.round((volume(smallest.prescription) / base - 1) * 100);
-  return {
-    why: 'ramp too small',
-    words: `the smallest step would add ${least} %, more than the ${Math.round(ramp * 100)} % ramp; the dose stays`,
-  };
+    return { why: { code: 'style-dose', args: { style: progression.style.name, doseMax: doseMax ?? 0 } } };
+  if (!smallest) return { why: { code: 'no-smaller-step' } };
+  const percent = percentOf(volume(smallest.prescription) - base, base);
+  return { why: { code: 'above-increase', args: { percent, allowed: percentOf(ramp, 1) } } };
 }
 
 /** A step brought back inside the limits, as after a cell set by hand; never with more volume than the ramp allows where that can be helped. */
@@ -270,7 +248,7 @@ export function clampStep(current: Step, progression: Progression, ramp: number)
     },
     Math.min(Math.max(amountOf(p), limits.amountMin), limits.amountMax),
   );
-  const most = Math.min(volume(p) * (1 + ramp), limits.doseMax ?? Infinity);
+  const most = Math.min(mostAfter(volume(p), ramp), limits.doseMax ?? Infinity);
   if (volume(within) > most + 1e-9)
     return { ...current, prescription: scaleTo(within, most, limits.amountMin, phase.stepSize) };
   return { ...current, prescription: within };
@@ -300,19 +278,20 @@ export function enterPhase(before: Step, progression: Progression, ramp: number)
   const from = before.prescription;
   const same = from.technique === progression.phase.technique;
   const entry = same
-    ? stepAt(progression, volume(from) * Math.min(1, 1 + ramp), Math.max(0, ramp))
+    ? stepAt(progression, Math.min(volume(from), mostAfter(volume(from), ramp)), Math.max(0, ramp))
     : firstStep(progression);
   let { prescription } = entry;
   if (prescription.load !== undefined && from.load !== undefined) {
     const assistance = Math.min(prescription.assistance ?? 0, from.assistance ?? 0) as Assistance;
     prescription = { ...prescription, load: from.load, loadUnit: from.loadUnit ?? 'kg', assistance };
   }
-  const most = volume(from) * (1 + ramp);
+  const most = mostAfter(volume(from), ramp);
   const comparable = boutDose(from) > 0 === boutDose(prescription) > 0;
   if (comparable && (volume(from) >= SMALL_BASE || ramp < 0) && volume(prescription) > most + 1e-9)
     prescription = scaleTo(prescription, most, progression.limits.amountMin, progression.phase.stepSize);
-  const words = same
-    ? `${progression.style.name} from here, at the step nearest to the dose before`
-    : `${progression.style.name}: ${progression.phase.technique} from here, at its start`;
-  return { ...entry, prescription, changed: null, words };
+  const { name } = progression.style;
+  const fact: WeekFact = same
+    ? { code: 'phase-continues', args: { style: name } }
+    : { code: 'phase-starts', args: { style: name, technique: progression.phase.technique } };
+  return { ...entry, prescription, changed: null, fact };
 }

@@ -4,7 +4,9 @@ import type { Prescription } from '../technique/prescription.js';
 import { prescriptionWords } from '../words/prescription.js';
 import { buildBlock } from './block.js';
 import { applyFix } from './edit.js';
-import { BLOCK_RULES, blockRuleName, type BlockRuleId, type Violation } from './check/violation.js';
+import { BLOCK_RULE_IDS, type BlockRuleId, type Violation } from './check/violation.js';
+import { BLOCK_RULE_WORDS, violationWords } from '../words/rules.js';
+import { weekWords } from '../words/plan.js';
 import { checkBlock } from './check/check.js';
 import { blockInputOf, newLane, type BlockDraft, type PlanContext } from './draft.js';
 import type { BlockInput, LaneInput, LockedCell } from './plan.js';
@@ -37,13 +39,16 @@ describe('each rule, broken by hand', () => {
   it('one change a week', () => {
     const [v] = broken(ask([steady({ locked: [lock(2, hold(3, 35))] })]), 'one-variable');
     expect(v).toMatchObject({ lane: 0, week: 2, fix: { kind: 'unlock' } });
-    expect(v!.message).toContain('Hold and sets rise together');
+    expect(violationWords(v!.fact)).toContain('Hold and sets both rose since week 1');
   });
 
   // 180 s, ramp 20 %: 216 s at most. 3 × 30 × 3 = 270 s. Nearest below: 3 × 20 × 3 = 180 or 2 × 35 × 3 = 210 within 3 × 30.
   it('the ramp, with the largest prescription that keeps it as the fix', () => {
     const [v] = broken(ask([steady({ locked: [lock(2, hold(3, 30))] })]), 'ramp');
-    expect(v!.message).toContain('180 → 270 s is 50 % more than week 1; the ramp allows 20 %, 216 s.');
+    expect(v!.fact).toEqual({
+      code: 'rose-too-much',
+      args: { from: 180, to: 270, percent: 50, allowed: 20, most: 216, since: 1 },
+    });
     expect(v!.fix).toMatchObject({ kind: 'cell', week: 2 });
     const fixed = (v!.fix as { prescription: Prescription }).prescription;
     expect(fixed.sets * fixed.holdSeconds * fixed.sessionsPerWeek).toBeLessThanOrEqual(216);
@@ -64,7 +69,7 @@ describe('each rule, broken by hand', () => {
       loadUnit: 'kg',
     };
     const [v] = broken(ask([steady({ styleId: 'loaded-range', locked: [lock(2, lower)] })]), 'ramp');
-    expect(v!.message).toContain('The load rises from 0 to 5');
+    expect(v!.fact).toMatchObject({ code: 'load-rose-too-much', args: { from: 0, to: 5 } });
     expect(v!.fix).toMatchObject({ prescription: { load: 1.25 } });
   });
 
@@ -80,7 +85,7 @@ describe('each rule, broken by hand', () => {
   it('too many build weeks in a row, with a week to make easier', () => {
     const [v] = broken(ask([steady()], { weeks: 8, easierEvery: null }), 'easier-week');
     expect(v).toMatchObject({ lane: null, severity: 'warning', fix: { kind: 'easier-weeks' } });
-    expect(v!.message).toContain('8 build weeks');
+    expect(v!.fact).toMatchObject({ code: 'no-easier-week', args: { weeks: 8 } });
     expect(broken(ask([steady()], { easierEvery: 6 }), 'easier-week')).toEqual([]);
     // Nothing to make easier in Upkeep when the calendar has none anyway.
     expect(broken(ask([steady()], { weeks: 8, easierEvery: null, missedWeeks: [4] }), 'easier-week')).toEqual([]);
@@ -94,12 +99,12 @@ describe('each rule, broken by hand', () => {
 
   it('caps of style, client and weekly dose', () => {
     const [cap] = broken(ask([steady({ locked: [lock(1, hold(2, 90))] })]), 'cap');
-    expect(cap!.message).toContain('90 s, at most 60');
+    expect(violationWords(cap!.fact)).toContain('90 s, at most 60');
     expect(cap!.fix).toMatchObject({ prescription: { holdSeconds: 60 } });
     const old = { ...adult, age: 70 };
-    expect(broken(ask([steady({ locked: [lock(1, hold(2, 20))] })], { client: old }), 'cap')[0]!.message).toContain(
-      '65 or older',
-    );
+    expect(broken(ask([steady({ locked: [lock(1, hold(2, 20))] })], { client: old }), 'cap')[0]!.fact).toMatchObject({
+      args: { by: { code: 'age-65' } },
+    });
     const much = ask([
       steady({
         styleId: 'upkeep',
@@ -130,7 +135,10 @@ describe('each rule, broken by hand', () => {
       styleId: 'steady-hold',
       exercises: { 'static hold': exerciseById('supine-strap-hamstring') },
     };
-    expect(broken(ask([lane], { client: floor }), 'caution')[0]!.message).toContain('Lying hamstring stretch');
+    expect(broken(ask([lane], { client: floor }), 'caution')[0]!.fact).toMatchObject({
+      code: 'exercise-ruled-out',
+      args: { exercise: exerciseById('supine-strap-hamstring').name },
+    });
   });
 
   it('the tighter side: more where nothing is tighter, nothing where it is', () => {
@@ -161,14 +169,14 @@ describe('each rule, broken by hand', () => {
       }),
       'spacing',
     );
-    expect(v!.message).toBe('3 sessions asked, the days hold 2 with 48 h between them.');
+    expect(v!.fact).toEqual({ code: 'days-too-few', args: { sessions: 3, days: 2, loaded: true } });
   });
 
   it('minutes and lanes of a session', () => {
     const client = { ...adult, minutesPerSession: 10 };
     const [v] = broken(ask([steady({ locked: [lock(1, hold(4, 60))] })], { client }), 'time');
     expect(v).toMatchObject({ lane: null, week: 1, fix: { kind: 'unlock', lane: 0, week: 1 } });
-    expect(v!.message).toContain('the budget is 10:00');
+    expect(violationWords(v!.fact)).toContain('the limit is 10:00');
   });
 
   // Ingram LA et al. 2025, Sports Med 55(3):597-617 (from memory): gains flatten at about 10 min a week; secondary groups count half.
@@ -189,14 +197,18 @@ describe('each rule, broken by hand', () => {
     ];
     const found = broken(ask(lanes), 'weekly-dose');
     // The calf's own 720 s; the soleus' 360 s and half of the calf's 720 s: 720 s too.
-    expect(found.map((v) => [v.lane, v.week, /^(\d+) s/.exec(v.message)![1]])).toEqual([
+    expect(
+      found.map((v) => [v.lane, v.week, v.fact.code === 'above-weekly-dose' ? String(v.fact.args.seconds) : '']),
+    ).toEqual([
       [0, 1, '720'],
       [1, 1, '720'],
     ]);
   });
 
   it('have a name each', () => {
-    for (const r of BLOCK_RULES) expect(blockRuleName(r.id)).toBe(r.name);
+    const names = BLOCK_RULE_IDS.map((id) => BLOCK_RULE_WORDS[id].name);
+    expect(names.every((n) => /^[A-Z]/.test(n))).toBe(true);
+    expect(new Set(names).size).toBe(BLOCK_RULE_IDS.length);
   });
 });
 
@@ -280,7 +292,7 @@ describe('the builder', () => {
     const input = ask(lanes, { client: { ...adult, minutesPerSession: 14 } });
     const plan = buildBlock(input);
     expect(plan.cuts.length).toBeGreaterThan(0);
-    expect(plan.cuts.filter((t) => t.lane === 0 && t.words.includes('sets'))).toEqual([]);
+    expect(plan.cuts.filter((t) => t.lane === 0 && t.fact.code === 'fewer-sets')).toEqual([]);
     expect(plan.lanes[0]!.weeks[0]!.dose).toBeGreaterThan(plan.lanes[3]!.weeks[0]!.dose);
     expect(check(input).filter((v) => v.rule === 'time')).toEqual([]);
   });
@@ -302,7 +314,9 @@ describe('the builder', () => {
     expect(weeks.map((w) => w.kind)).toEqual(['build', 'build', 'rest', 'easier', 'build', 'build', 'build', 'easier']);
     // 210 s in week 2, 168 s at most in week 5: 2 × 25 × 3 = 150 is less than 1 × 35 … the nearest below is 2 × 25 × 3.
     expect(weeks[4]!.dose).toBe(150);
-    expect(weeks[4]!.reason).toContain('at most 80 %');
+    // The reason says the share that was taken: 150 of 210 s is 71 %.
+    expect(weeks[1]!.dose).toBe(210);
+    expect(weekWords(weeks[4]!, { weeks })).toContain('71% of the earlier dose');
     expect(weeks[5]!.dose).toBe(180);
     expect(check(input).filter((v) => v.rule !== 'weekly-dose')).toEqual([]);
   });
@@ -319,7 +333,7 @@ describe('the builder', () => {
     expect(weeks[1]).toMatchObject({ kind: 'rest', dose: 0, days: [] });
     // Week 5 has Monday 6 April only: one session, and no step.
     expect(weeks[4]).toMatchObject({ kind: 'build', days: [1] });
-    expect(weeks[4]!.reason).toContain('away on the other days');
+    expect(weeks[4]!.reasons[0]!.code).toBe('fewer-days');
     expect(weeks[4]!.changed).toBeNull();
     expect(check(input)).toEqual([]);
   });
@@ -332,7 +346,7 @@ describe('the builder', () => {
     });
     const held = buildBlock(ask([lane])).lanes[0]!;
     expect(held.weeks.every((w) => w.prescription.technique === 'static hold')).toBe(true);
-    expect(held.leftOut[0]).toContain('contract-relax: the library has no such exercise');
+    expect(held.leftOut[0]).toMatchObject({ args: { technique: 'contract-relax', bar: null } });
     const strap = exerciseById('supine-strap-hamstring');
     const able = { ...lane, exercises: { 'static hold': strap, 'contract-relax': strap } };
     const weeks = buildBlock(ask([able])).lanes[0]!.weeks;
@@ -349,7 +363,9 @@ describe('the builder', () => {
     ]) {
       const lane = buildBlock(ask([steady({ styleId: 'loaded-range' })], { client })).lanes[0]!;
       expect(lane.weeks.every((w) => w.prescription.technique === 'static hold')).toBe(true);
-      expect(lane.leftOut[0]).toMatch(/Under 18|Hypermobile/);
+      expect(lane.leftOut[0]).toMatchObject({
+        args: { bar: { code: expect.stringMatching(/loaded-under-18|loaded-hypermobile/) as string } },
+      });
     }
   });
 

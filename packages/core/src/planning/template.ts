@@ -1,4 +1,5 @@
-import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
+import { percentOf } from '../math/rounding.js';
+import { type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { volume } from '../dose/dose.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
@@ -70,6 +71,11 @@ export function templateOf(
   };
 }
 
+/** What of a template could not be taken over for a client. */
+export type TemplateNote =
+  | { readonly code: 'caution' | 'no-exercise'; readonly args: { readonly group: MuscleGroupId } }
+  | { readonly code: 'scaled'; readonly args: { readonly group: MuscleGroupId; readonly percent: number } };
+
 /** For whom a template is made into a block. */
 export interface TemplateUse {
   readonly startDate: PlainDate;
@@ -93,18 +99,18 @@ function scaled(cell: LockedCell, ratio: number, client: PlanClient, amountMin: 
  * What could not be taken over is said in `notes`.
  * @throws CoreError `unknown-style`
  */
-export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draft: BlockDraft; notes: string[] } {
-  const notes: string[] = [];
+export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draft: BlockDraft; notes: TemplateNote[] } {
+  const notes: TemplateNote[] = [];
   const lanes = template.lanes.flatMap((t): LaneDraft[] => {
-    const name = muscleGroupName(t.group);
+    const { group } = t;
     if (use.client.cautions?.excludedGroups.includes(t.group)) {
-      notes.push(`${name}: left out, a caution of the intake rests it.`);
+      notes.push({ code: 'caution', args: { group } });
       return [];
     }
     const styles = [t.styleId, ...t.laterStyles.map((s) => s.styleId)].map(use.findStyle);
     const exercises = chooseExercises(t.group, styles, use.allowed, use.client.experience);
     if (exercises.length === 0) {
-      notes.push(`${name}: left out, the library has no exercise for this client.`);
+      notes.push({ code: 'no-exercise', args: { group } });
       return [];
     }
     const style = styles[0]!;
@@ -116,10 +122,7 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draf
       (startingDose ? stepAt(progression, startingDose, template.ramp) : firstStep(progression)).prescription,
     );
     const ratio = t.firstDose && t.firstDose > 0 ? first / t.firstDose : 1;
-    if (ratio < 1 && t.cells.length > 0)
-      notes.push(
-        `${name}: weeks set by hand are taken at ${Math.round(ratio * 100)} %, since this client begins lower.`,
-      );
+    if (ratio < 1 && t.cells.length > 0) notes.push({ code: 'scaled', args: { group, percent: percentOf(ratio, 1) } });
     return [
       {
         ...newLane(use.newId(), t.group, t.styleId, exercises),

@@ -231,7 +231,7 @@ describe('limits', () => {
     const style = STYLES[0]!;
     expect(limitsFor(style, style.phases[0]!, of(answers(['medicines'])), 'calf')).toMatchObject({
       sensationMax: 4,
-      reasons: expect.arrayContaining(['A caution of the intake: sensation at most 4.']) as string[],
+      reasons: expect.arrayContaining([{ code: 'caution-sensation', args: { sensation: 4 } }]) as object[],
     });
     expect(limitsFor(style, style.phases[0]!, of(answers(['hip-replacement'])), 'gluteals').sensationMax).toBe(4);
     expect(limitsFor(style, style.phases[0]!, of(answers(['hip-replacement'])), 'calf').sensationMax).toBeGreaterThan(

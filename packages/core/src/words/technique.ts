@@ -10,6 +10,8 @@ interface TechniqueWords {
   readonly work: (bout: string) => string;
   /** What one bout's seconds under stretch are made of; null when they are the hold itself. */
   readonly factors: ((b: Bout) => string) | null;
+  /** What its `holdSeconds` are called, where that is not a hold. */
+  readonly hold?: string;
 }
 
 const times = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
@@ -23,6 +25,7 @@ const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
     bout: (b) => `${b.cycles} × (${b.pushSeconds} s push at ${b.effort}%, ${b.holdSeconds} s)`,
     work: (b) => `Push, let go, stretch: ${b}`,
     factors: (b) => `${times(b.cycles ?? 1, 'cycle')} × ${b.holdSeconds} s of stretch`,
+    hold: 'stretch',
   },
   'loaded eccentric': {
     short: 'lower',
@@ -46,6 +49,11 @@ const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
 /** A technique in a cell of the block: "hold". */
 export function techniqueShort(technique: Technique): string {
   return WORDS[technique].short;
+}
+
+/** What the seconds of a hold are called: "hold", or "stretch" where they follow a push. */
+export function holdName(technique: Technique): string {
+  return WORDS[technique].hold ?? 'hold';
 }
 
 /** One bout in the trade's shorthand, without its sets: "30 s", "3 × (6 s push at 20%, 15 s)", "6 reps (3 s down, 2 s)". */

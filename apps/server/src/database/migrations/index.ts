@@ -6,6 +6,7 @@ import { OwnExercises1795700000000 } from './0005-own-exercises.js';
 import { Blocks1795800000000 } from './0006-blocks.js';
 import { Sessions1796500000000 } from './0007-sessions.js';
 import { Words1797000000000 } from './0008-words.js';
+import { Facts1797100000000 } from './0009-facts.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -17,4 +18,5 @@ export const MIGRATIONS = [
   Blocks1795800000000,
   Sessions1796500000000,
   Words1797000000000,
+  Facts1797100000000,
 ];

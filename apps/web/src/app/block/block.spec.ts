@@ -39,7 +39,7 @@ describe('BlockScreen', () => {
     const panel = screen.el.querySelector('aside')!.textContent;
     expect(panel).toContain('2 sets × 35 s');
     expect(panel).toContain('× 3 sessions');
-    expect(panel).toContain('Hold 30 → 35 s: planned step 2 of 6.');
+    expect(panel).toContain('Hold 30 → 35 s (step 2 of 6).');
     expect(panel).toContain('+17 %');
   });
 
@@ -50,7 +50,7 @@ describe('BlockScreen', () => {
     await press('+');
     await press('+');
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('2 × 45 s');
-    expect(screen.text).toContain('180 → 270 s is 50 % more than week 1; the ramp allows 20 %, 216 s.');
+    expect(screen.text).toContain('180 → 270 s is 50% more than week 1; the weekly increase allows 20%, 216 s.');
     await screen.press('Take 2 × 35 s, 3 days');
     expect(screen.text).not.toContain('the ramp allows');
     await press('z', { ctrlKey: true });

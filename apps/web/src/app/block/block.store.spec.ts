@@ -161,7 +161,7 @@ describe('BlockStore', () => {
   });
 
   it('begins where the client is, and takes a template within it', async () => {
-    await open([], { ...NOTHING, startingDoses: [{ group: 'soleus', seconds: 240, words: 'x' }] });
+    await open([], { ...NOTHING, startingDoses: [{ group: 'soleus', seconds: 240, before: 240, weeksOff: 0 }] });
     store.toggleLane('soleus');
     // 2 × 40 × 3 = 240 s: the highest step that does not pass it.
     expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.dose).toBe(240);
@@ -241,7 +241,9 @@ describe('BlockStore', () => {
       .request('PUT', '/blocks/b1')
       .flush({ code: 'stale-version', title: 'x', detail: 'y', current: theirs }, { status: 409, statusText: 'c' });
     expect(await saved).toBe(false);
-    expect(store.conflict()!.clashes.map((c) => [c.key, c.mine, c.theirs])).toEqual([['ramp', '0.1', '0.3']]);
+    expect(store.conflict()!.clashes.map((c) => [c.key, c.mine, c.theirs])).toEqual([
+      ['ramp', { kind: 'value', value: 0.1 }, { kind: 'value', value: 0.3 }],
+    ]);
     store.resolve(() => 'theirs');
     expect(store.draft()).toMatchObject({ ramp: 0.3, weeks: 6, easierEvery: 3 });
     const again = store.save('Together');

@@ -31,6 +31,7 @@ import {
   setStyle,
   splitAllowed,
   type Technique,
+  type TemplateNote,
   trainableGroups,
   type Violation,
   weekdayOf,
@@ -324,12 +325,12 @@ export class BlockStore {
   }
 
   /** A template as the draft, made for this client; what could not be taken over is returned. */
-  applyTemplate(template: BlockTemplate): readonly string[] {
+  applyTemplate(template: BlockTemplate): readonly TemplateNote[] {
     const client = this.client();
     const draft = this.draft();
     const context = draft && this.contextFor(draft);
     if (!client || !draft || !context) return [];
-    let notes: readonly string[] = [];
+    let notes: readonly TemplateNote[] = [];
     this.edit(() => {
       const made = applyTemplate(template, {
         startDate: draft.startDate,

@@ -9,6 +9,7 @@ import {
   cellsOf,
   type Clipboard,
   copyCells,
+  cutWords,
   easierWeeksOf,
   type Exercise,
   fillRight,
@@ -27,7 +28,9 @@ import {
   setCells,
   setWeeks,
   sideWeeklyDose,
+  startingDoseWords,
   type Technique,
+  templateNoteWords,
   templateOf,
   toggleEasierWeek,
   trainableGroups,
@@ -90,6 +93,7 @@ export class BlockScreen {
 
   protected readonly bounds = BLOCK_BOUNDS;
   protected readonly groupName = muscleGroupName;
+  protected readonly cutWords = cutWords;
   protected readonly screening = SCREENING_WORDS;
   protected readonly styles = this.stylesService.styles;
   protected readonly ramps = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
@@ -202,7 +206,8 @@ export class BlockScreen {
   });
   protected readonly startingDoseWords = computed(() => {
     const lane = this.selectedLane();
-    return this.store.planning().startingDoses.find((b) => b.group === lane?.draft.group)?.words ?? null;
+    const dose = this.store.planning().startingDoses.find((b) => b.group === lane?.draft.group);
+    return dose ? startingDoseWords(dose) : null;
   });
   protected readonly groupsOfLanes = computed(() => this.lanes().map((l) => l.group));
   protected readonly draftLanes = computed(() => {
@@ -411,7 +416,7 @@ export class BlockScreen {
   }
 
   protected takeTemplate(template: BlockTemplate): void {
-    this.templateNotes.set(this.store.applyTemplate(template));
+    this.templateNotes.set(this.store.applyTemplate(template).map(templateNoteWords));
     this.picked.set({ head: FIRST, range: rangeBetween(FIRST, FIRST) });
     this.toasts.show(`“${template.name}” is taken. Undo brings the draft back.`);
   }

@@ -9,6 +9,8 @@ import {
   handVariables,
   isLoaded,
   type LaneDraft,
+  leftOutWords,
+  limitWords,
   LOAD_UNITS,
   type LoadUnit,
   muscleGroupName,
@@ -25,6 +27,7 @@ import {
   VARIABLE_NAME,
   type Violation,
   volume,
+  weekWords,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
@@ -75,6 +78,9 @@ export class CellPanel {
   protected readonly plates = [0.5, 1, 1.25, 2, 2.5, 5];
   protected readonly loaded = computed(() => isLoaded(this.cell().prescription.technique));
 
+  protected readonly reason = computed(() => weekWords(this.cell(), this.planned()));
+  protected readonly limitWords = limitWords;
+  protected readonly leftOutWords = leftOutWords;
   protected readonly list = runningList;
   protected readonly sourceWords = sourceWords;
   protected readonly styles = this.stylesService.styles;

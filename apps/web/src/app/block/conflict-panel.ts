@@ -1,3 +1,4 @@
+import { clashSubjectWords, clashValueWords } from '@yandle/core';
 import { Component, input, output, signal } from '@angular/core';
 import type { Conflict } from './block.store';
 
@@ -18,7 +19,7 @@ import type { Conflict } from './block.store';
       </p>
       @for (c of conflict().clashes; track c.key) {
         <fieldset class="sheet px-3 py-2">
-          <legend class="px-1 text-sm font-semibold">{{ c.what }}</legend>
+          <legend class="px-1 text-sm font-semibold">{{ subject(c.what) }}</legend>
           <label class="flex gap-2 text-sm">
             <input
               type="radio"
@@ -27,7 +28,7 @@ import type { Conflict } from './block.store';
               [checked]="of(c.key) === 'mine'"
               (change)="pick(c.key, 'mine')"
             />
-            yours: {{ c.mine }}
+            yours: {{ value(c.mine) }}
           </label>
           <label class="flex gap-2 text-sm">
             <input
@@ -37,7 +38,7 @@ import type { Conflict } from './block.store';
               [checked]="of(c.key) === 'theirs'"
               (change)="pick(c.key, 'theirs')"
             />
-            theirs: {{ c.theirs }}
+            theirs: {{ value(c.theirs) }}
           </label>
         </fieldset>
       }
@@ -54,6 +55,8 @@ export class ConflictPanel {
   readonly resolved = output<(key: string) => 'mine' | 'theirs'>();
   readonly dropped = output();
   private readonly picked = signal<Readonly<Record<string, 'mine' | 'theirs'>>>({});
+  protected readonly subject = clashSubjectWords;
+  protected readonly value = clashValueWords;
   protected readonly choice = (key: string): 'mine' | 'theirs' => this.of(key);
 
   protected of(key: string): 'mine' | 'theirs' {

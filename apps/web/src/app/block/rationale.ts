@@ -6,11 +6,13 @@ import {
   complaintsOf,
   findings,
   formatDate,
+  leftOutWords,
+  limitWords,
+  type MuscleGroupId,
   muscleGroupName,
   prescriptionWords,
   sourceWords,
   techniquesUsed,
-  type MuscleGroupId,
 } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -119,8 +121,12 @@ export class RationaleScreen {
       missed: b.choices.missedWeeks,
     };
   });
-  protected readonly limits = computed(() => [...new Set(this.block()?.lanes.flatMap((l) => l.limitReasons) ?? [])]);
-  protected readonly leftOut = computed(() => [...new Set(this.block()?.lanes.flatMap((l) => l.leftOut) ?? [])]);
+  protected readonly limits = computed(() => [
+    ...new Set(this.block()?.lanes.flatMap((l) => l.limitReasons.map(limitWords)) ?? []),
+  ]);
+  protected readonly leftOut = computed(() => [
+    ...new Set(this.block()?.lanes.flatMap((l) => l.leftOut.map(leftOutWords)) ?? []),
+  ]);
   protected readonly sources = computed(() => {
     const b = this.block();
     if (!b) return [];

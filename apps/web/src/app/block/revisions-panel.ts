@@ -1,6 +1,13 @@
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import type { BlockBody, Problem, Revision, RevisionSummary } from '@yandle/contract';
-import { compareBlocks, muscleGroupName, type BlockComparison, type ComparedLane } from '@yandle/core';
+import {
+  type BlockComparison,
+  cellWords,
+  compareBlocks,
+  type ComparedLane,
+  laneChangeWords,
+  muscleGroupName,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { problemOf } from '../data/problem';
@@ -30,6 +37,8 @@ export class RevisionsPanel {
   protected readonly from = signal<number | null>(null);
   protected readonly to = signal<number | null>(null);
   protected readonly groupName = muscleGroupName;
+  protected readonly laneWords = laneChangeWords;
+  protected readonly cellWords = cellWords;
 
   constructor() {
     effect(() => {

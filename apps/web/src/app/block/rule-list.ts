@@ -1,11 +1,13 @@
 import { Component, input, output } from '@angular/core';
 import {
   blockRuleName,
-  muscleGroupName,
   type CellPlace,
   type Fix,
+  fixWords,
   type MuscleGroupId,
+  muscleGroupName,
   type Violation,
+  violationWords,
 } from '@yandle/core';
 
 /** Broken rules, each with where it is broken, what is wrong, and the fix. */
@@ -22,7 +24,7 @@ import {
                 <span> · cannot be published</span>
               }
             </p>
-            <p class="text-sm">{{ v.message }}</p>
+            <p class="text-sm">{{ words(v.fact) }}</p>
           </div>
           <div class="flex flex-wrap gap-2">
             @if (!brief() && v.week !== null) {
@@ -35,7 +37,7 @@ import {
               </button>
             }
             @if (editable() && v.fix; as fix) {
-              <button type="button" class="btn min-h-8 text-sm" (click)="fixed.emit(fix)">{{ fix.label }}</button>
+              <button type="button" class="btn min-h-8 text-sm" (click)="fixed.emit(fix)">{{ fixWords(fix) }}</button>
             }
           </div>
         </li>
@@ -52,6 +54,8 @@ export class RuleList {
   readonly fixed = output<Fix>();
   readonly shown = output<CellPlace>();
   protected readonly ruleName = blockRuleName;
+  protected readonly words = violationWords;
+  protected readonly fixWords = fixWords;
 
   protected where(v: Violation): string {
     const group = v.lane === null ? undefined : this.groups()[v.lane];

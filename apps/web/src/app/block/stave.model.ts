@@ -7,6 +7,7 @@ import {
   prescriptionWords,
   techniqueShort,
   type Violation,
+  weekWords,
 } from '@yandle/core';
 import { glyphOf, type GlyphModel } from '../ui/glyph/glyph.model';
 
@@ -99,7 +100,7 @@ export function cellViews(
       stops: at.filter((v) => v.severity === 'stop').length,
       warnings: at.filter((v) => v.severity === 'warning').length,
       spoken: said.join(', '),
-      reason: w.reason,
+      reason: weekWords(w, lane),
     };
   });
 }

@@ -131,7 +131,14 @@ describe('Stave', () => {
   });
 
   it('marks broken cells, past weeks, and the doses of a plan that is laid over', async () => {
-    const violation: Violation = { rule: 'ramp', lane: 1, week: 2, severity: 'warning', message: 'm', fix: null };
+    const violation: Violation = {
+      rule: 'ramp',
+      lane: 1,
+      week: 2,
+      severity: 'warning',
+      fact: { code: 'loaded-too-close' },
+      fix: null,
+    };
     fixture.componentRef.setInput('violations', [violation]);
     fixture.componentRef.setInput('fromWeek', 3);
     const slower = buildBlock({ ...input, ramp: 0.1 });

@@ -1,5 +1,13 @@
 import { Component, computed, input, signal } from '@angular/core';
-import { buildBlock, CoreError, easierWeeksOf, rangeBetween, type Style } from '@yandle/core';
+import {
+  buildBlock,
+  CoreError,
+  easierWeeksOf,
+  type PlannedWeek,
+  rangeBetween,
+  type Style,
+  weekWords,
+} from '@yandle/core';
 import { Stave } from '../block/stave';
 import type { Selection, StaveLane } from '../block/stave.model';
 
@@ -24,7 +32,7 @@ const FIRST = { lane: 0, week: 1 };
         (selectionChange)="selection.set($event)"
       />
       @if (cell(); as c) {
-        <p class="mt-2 text-sm">Week {{ c.week }}: {{ c.reason }}</p>
+        <p class="mt-2 text-sm">Week {{ c.week }}: {{ words(c) }}</p>
       }
     } @else {
       <p class="text-sm text-attention">{{ refusal() }}</p>
@@ -68,4 +76,8 @@ export class StylePreview {
     return { lanes, retests: plan.retestWeeks, easier };
   });
   protected readonly cell = computed(() => this.plan()?.lanes[0]?.weeks[this.selection().head.week - 1] ?? null);
+
+  protected words(cell: PlannedWeek): string {
+    return weekWords(cell, this.plan()!.lanes[0]!);
+  }
 }

@@ -1,22 +1,23 @@
+import { mostAfter } from '../ramp.js';
+import { percentOf, roundTo } from '../../math/rounding.js';
 import { sideWeeklyDose, volume } from '../../dose/dose.js';
 import {
   amountOf,
-  amountVariable,
+  type HandVariable,
   HIGHEST_TARGET,
-  valueOf,
-  withAmount,
   type Prescription,
+  valueOf,
   type Variable,
+  withAmount,
 } from '../../technique/prescription.js';
 import { boutDose } from '../../dose/dose.js';
-import { prescriptionWords, VARIABLE_NAME } from '../../words/prescription.js';
 import { bonusFor } from '../bonus.js';
 import { easierMiss, easierWeek } from '../easier-week.js';
 import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression.js';
-import { techniqueBar, type PlanClient } from '../limits.js';
+import { isSafetyLimit, type PlanClient, techniqueBar } from '../limits.js';
 import type { LaneInput, PlannedWeek } from '../plan.js';
 import { returnShare, scaleTo } from '../scale.js';
-import type { Fix, Violation } from './violation.js';
+import type { Fix, OutOfBounds, Violation, ViolationFact } from './violation.js';
 
 /** A cell with what it is judged against. */
 export interface CellView {
@@ -58,19 +59,20 @@ const plain = (p: Prescription): Prescription => {
   return rest;
 };
 
-function setCell(v: CellView, prescription: Prescription, label = prescriptionWords(prescription)): Fix {
-  return { kind: 'cell', label: `Take ${label}`, lane: v.lane, week: v.cell.week, prescription };
+function setCell(v: CellView, prescription: Prescription, what: 'all' | 'sensation' | 'extra' = 'all'): Fix {
+  return { kind: 'cell', what, lane: v.lane, week: v.cell.week, prescription };
 }
 
 function unlock(v: CellView): Fix | null {
-  return v.cell.locked
-    ? { kind: 'unlock', label: 'Let the plan set this week', lane: v.lane, week: v.cell.week }
-    : null;
+  return v.cell.locked ? { kind: 'unlock', lane: v.lane, week: v.cell.week, group: null } : null;
 }
 
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}
+const warn = (rule: Violation['rule'], fact: ViolationFact, fix: Fix | null): Found => ({
+  rule,
+  severity: 'warning',
+  fact,
+  fix,
+});
 
 function oneVariable(v: CellView): Found[] {
   const { cell, base } = v;
@@ -78,14 +80,8 @@ function oneVariable(v: CellView): Found[] {
   if (base.styleId !== cell.styleId) return [];
   const up = raised(cell.prescription, base.prescription);
   if (up.length < 2) return [];
-  return [
-    {
-      rule: 'one-variable',
-      severity: 'warning',
-      message: `${capital(up.map((x) => VARIABLE_NAME[x]).join(' and '))} rise together against week ${base.week}; nobody could tell which did it.`,
-      fix: unlock(v) ?? setCell(v, base.prescription),
-    },
-  ];
+  const fact = { code: 'rose-together' as const, args: { variables: up, since: base.week } };
+  return [warn('one-variable', fact, unlock(v) ?? setCell(v, base.prescription))];
 }
 
 function ramp(v: CellView): Found[] {
@@ -95,34 +91,56 @@ function ramp(v: CellView): Found[] {
   const before = volume(base.prescription);
   const now = volume(cell.prescription);
   const comparable = boutDose(base.prescription) > 0 === boutDose(cell.prescription) > 0;
-  const share = v.missed > 0 ? returnShare(v.missed) : 1 + v.ramp;
-  const fixed = scaleTo(cell.prescription, before * share, progression.limits.amountMin, progression.phase.stepSize);
+  const most = mostAfter(before, v.missed > 0 ? returnShare(v.missed) - 1 : v.ramp);
+  const fixed = scaleTo(cell.prescription, most, progression.limits.amountMin, progression.phase.stepSize);
   // Where nothing smaller can be asked, the smallest is no fault.
-  const tooMuch = comparable && now > before * share + 1e-9 && volume(fixed) < now;
+  const tooMuch = comparable && now > most + 1e-9 && volume(fixed) < now;
   if (tooMuch && v.missed > 0)
-    out.push({
-      rule: 'return',
-      severity: 'warning',
-      message: `${now} s after ${v.missed} ${v.missed === 1 ? 'week' : 'weeks'} without training; at most ${Math.floor(before * share)} s, ${Math.round(share * 100)} % of week ${base.week}.`,
-      fix: setCell(v, fixed),
-    });
+    out.push(
+      warn(
+        'return',
+        {
+          code: 'return-too-high',
+          args: {
+            seconds: now,
+            weeks: v.missed,
+            most: Math.floor(most),
+            percent: percentOf(returnShare(v.missed), 1),
+            since: base.week,
+          },
+        },
+        setCell(v, fixed),
+      ),
+    );
   else if (tooMuch && v.missed === 0 && before >= SMALL_BASE)
-    out.push({
-      rule: 'ramp',
-      severity: 'warning',
-      message: `${before} → ${now} s is ${Math.round((now / before - 1) * 100)} % more than week ${base.week}; the ramp allows ${Math.round(v.ramp * 100)} %, ${Math.floor(before * share)} s.`,
-      fix: setCell(v, fixed),
-    });
+    out.push(
+      warn(
+        'ramp',
+        {
+          code: 'rose-too-much',
+          args: {
+            from: before,
+            to: now,
+            percent: percentOf(now - before, before),
+            allowed: percentOf(v.ramp, 1),
+            most: Math.floor(most),
+            since: base.week,
+          },
+        },
+        setCell(v, fixed),
+      ),
+    );
   const from = base.prescription.load ?? 0;
   const to = cell.prescription.load ?? 0;
-  const most = Math.max(loadStep(progression), from * LOAD_RAMP);
-  if (base.prescription.technique === cell.prescription.technique && to - from > most + 1e-9)
-    out.push({
-      rule: 'ramp',
-      severity: 'warning',
-      message: `The load rises from ${from} to ${to}; one plate or a tenth at a time is ${Math.round((from + most) * 100) / 100}.`,
-      fix: setCell(v, { ...cell.prescription, load: Math.round((from + loadStep(progression)) * 100) / 100 }),
-    });
+  const plate = Math.max(loadStep(progression), from * LOAD_RAMP);
+  if (base.prescription.technique === cell.prescription.technique && to - from > plate + 1e-9)
+    out.push(
+      warn(
+        'ramp',
+        { code: 'load-rose-too-much', args: { from, to, most: roundTo(from + plate, 2) } },
+        setCell(v, { ...cell.prescription, load: roundTo(from + loadStep(progression), 2) }),
+      ),
+    );
   return out;
 }
 
@@ -140,86 +158,77 @@ function easier(v: CellView): Found[] {
   if (same && easierMiss(cell.prescription, from) <= easierMiss(best, from) + 1e-9) return [];
   // Fewer days than usual, as when away: less than 60 % is no fault.
   if (volume(cell.prescription) < volume(best)) return [];
-  return [
-    {
-      rule: 'easier-week',
-      severity: 'warning',
-      message: `${Math.round((volume(cell.prescription) / volume(base.prescription)) * 100)} % of week ${base.week}; an easier week keeps about 60 %, with the bout unchanged.`,
-      fix: setCell(v, best),
-    },
-  ];
+  const percent = percentOf(volume(cell.prescription), volume(base.prescription));
+  return [warn('easier-week', { code: 'not-easier', args: { percent, since: base.week } }, setCell(v, best))];
 }
 
 function caps(v: CellView): Found[] {
-  const { cell, progression, client } = v;
+  const { cell, progression } = v;
   const p = cell.prescription;
   const { limits, phase } = progression;
   if (p.technique !== phase.technique) return [];
-  const over: string[] = [];
+  const { technique } = p;
+  const values: OutOfBounds[] = [];
   let fixed = p;
-  const cap = (over_: boolean, words: string, to: Partial<Prescription>): void => {
-    if (!over_) return;
-    over.push(words);
-    fixed = { ...fixed, ...to };
-  };
   const amount = amountOf(p);
-  const unit = amountVariable(p.technique) === 'holdSeconds' ? ' s' : ' repetitions';
-  if (amount > limits.amountMax) {
-    over.push(`${amount}${unit}, at most ${limits.amountMax}`);
-    fixed = withAmount(fixed, limits.amountMax);
+  if (amount > limits.amountMax || amount < limits.amountMin) {
+    const [most, least] = amount > limits.amountMax ? [limits.amountMax, null] : [null, limits.amountMin];
+    values.push({ what: 'amount', value: amount, most, least, technique });
+    fixed = withAmount(fixed, most ?? least);
   }
-  if (amount < limits.amountMin) {
-    over.push(`${amount}${unit}, at least ${limits.amountMin}`);
-    fixed = withAmount(fixed, limits.amountMin);
-  }
-  cap(p.sets > limits.setsMax, `${p.sets} sets, at most ${limits.setsMax}`, { sets: limits.setsMax });
-  cap(p.sessionsPerWeek > limits.sessionsMax, `${p.sessionsPerWeek} sessions, at most ${limits.sessionsMax}`, {
-    sessionsPerWeek: limits.sessionsMax,
-  });
+  const most = (what: HandVariable, bound: number): void => {
+    const value = valueOf(p, what);
+    if (value <= bound) return;
+    values.push({ what, value, most: bound, least: null, technique });
+    fixed = { ...fixed, [what]: bound };
+  };
+  most('sets', limits.setsMax);
+  most('sessionsPerWeek', limits.sessionsMax);
   for (const key of ['effort', 'cycles', 'load', 'depth'] as const) {
-    const most = key === 'load' && progression.loadUnit !== 'kg' ? undefined : phase.caps[key];
-    if (most !== undefined)
-      cap((p[key] ?? 0) > most, `${VARIABLE_NAME[key]} ${p[key]}, at most ${most}`, { [key]: most });
+    const bound = key === 'load' && progression.loadUnit !== 'kg' ? undefined : phase.caps[key];
+    if (bound !== undefined) most(key, bound);
   }
   const found: Found[] = [];
-  if (over.length > 0) {
-    const why = client.age >= 65 || client.age < 18 ? limits.reasons[0] : undefined;
-    found.push({
-      rule: 'cap',
-      severity: 'warning',
-      message: `${over.join('; ')}.${why ? ` ${why}` : ` Cap of ${progression.style.name} for this client.`}`,
-      fix: setCell(v, fixed),
-    });
+  if (values.length > 0) {
+    const by = limits.reasons.find((r) => r.code === 'age-65' || r.code === 'under-18') ?? null;
+    const args = { values, by, style: progression.style.name };
+    found.push(warn('cap', { code: 'out-of-bounds', args }, setCell(v, fixed)));
   }
   const side = p.bonus?.side ?? 'left';
   if (limits.doseMax !== null && sideWeeklyDose(p, side) > limits.doseMax)
-    found.push({
-      rule: 'cap',
-      severity: 'warning',
-      message: `${sideWeeklyDose(p, side)} s a week; ${progression.style.name} stays within ${limits.doseMax} s.`,
-      fix: setCell(v, scaleTo(plain(p), limits.doseMax, limits.amountMin, phase.stepSize)),
-    });
+    found.push(
+      warn(
+        'cap',
+        {
+          code: 'above-style-dose',
+          args: { seconds: sideWeeklyDose(p, side), doseMax: limits.doseMax, style: progression.style.name },
+        },
+        setCell(v, scaleTo(plain(p), limits.doseMax, limits.amountMin, phase.stepSize)),
+      ),
+    );
   return found;
 }
 
 function intensity(v: CellView): Found[] {
   const { sensation } = v.cell.prescription;
-  const { sensationMax, reasons } = v.progression.limits;
+  const { sensationMax, sensationBy } = v.progression.limits;
   if (sensation <= sensationMax) return [];
-  const why = reasons.find((r) => r.includes('ensation at most'));
+  const stops = sensation > HIGHEST_TARGET || (sensationBy !== null && isSafetyLimit(sensationBy));
   return [
     {
       rule: 'intensity',
-      severity: sensation > HIGHEST_TARGET || why !== undefined ? 'stop' : 'warning',
-      message: `Sensation ${sensation} of 10, at most ${sensationMax}. ${why ?? 'Someone who cannot hold a conversation has gone too far.'}`,
-      fix: setCell(v, { ...v.cell.prescription, sensation: sensationMax }, `sensation ${sensationMax}`),
+      severity: stops ? 'stop' : 'warning',
+      fact: { code: 'too-strong', args: { sensation, most: sensationMax, by: sensationBy } },
+      fix: setCell(v, { ...v.cell.prescription, sensation: sensationMax }, 'sensation'),
     },
   ];
 }
 
 function caution(v: CellView): Found[] {
   const bar = techniqueBar(v.cell.prescription.technique, v.client);
-  return bar === null ? [] : [{ rule: 'caution', severity: 'stop', message: bar, fix: unlock(v) }];
+  return bar === null
+    ? []
+    : [{ rule: 'caution', severity: 'stop', fact: { code: 'technique-barred', args: { bar } }, fix: unlock(v) }];
 }
 
 function tighterSide(v: CellView): Found[] {
@@ -227,24 +236,12 @@ function tighterSide(v: CellView): Found[] {
   const side = v.input.tighterSide ?? null;
   const sided = v.input.exercises?.[p.technique]?.sides !== 'both';
   if (p.bonus && (side === null || p.bonus.side !== side))
-    return [
-      {
-        rule: 'tighter-side',
-        severity: 'warning',
-        message: `The ${p.bonus.side} side gets more, but it is not the tighter one by a notable difference.`,
-        fix: setCell(v, plain(p)),
-      },
-    ];
+    return [warn('tighter-side', { code: 'not-the-tighter-side', args: { side: p.bonus.side } }, setCell(v, plain(p)))];
   if (side === null || p.bonus || !sided || !v.cell.locked) return [];
   const bonus = bonusFor(p, side, v.progression.limits, v.progression.phase.stepSize);
   if (!bonus) return [];
   return [
-    {
-      rule: 'tighter-side',
-      severity: 'warning',
-      message: `The ${side} side is notably tighter and gets nothing on top here.`,
-      fix: setCell(v, { ...p, bonus }, `the extra on the ${side} side`),
-    },
+    warn('tighter-side', { code: 'tighter-side-without-extra', args: { side } }, setCell(v, { ...p, bonus }, 'extra')),
   ];
 }
 

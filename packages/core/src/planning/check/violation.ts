@@ -1,66 +1,117 @@
-import type { Prescription } from '../../technique/prescription.js';
+import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
+import type { Side } from '../../anatomy/side.js';
+import type { Technique } from '../../technique/catalogue.js';
+import type { Prescription, Variable } from '../../technique/prescription.js';
+import type { LimitFact, TechniqueBar } from '../facts.js';
 
-/** The rules of a block, as the coach reads them (domain 2.6). */
-export const BLOCK_RULES = [
-  {
-    id: 'one-variable',
-    name: 'One change a week',
-    text: 'Of a lane only one thing is turned up from one build week to the next.',
-  },
-  { id: 'ramp', name: 'Ramp', text: 'The weekly dose rises by no more than the ramp; a load by one plate or a tenth.' },
-  {
-    id: 'return',
-    name: 'Return',
-    text: 'After missed weeks the dose comes back lower: a fifth off for each week, half at most.',
-  },
-  {
-    id: 'easier-week',
-    name: 'Easier week',
-    text: 'An easier week keeps about 60 % of the dose, and one comes at least every six weeks.',
-  },
-  { id: 'retest', name: 'Retest', text: 'Measured before week 1, in every easier week and in the last week.' },
-  { id: 'cap', name: 'Caps', text: 'The strictest of style, client and caution counts.' },
-  {
-    id: 'tighter-side',
-    name: 'Tighter side',
-    text: 'A notably tighter side gets more, until a retest shows the difference gone.',
-  },
-  { id: 'spacing', name: 'Spacing', text: 'Loaded sessions of a group lie 48 h apart, three a week at most.' },
-  {
-    id: 'intensity',
-    name: 'Intensity',
-    text: 'No target lies above 6 of 10, or above 4 where a caution says go easy.',
-  },
-  { id: 'caution', name: 'Cautions', text: 'What a caution of the intake rules out is not planned.' },
-  {
-    id: 'time',
-    name: 'Minutes',
-    text: 'Every session fits the minutes of a session and holds no more lanes than can be done well.',
-  },
-  {
-    id: 'weekly-dose',
-    name: 'Weekly amount',
-    text: 'Beyond 600 s a week for a group, with what other stretches add, gains flatten.',
-  },
+/** The rules of a block (domain 2.6), in the order in which they are listed. */
+export const BLOCK_RULE_IDS = [
+  'one-variable',
+  'ramp',
+  'return',
+  'easier-week',
+  'retest',
+  'cap',
+  'tighter-side',
+  'spacing',
+  'intensity',
+  'caution',
+  'time',
+  'weekly-dose',
 ] as const;
-export type BlockRuleId = (typeof BLOCK_RULES)[number]['id'];
-
-/** Name of a rule, for screens. */
-export function blockRuleName(id: BlockRuleId): string {
-  return BLOCK_RULES.find((r) => r.id === id)!.name;
-}
+export type BlockRuleId = (typeof BLOCK_RULE_IDS)[number];
 
 /** A change of the draft that fixes a broken rule. */
 export type Fix =
   | {
       readonly kind: 'cell';
-      readonly label: string;
+      /** What of the prescription is other than now. */
+      readonly what: 'all' | 'sensation' | 'extra';
       readonly lane: number;
       readonly week: number;
       readonly prescription: Prescription;
     }
-  | { readonly kind: 'unlock'; readonly label: string; readonly lane: number; readonly week: number }
-  | { readonly kind: 'easier-weeks'; readonly label: string; readonly weeks: readonly number[] };
+  | {
+      readonly kind: 'unlock';
+      readonly lane: number;
+      readonly week: number;
+      /** Group of the lane where the rule concerns the week as a whole; null where the cell itself is meant. */
+      readonly group: MuscleGroupId | null;
+    }
+  | { readonly kind: 'easier-weeks'; readonly added: number; readonly weeks: readonly number[] };
+
+/** A value outside its bounds. */
+export interface OutOfBounds {
+  readonly what: 'amount' | Variable;
+  readonly value: number;
+  readonly most: number | null;
+  readonly least: number | null;
+  readonly technique: Technique;
+}
+
+/** What is wrong, as a fact. Seconds, whole percent, 1-based weeks. */
+export type ViolationFact =
+  | {
+      readonly code: 'rose-together';
+      readonly args: { readonly variables: readonly Variable[]; readonly since: number };
+    }
+  | {
+      readonly code: 'return-too-high';
+      readonly args: {
+        readonly seconds: number;
+        readonly weeks: number;
+        readonly most: number;
+        readonly percent: number;
+        readonly since: number;
+      };
+    }
+  | {
+      readonly code: 'rose-too-much';
+      readonly args: {
+        readonly from: number;
+        readonly to: number;
+        readonly percent: number;
+        readonly allowed: number;
+        readonly most: number;
+        readonly since: number;
+      };
+    }
+  | {
+      readonly code: 'load-rose-too-much';
+      readonly args: { readonly from: number; readonly to: number; readonly most: number };
+    }
+  | { readonly code: 'not-easier'; readonly args: { readonly percent: number; readonly since: number } }
+  | {
+      readonly code: 'out-of-bounds';
+      readonly args: {
+        readonly values: readonly OutOfBounds[];
+        /** What of the client sets the bounds of the bout; null for the style. */
+        readonly by: LimitFact | null;
+        readonly style: string;
+      };
+    }
+  | {
+      readonly code: 'above-style-dose';
+      readonly args: { readonly seconds: number; readonly doseMax: number; readonly style: string };
+    }
+  | {
+      readonly code: 'too-strong';
+      readonly args: { readonly sensation: number; readonly most: number; readonly by: LimitFact | null };
+    }
+  | { readonly code: 'technique-barred'; readonly args: { readonly bar: TechniqueBar } }
+  | { readonly code: 'not-the-tighter-side' | 'tighter-side-without-extra'; readonly args: { readonly side: Side } }
+  | { readonly code: 'session-too-long'; readonly args: { readonly seconds: number; readonly budget: number } }
+  | { readonly code: 'too-many-lanes'; readonly args: { readonly lanes: number; readonly most: number } }
+  | {
+      readonly code: 'days-too-few';
+      readonly args: { readonly sessions: number; readonly days: number; readonly loaded: boolean };
+    }
+  | { readonly code: 'too-many-loaded'; readonly args: { readonly sessions: number; readonly most: number } }
+  | { readonly code: 'loaded-after-last-week' | 'loaded-too-close' }
+  | { readonly code: 'no-retest'; readonly args: { readonly week: number } }
+  | { readonly code: 'no-easier-week'; readonly args: { readonly weeks: number; readonly most: number } }
+  | { readonly code: 'exercise-ruled-out'; readonly args: { readonly exercise: string } }
+  | { readonly code: 'above-weekly-dose'; readonly args: { readonly seconds: number; readonly most: number } };
 
 /** A broken rule. `stop`: the block cannot be published with it. `warning`: the coach may decide otherwise. */
 export interface Violation {
@@ -70,6 +121,6 @@ export interface Violation {
   /** 1-based; null when the block as a whole is meant. */
   readonly week: number | null;
   readonly severity: 'stop' | 'warning';
-  readonly message: string;
+  readonly fact: ViolationFact;
   readonly fix: Fix | null;
 }

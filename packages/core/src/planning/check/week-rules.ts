@@ -1,16 +1,14 @@
 import { isLoaded } from '../../technique/catalogue.js';
-import { muscleGroupName } from '../../anatomy/muscle-group.js';
 import { groupDoses } from '../../dose/shares.js';
 import { FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../../dose/dose.js';
 import { LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
 import { excludes } from '../../screening/limits.js';
 import { sessionSeconds, type TimedItem } from '../../session/session-seconds.js';
-import { formatClock } from '../../words/duration.js';
 import { BLOCK_BOUNDS } from '../bounds.js';
 import type { BlockInput, BlockPlan } from '../plan.js';
 import { firstWeekday } from '../week-days.js';
 import { easierWeeksOf, retestWeeks } from '../weeks.js';
-import type { Fix, Violation } from './violation.js';
+import type { Fix, Violation, ViolationFact } from './violation.js';
 
 /** The items of a lane's cell, for timing. */
 export type ItemsOf = (lane: number, week: number) => readonly TimedItem[];
@@ -20,14 +18,7 @@ const MOST_BUILD_WEEKS = 6;
 
 function unlockLast(plan: BlockPlan, week: number, lanes: readonly number[]): Fix | null {
   const lane = [...lanes].reverse().find((i) => plan.lanes[i]!.weeks[week - 1]!.locked);
-  return lane === undefined
-    ? null
-    : {
-        kind: 'unlock',
-        label: `Let the plan set ${muscleGroupName(plan.lanes[lane]!.group).toLowerCase()} in week ${week}`,
-        lane,
-        week,
-      };
+  return lane === undefined ? null : { kind: 'unlock', lane, week, group: plan.lanes[lane]!.group };
 }
 
 /** Minutes and number of lanes of every session (rule 10). */
@@ -55,7 +46,7 @@ export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf):
         lane: null,
         week,
         severity: 'warning',
-        message: `The longest session lasts ${formatClock(longest)} min; the budget is ${formatClock(budget)}.`,
+        fact: { code: 'session-too-long', args: { seconds: longest, budget } },
         fix: unlockLast(plan, week, lanesThere),
       });
     if (crowd.length > most)
@@ -64,7 +55,7 @@ export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf):
         lane: null,
         week,
         severity: 'warning',
-        message: `${crowd.length} lanes in one session, at most ${most}.`,
+        fact: { code: 'too-many-lanes', args: { lanes: crowd.length, most } },
         fix: unlockLast(plan, week, crowd),
       });
   }
@@ -80,22 +71,21 @@ export function checkSpacing(input: BlockInput, plan: BlockPlan): Violation[] {
     for (const w of l.weeks) {
       const offsets = w.days.map((d) => (d - first + 7) % 7).sort((a, b) => a - b);
       const loaded = isLoaded(w.prescription.technique);
-      const at = (message: string): void => {
-        const fix: Fix | null = w.locked
-          ? { kind: 'unlock', label: 'Let the plan set this week', lane, week: w.week }
-          : null;
-        out.push({ rule: 'spacing', lane, week: w.week, severity: 'warning', message, fix });
+      const at = (fact: ViolationFact): void => {
+        const fix: Fix | null = w.locked ? { kind: 'unlock', lane, week: w.week, group: null } : null;
+        out.push({ rule: 'spacing', lane, week: w.week, severity: 'warning', fact, fix });
       };
       if (w.kind !== 'rest' && w.prescription.sessionsPerWeek > offsets.length)
-        at(
-          `${w.prescription.sessionsPerWeek} sessions asked, the days hold ${offsets.length}${loaded ? ' with 48 h between them' : ''}.`,
-        );
+        at({
+          code: 'days-too-few',
+          args: { sessions: w.prescription.sessionsPerWeek, days: offsets.length, loaded },
+        });
       if (loaded && offsets.length > LOADED_SESSIONS)
-        at(`${offsets.length} loaded sessions, at most ${LOADED_SESSIONS}.`);
+        at({ code: 'too-many-loaded', args: { sessions: offsets.length, most: LOADED_SESSIONS } });
       if (loaded && last !== null && offsets.length > 0 && offsets[0]! + 7 - last < LOADED_GAP_DAYS)
-        at('Less than 48 h after the last loaded session of the week before.');
+        at({ code: 'loaded-after-last-week' });
       if (loaded && offsets.some((o, i) => i > 0 && o - offsets[i - 1]! < LOADED_GAP_DAYS))
-        at('Less than 48 h between two loaded sessions.');
+        at({ code: 'loaded-too-close' });
       last = offsets.at(-1) ?? null;
     }
   });
@@ -113,7 +103,7 @@ export function checkCalendar(input: BlockInput, plan: BlockPlan): Violation[] {
         lane: null,
         week,
         severity: 'warning',
-        message: `Week ${week} has no retest; without one nobody knows what the weeks before did.`,
+        fact: { code: 'no-retest', args: { week } },
         fix: null,
       });
   const needs = plan.lanes.some((l) => l.weeks.some((w) => w.kind === 'easier')) || easier.length === 0;
@@ -130,10 +120,10 @@ export function checkCalendar(input: BlockInput, plan: BlockPlan): Violation[] {
       lane: null,
       week,
       severity: 'warning',
-      message: `${run} build weeks without an easier one, at most ${MOST_BUILD_WEEKS}.`,
+      fact: { code: 'no-easier-week', args: { weeks: run, most: MOST_BUILD_WEEKS } },
       fix: {
         kind: 'easier-weeks',
-        label: `Make week ${week} easier`,
+        added: week,
         weeks: [...easier, week].sort((a, b) => a - b),
       },
     });
@@ -160,7 +150,7 @@ export function checkExercises(input: BlockInput, plan: BlockPlan): Violation[] 
               lane,
               week: null,
               severity: 'stop',
-              message: `${e.name} is left out for this client by a caution of the intake. Choose another exercise.`,
+              fact: { code: 'exercise-ruled-out', args: { exercise: e.name } },
               fix: null,
             },
           ]
@@ -185,7 +175,7 @@ export function checkWeeklyDose(input: BlockInput, plan: BlockPlan): Violation[]
         lane,
         week,
         severity: 'warning',
-        message: `${most} s a week from here, with what other stretches add; above ${FLATTENING_WEEKLY_SECONDS} s gains flatten (Ingram 2025, from memory).`,
+        fact: { code: 'above-weekly-dose', args: { seconds: most, most: FLATTENING_WEEKLY_SECONDS } },
         fix: null,
       });
     });

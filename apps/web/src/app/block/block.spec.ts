@@ -51,8 +51,8 @@ describe('BlockScreen', () => {
     await press('+');
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('2 × 45 s');
     expect(screen.text).toContain('180 → 270 s is 50% more than week 1; the weekly increase allows 20%, 216 s.');
-    await screen.press('Take 2 × 35 s, 3 days');
-    expect(screen.text).not.toContain('the ramp allows');
+    await screen.press('Use 2 × 35 s, 3 days');
+    expect(screen.text).not.toContain('the weekly increase allows');
     await press('z', { ctrlKey: true });
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain(
       '2 rules broken'.replace('2 rules', '1 rule'),

@@ -33,6 +33,7 @@ import {
   type Technique,
   type TemplateNote,
   trainableGroups,
+  upgradeStored,
   type Violation,
   weekdayOf,
   weekOn,
@@ -192,7 +193,8 @@ export class BlockStore {
 
   private takeKept(text: string): void {
     try {
-      const kept = JSON.parse(text) as { base: number | null; draft: BlockDraft };
+      // A draft of a version before has the words of before.
+      const kept = upgradeStored('block', JSON.parse(text)) as { base: number | null; draft: BlockDraft };
       if (kept.base === (this.base?.version ?? null) && Array.isArray(kept.draft.lanes)) this.stack.push(kept.draft);
     } catch {
       localStorage.removeItem(keyOf(this.clientId));

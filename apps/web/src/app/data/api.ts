@@ -314,8 +314,4 @@ export class Api {
   removePicture(id: string): Observable<unknown> {
     return this.http.delete(`${V1}/pictures/${id}`);
   }
-  /** For the outbox: a write that was put together earlier. */
-  send(method: 'POST' | 'PUT', path: string, body: unknown): Observable<unknown> {
-    return this.http.request(method, `${V1}${path}`, { body });
-  }
 }

@@ -1,7 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import type { Assessment } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
+import { wireOf } from '../data/outbox/queued-request';
 import { PATH, Screen, TODAY } from '../testing/screen';
 import { aReading, anAssessment, NO_PRIORITIES } from '../testing/assessments';
 import { CaptureStore } from '../instruments/capture.store';
@@ -21,7 +22,7 @@ describe('MeasureScreen', () => {
     posted = [];
     const screen = await Screen.open(MeasureScreen, { clientId: 'c1' }, () => {
       TestBed.inject(Outbox).post = (queued) =>
-        void posted.push({ path: queued.path, body: queued.body as Posted['body'] });
+        void posted.push({ path: wireOf(queued).path, body: queued.body as Posted['body'] });
     });
     TestBed.inject(ClientContext).open('c1');
     await screen.answer('/clients/c1/priorities', {

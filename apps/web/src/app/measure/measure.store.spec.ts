@@ -48,12 +48,13 @@ describe('MeasureStore', () => {
     store.record(lunge, 'left', 8.8, null);
     store.record(lunge, 'left', 9, null);
     expect(readingsOf(store.assessment()!, lunge, 'left').map((r) => r.value)).toEqual([8.8, 9]);
-    const create = screen.request('POST', '/clients/c1/assessments');
+    const create = await vi.waitFor(() => screen.request('POST', '/clients/c1/assessments'));
     expect(create.request.body).toMatchObject({ date: TODAY, time: '10:00', warm: false });
     create.flush({});
     await screen.settle();
     const first = store.assessment()!.readings[0]!;
-    const put = screen.request('PUT', `/assessments/${store.assessment()!.id}/readings/${first.id}`);
+    const path = `/assessments/${store.assessment()!.id}/readings/${first.id}`;
+    const put = await vi.waitFor(() => screen.request('PUT', path));
     expect(put.request.body).toEqual({
       testId: 'weight-bearing-lunge',
       side: 'left',

@@ -15,7 +15,7 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
 import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 
@@ -108,7 +108,7 @@ export class MeasureStore {
     this.assessments.update((v) => [...(v ?? []), assessment].sort((a, b) => (at(a) < at(b) ? -1 : 1)));
     this.openId.set(assessment.id);
     this.testIndex.set(0);
-    this.outbox.post({ method: 'POST', path: `/clients/${this.clientId}/assessments`, body });
+    this.outbox.post({ kind: 'assessment', clientId: this.clientId, body });
   }
 
   open(id: string): void {
@@ -150,14 +150,14 @@ export class MeasureStore {
     const event: TestEvent = { ...body, testId: test.id, id: newId() };
     const { id, ...sent } = event;
     this.change((v) => ({ ...v, events: [...v.events, event] }));
-    this.outbox.post({ method: 'PUT', path: `/assessments/${this.assessment()!.id}/events/${id}`, body: sent });
+    this.outbox.post({ kind: 'test-event', assessmentId: this.assessment()!.id, id, body: sent });
   }
 
   /** The nine items of the Beighton score, as they stand now. */
   keepBeighton(items: BeightonBody['items']): void {
     this.change((v) => ({ ...v, beighton: items }));
     const body: BeightonBody = { items };
-    this.outbox.post({ method: 'PUT', path: `/assessments/${this.assessment()!.id}/beighton/${newId()}`, body });
+    this.outbox.post({ kind: 'beighton', assessmentId: this.assessment()!.id, id: newId(), body });
   }
 
   /** Shows a picture that was attached or taken off. */
@@ -194,6 +194,6 @@ export class MeasureStore {
       ...v,
       readings: [...v.readings.map((t) => (t.id === replaces ? { ...t, replacedBy: reading.id } : t)), reading],
     }));
-    this.outbox.post({ method: 'PUT', path: `/assessments/${assessment.id}/readings/${reading.id}`, body });
+    this.outbox.post({ kind: 'reading', assessmentId: assessment.id, id: reading.id, body });
   }
 }

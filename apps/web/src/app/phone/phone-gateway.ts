@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import type { Session, SessionSnapshot, SharedRunBody, StartRunBody } from '@yandle/contract';
+import type { Session, SessionSnapshot, SharedRunBody } from '@yandle/contract';
 import type { Exercise } from '@yandle/core';
-import type { QueuedRequest } from '../data/outbox.service';
+import type { QueuedRequest } from '../data/outbox/queued-request';
 import { RunGateway } from '../run/run-gateway';
 import { PhoneOutbox } from './phone-outbox';
 import { PhoneStore } from './phone.store';
@@ -25,12 +25,11 @@ export class PhoneGateway extends RunGateway {
 
   /** A beginning carries the session along: it is not lost when the plan changes before it arrives. */
   override post(queued: QueuedRequest): void {
-    const [, sessionId] = /^\/sessions\/([^/]+)\/runs$/.exec(queued.path) ?? [];
-    const session = sessionId ? this.store.session(sessionId) : null;
-    if (!session) return this.box.post(queued);
+    const session = queued.kind === 'start' ? this.store.session(queued.sessionId) : null;
+    if (queued.kind !== 'start' || !session) return this.box.post(queued);
     const { date, purpose, alreadyWarm, rounds, items } = session;
     const snapshot: SessionSnapshot = { date, purpose, alreadyWarm, rounds, items };
-    const { id, startedAt } = queued.body as StartRunBody;
+    const { id, startedAt } = queued.body;
     const body: SharedRunBody = { id, startedAt, snapshot };
     this.box.post({ ...queued, body });
   }
@@ -43,7 +42,8 @@ export class PhoneGateway extends RunGateway {
     return this.box.offline();
   }
 
-  override breathPath(): string {
-    return '/breath';
+  /** The phone's link says whose breath it is. */
+  override clientOf(): null {
+    return null;
   }
 }

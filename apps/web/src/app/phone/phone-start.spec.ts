@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { SharedBlock } from '@yandle/contract';
 import { exerciseById } from '@yandle/core';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
 import { aRun, aSession } from '../testing/a-session';
 import { textOf } from '../testing/screen';
 import { PhoneOutbox } from './phone-outbox';

@@ -1,5 +1,5 @@
 import type { Routes } from '@angular/router';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
 import { RunGateway } from '../run/run-gateway';
 import { PhoneGateway } from './phone-gateway';
 import { PhoneOutbox } from './phone-outbox';

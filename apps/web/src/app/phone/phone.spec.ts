@@ -3,7 +3,9 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { SharedBlock } from '@yandle/contract';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
+import { outboxDb } from '../data/outbox/outbox-db';
+import type { QueuedRequest } from '../data/outbox/queued-request';
 import { RunGateway } from '../run/run-gateway';
 import { aSession } from '../testing/a-session';
 import { phoneDb } from './phone-db';
@@ -21,6 +23,13 @@ const block: SharedBlock = {
   progress: [],
   onHold: '',
 };
+
+const aLog = (id: string): QueuedRequest => ({
+  kind: 'log',
+  runId: 'r',
+  id,
+  body: { item: 0, side: null, set: 1, plannedSeconds: 30, doneSeconds: 30, replaces: null },
+});
 
 describe('a client’s phone', () => {
   let http: HttpTestingController;
@@ -57,7 +66,8 @@ describe('a client’s phone', () => {
 
   beforeEach(async () => {
     const db = await phoneDb();
-    await db.clear('queued');
+    await db.clear('letters');
+    await (await outboxDb()).clear('phone');
     await db.clear('kept');
     await open();
   });
@@ -76,7 +86,7 @@ describe('a client’s phone', () => {
 
   it('says that a link has ended, and keeps the list and the queued', async () => {
     await loaded();
-    box.post({ method: 'PUT', path: '/runs/r/sets/a', body: {} });
+    box.post(aLog('a'));
     await wait();
     sent()[0]!.error(new ProgressEvent('error'));
     await loaded(401);
@@ -87,18 +97,18 @@ describe('a client’s phone', () => {
 
   it('forgets what another link left, but not what is on its way', async () => {
     await loaded();
-    box.post({ method: 'PUT', path: '/runs/r/sets/a', body: {} });
+    box.post(aLog('a'));
     await wait();
     sent()[0]!.error(new ProgressEvent('error'));
     const opened = store.open('x'.repeat(32));
     http.expectOne('/api/v1/shared/open').flush({});
     await opened;
     const db = await phoneDb();
-    expect([await db.count('kept'), await db.count('queued')]).toEqual([0, 1]);
+    expect([await db.count('kept'), await (await outboxDb()).count('phone')]).toEqual([0, 1]);
   });
 
   it('sends in order, keeps what was not answered over a reload, and counts what is kept for the coach', async () => {
-    for (const n of ['a', 'b']) box.post({ method: 'PUT', path: `/runs/r/sets/${n}`, body: { n } });
+    for (const n of ['a', 'b']) box.post(aLog(n));
     await wait();
     const [first] = sent();
     expect(first!.request.url).toBe('/api/v1/shared/runs/r/sets/a');
@@ -110,14 +120,14 @@ describe('a client’s phone', () => {
 
     await open();
     const [again] = sent();
-    expect(again!.request.body).toEqual({ n: 'b' });
+    expect(again!.request.url).toBe('/api/v1/shared/runs/r/sets/b');
     again!.flush({ kept: true }, { status: 202, statusText: 'Accepted' });
     await wait();
     expect([box.pending(), box.keptForCoach(), box.state()]).toEqual([0, 1, 'saved']);
   });
 
   it('puts aside what is refused for good, with the reason, and goes on', async () => {
-    for (const n of ['a', 'b']) box.post({ method: 'PUT', path: `/runs/r/sets/${n}`, body: {} });
+    for (const n of ['a', 'b']) box.post(aLog(n));
     await wait();
     sent()[0]!.flush(
       { code: 'validation', status: 400, title: 'No', detail: 'Fix it.' },
@@ -139,8 +149,8 @@ describe('a client’s phone', () => {
     expect(await gateway.load('s1')).toMatchObject({ id: 's1' });
     await expect(gateway.load('nothing')).rejects.toThrow('not on the phone');
     gateway.post({
-      method: 'POST',
-      path: '/sessions/s1/runs',
+      kind: 'start',
+      sessionId: 's1',
       body: { id: 'r1', startedAt: '2026-03-11T08:00:00.000Z' },
     });
     await wait();
@@ -152,7 +162,7 @@ describe('a client’s phone', () => {
     });
     await store.markFinished('s1');
     expect(store.session('s1')!.status).toBe('done');
-    expect(gateway.breathPath(aSession())).toBe('/breath');
+    expect(gateway.clientOf(aSession())).toBeNull();
   });
 
   it('says soreness once and shows it at once', async () => {
@@ -162,5 +172,29 @@ describe('a client’s phone', () => {
     const [note] = sent();
     expect(note!.request.body).toEqual({ date: '2026-03-11', region: null, soreness: 4, note: '' });
     expect(store.block()!.sorenessEntries[0]).toMatchObject({ soreness: 4 });
+  });
+
+  // What the version before kept: a store `letters` of method, path and body, and the block as `programme`.
+  it('takes over what a version before kept, once, and in the words of today', async () => {
+    const db = await phoneDb();
+    const snapshot = { items: [{ exerciseId: 'ball-foot-roll', technique: 'release', sets: 1 }] };
+    const start = { id: 'r1', startedAt: '2026-03-11T08:00:00.000Z', snapshot };
+    await db.add('letters', { method: 'POST', path: '/sessions/s1/runs', body: start });
+    await db.add('letters', { method: 'PUT', path: '/day-notes/n1', body: { soreness: 3 } });
+    const { sorenessEntries: _, ...rest } = block;
+    await db.put('kept', { ...rest, dayNotes: [{ id: 'n0', soreness: 2 }] }, 'programme');
+    await open();
+    const [first] = sent();
+    expect(first!.request.url).toBe('/api/v1/shared/sessions/s1/runs');
+    expect(first!.request.body).toMatchObject({ snapshot: { items: [{ technique: 'rolling' }] } });
+    first!.flush({});
+    await wait();
+    expect(sent()[0]!.request.url).toBe('/api/v1/shared/soreness/n1');
+    expect(await db.count('letters')).toBe(0);
+    const done = store.load();
+    await wait();
+    http.expectOne('/api/v1/shared/block').error(new ProgressEvent('error'));
+    await done;
+    expect(store.block()!.sorenessEntries).toMatchObject([{ id: 'n0', soreness: 2 }]);
   });
 });

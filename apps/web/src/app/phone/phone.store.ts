@@ -69,7 +69,7 @@ export class PhoneStore {
     if (!p) return;
     const body: SorenessBody = { date: p.today, region: null, soreness, note: '' };
     const id = newId();
-    this.outbox.post({ method: 'PUT', path: `/soreness/${id}`, body });
+    this.outbox.post({ kind: 'soreness', clientId: null, id, body });
     const note: Soreness = { id, ...body };
     const next = { ...p, sorenessEntries: [note, ...p.sorenessEntries] };
     this.block.set(next);

@@ -3,7 +3,8 @@ import type { Session } from '@yandle/contract';
 import type { Exercise } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
-import { Outbox, type QueuedRequest } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
+import type { QueuedRequest } from '../data/outbox/queued-request';
 import { LibraryService } from '../library/library.service';
 
 /** Where a run comes from and where its logs go: the coach's session here, the client's phone elsewhere. */
@@ -37,8 +38,8 @@ export class RunGateway {
     return this.outbox.offline();
   }
 
-  /** Where the breath of the session's client is kept. */
-  breathPath(session: Session): string {
-    return `/clients/${session.clientId}/breath`;
+  /** Whose breath is kept. */
+  clientOf(session: Session): string | null {
+    return session.clientId;
   }
 }

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { EXERCISES, spokenCue } from '@yandle/core';
-import { Outbox, type QueuedRequest } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
+import { wireOf, type QueuedRequest } from '../data/outbox/queued-request';
 import { aSession } from '../testing/a-session';
 import { textOf } from '../testing/screen';
 import { RunGateway } from './run-gateway';
@@ -112,7 +113,7 @@ describe('RunPlayer', () => {
     p.press('Dizziness');
     expect(p.text()).toContain('The session ends here');
     expect(p.text()).toMatch(/licensed/);
-    expect(sent.some((l) => l.path.includes('/symptoms/'))).toBe(true);
+    expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(true);
   });
 
   it('offers the easier form when it is too strong, and asks how strong without guessing', async () => {

@@ -2,7 +2,8 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { EXERCISES } from '@yandle/core';
-import { Outbox, type QueuedRequest } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
+import { wireOf, type QueuedRequest } from '../data/outbox/queued-request';
 import { aSession } from '../testing/a-session';
 import { COUNT_IN, RunStore } from './run.store';
 
@@ -60,7 +61,8 @@ describe('RunStore', () => {
       vi.advanceTimersByTime(200);
     }
   }
-  const sets = () => sent.filter((l) => l.path.includes('/sets/')).map((l) => l.body as Record<string, unknown>);
+  const sets = () =>
+    sent.filter((l) => wireOf(l).path.includes('/sets/')).map((l) => l.body as Record<string, unknown>);
 
   // After a count of 3 s: warm-up 120 s, position 20, prop 10, settling 5, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
   it('runs to the end and sends each side once', () => {
@@ -72,7 +74,7 @@ describe('RunStore', () => {
     expect(store.last5()).toBe(true);
     pass(5 + 5 + 5 + 3 + 30 + 5);
     expect(store.finished()).toBe(true);
-    expect(sent[0]).toMatchObject({ method: 'POST', path: '/sessions/s1/runs' });
+    expect(sent[0]).toMatchObject({ kind: 'start', sessionId: 's1' });
     expect(sets().map((s) => [s['side'], s['doneSeconds'], s['replaces']])).toEqual([
       ['left', 30, null],
       ['right', 30, null],
@@ -109,10 +111,8 @@ describe('RunStore', () => {
     pass(3 + 30);
     const [first, second] = sets();
     expect(first).toMatchObject({ doneSeconds: 10, replaces: null });
-    const firstId = sent
-      .find((l) => l.body === first)!
-      .path.split('/')
-      .at(-1);
+    const firstLog = sent.find((l) => l.kind === 'log' && l.body === (first as unknown))!;
+    const firstId = firstLog.kind === 'log' && firstLog.id;
     expect(second).toMatchObject({ side: 'left', doneSeconds: 30, replaces: firstId });
   });
 
@@ -121,7 +121,7 @@ describe('RunStore', () => {
     pass(COUNT_IN + TO_HOLD + 8);
     store.stop('numbness');
     expect(
-      sent.some((l) => l.path.includes('/symptoms/') && (l.body as { symptom: string }).symptom === 'numbness'),
+      sent.some((l) => wireOf(l).path.includes('/symptoms/') && (l.body as { symptom: string }).symptom === 'numbness'),
     ).toBe(true);
     expect(sets()).toMatchObject([{ doneSeconds: 8 }]);
     expect(store.finished()).toBe(true);
@@ -138,7 +138,7 @@ describe('RunStore', () => {
     expect(store.left()).toBe(18);
     store.start();
     pass(18);
-    expect(sent.filter((l) => l.path.endsWith('/runs')).map((l) => l.body)).toEqual([run]);
+    expect(sent.filter((l) => wireOf(l).path.endsWith('/runs')).map((l) => l.body)).toEqual([run]);
     expect(sets()).toMatchObject([{ doneSeconds: 30 }]);
   });
 
@@ -197,12 +197,12 @@ describe('RunStore', () => {
     store.stop('too-strong');
     expect(store.finished()).toBe(false);
     expect(store.place()).toBe(1);
-    expect(sent.some((l) => l.path.includes('/symptoms/'))).toBe(false);
+    expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(false);
     store.start();
     pass(40);
     store.stop('dizziness');
     expect(store.finished()).toBe(true);
-    expect(sent.some((l) => l.path.includes('/symptoms/'))).toBe(true);
+    expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(true);
   });
 
   it('waits at a check without hands until the client answers', async () => {
@@ -257,6 +257,6 @@ describe('RunStore', () => {
 
   it('times breathing by the client’s own breath, and sends it', () => {
     store.setBreath(7);
-    expect(sent.at(-1)).toMatchObject({ method: 'PUT', path: '/clients/c1/breath', body: { seconds: 7 } });
+    expect(sent.at(-1)).toMatchObject({ kind: 'breath', clientId: 'c1', body: { seconds: 7 } });
   });
 });

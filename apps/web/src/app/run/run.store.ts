@@ -178,11 +178,8 @@ export class RunStore implements OnDestroy {
     if (!this.runId()) {
       const id = newId();
       this.runId.set(id);
-      this.gateway.post({
-        method: 'POST',
-        path: `/sessions/${this.session()!.id}/runs`,
-        body: { id, startedAt: new Date().toISOString() },
-      });
+      const sessionId = this.session()!.id;
+      this.gateway.post({ kind: 'start', sessionId, body: { id, startedAt: new Date().toISOString() } });
       this.countMs = COUNT_IN * 1000;
       this.countIn.set(COUNT_IN);
       this.sounds.count();
@@ -255,7 +252,7 @@ export class RunStore implements OnDestroy {
     const cue = this.cue();
     if (cue?.item !== null && cue?.item !== undefined && isSymptomNoted(symptom)) {
       const body: SymptomBody = { item: cue.item, side: this.sideForLog(cue.item, cue.side), symptom };
-      this.gateway.post({ method: 'PUT', path: `/runs/${this.runId()}/symptoms/${newId()}`, body });
+      this.gateway.post({ kind: 'symptom', runId: this.runId()!, id: newId(), body });
     }
     const end = isStopSign(symptom) ? endAll : skipItem;
     this.apply(end(this.player(), this.timeline()!));
@@ -274,12 +271,12 @@ export class RunStore implements OnDestroy {
 
   setBreath(seconds: number | null): void {
     this.breath.set(seconds);
-    this.gateway.post({ method: 'PUT', path: this.gateway.breathPath(this.session()!), body: { seconds } });
+    this.gateway.post({ kind: 'breath', clientId: this.gateway.clientOf(this.session()!), body: { seconds } });
   }
 
   async finish(sensation: number | null, feltTighter: FeltSide | null, note: string): Promise<void> {
     const body: FinishRunBody = { endedAt: new Date().toISOString(), sensation, feltTighter, note: note.trim() };
-    this.gateway.post({ method: 'POST', path: `/runs/${this.runId()}/finish`, body });
+    this.gateway.post({ kind: 'finish', runId: this.runId()!, body });
     forgetRun(this.session()!.id);
     this.stopClock();
     // Give the server a moment, so that the sheet shows it; without a server it goes later.
@@ -379,7 +376,7 @@ export class RunStore implements OnDestroy {
     const sent = { id, body };
     this.logged[`${body.item}|${body.side}|${body.set}`] = sent;
     this.lastLog.set(sent);
-    this.gateway.post({ method: 'PUT', path: `/runs/${this.runId()}/sets/${id}`, body });
+    this.gateway.post({ kind: 'log', runId: this.runId()!, id, body });
     this.keep();
   }
 

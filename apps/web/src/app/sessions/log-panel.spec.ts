@@ -1,5 +1,6 @@
 import type { SetLog } from '@yandle/contract';
-import { Outbox, type QueuedRequest } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
+import { wireOf, type QueuedRequest } from '../data/outbox/queued-request';
 import { TestBed } from '@angular/core/testing';
 import { aRun, aSession } from '../testing/a-session';
 import { Screen } from '../testing/screen';
@@ -46,7 +47,7 @@ describe('what was done, written down', () => {
     await screen.press('Write down');
     await screen.press('All as planned');
     await screen.press('Save');
-    expect(sent.map((l) => l.path.replace(/[0-9a-f-]{36}/g, '*'))).toEqual([
+    expect(sent.map((l) => wireOf(l).path.replace(/[0-9a-f-]{36}/g, '*'))).toEqual([
       '/sessions/s1/runs',
       '/runs/*/sets/*',
       '/runs/*/sets/*',
@@ -68,7 +69,7 @@ describe('what was done, written down', () => {
     left!.dispatchEvent(new Event('input'));
     await screen.settle();
     await screen.press('Save');
-    expect(sent.filter((l) => l.path.includes('/sets/')).map((l) => l.body)).toMatchObject([
+    expect(sent.filter((l) => wireOf(l).path.includes('/sets/')).map((l) => l.body)).toMatchObject([
       { side: 'left', doneSeconds: 25 },
     ]);
   });

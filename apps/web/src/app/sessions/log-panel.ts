@@ -5,7 +5,7 @@ import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
 import { logRows, saidOf, type LogCell, type LogRow } from './log.model';
 import { SheetStore } from './sheet.store';
 
@@ -76,7 +76,7 @@ export class LogPanel {
     if (!known) {
       const startedAt = new Date(`${this.date()}T${this.time()}:00`).toISOString();
       const body: StartRunBody = { id: runId, startedAt, source: 'paper' };
-      this.outbox.post({ method: 'POST', path: `/sessions/${this.session().id}/runs`, body });
+      this.outbox.post({ kind: 'start', sessionId: this.session().id, body });
     }
     for (const row of this.rows()) for (const cell of row.cells) this.sendCell(runId, row, cell);
     const answers = { sensation: this.sensation(), feltTighter: this.felt(), note: this.note().trim() };
@@ -84,7 +84,7 @@ export class LogPanel {
       const start = known ? new Date(known.startedAt) : new Date(`${this.date()}T${this.time()}:00`);
       const endedAt = new Date(start.getTime() + this.store.totalSeconds() * 1000).toISOString();
       const body: FinishRunBody = { endedAt, ...answers };
-      this.outbox.post({ method: 'POST', path: `/runs/${runId}/finish`, body });
+      this.outbox.post({ kind: 'finish', runId, body });
     } else if (
       answers.sensation !== known.sensation ||
       answers.feltTighter !== known.feltTighter ||
@@ -122,6 +122,6 @@ export class LogPanel {
           }
         : {}),
     };
-    this.outbox.post({ method: 'PUT', path: `/runs/${runId}/sets/${newId()}`, body });
+    this.outbox.post({ kind: 'log', runId, id: newId(), body });
   }
 }

@@ -5,7 +5,7 @@ import { formatReading, resultSem, withinSessionEffect, type RomTest, type Side 
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { asMeasuredIn, resultOf, sidesOf } from '../measure/results';
 
@@ -165,7 +165,7 @@ export class QuickCheckPanel {
       note: `Quick check ${when} the session`,
       battery: [...new Set(readings.map((r) => r.row.test.id))],
     };
-    this.outbox.post({ method: 'POST', path: `/clients/${this.clientId()}/assessments`, body });
+    this.outbox.post({ kind: 'assessment', clientId: this.clientId(), body });
     for (const { row, value } of readings) {
       const reading: ReadingBody = {
         testId: row.test.id,
@@ -176,7 +176,7 @@ export class QuickCheckPanel {
         warm: null,
         testerId: null,
       };
-      this.outbox.post({ method: 'PUT', path: `/assessments/${assessment}/readings/${newId()}`, body: reading });
+      this.outbox.post({ kind: 'reading', assessmentId: assessment, id: newId(), body: reading });
     }
     this.typed.set({});
   }

@@ -1,6 +1,8 @@
+import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import type { Type } from '@angular/core';
+import { outboxDb } from '../data/outbox/outbox-db';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { ClientPath, Me } from '@yandle/contract';
@@ -69,6 +71,7 @@ export class Screen<T> {
     prepare: () => void = () => undefined,
   ): Promise<Screen<T>> {
     localStorage.clear();
+    await (await outboxDb()).clear('coach');
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       imports: [component],

@@ -1,5 +1,5 @@
 import { Component, inject } from '@angular/core';
-import { Outbox } from '../data/outbox.service';
+import { Outbox } from '../data/outbox/outbox';
 
 /** Whether what was entered has reached the server. */
 @Component({

@@ -3,7 +3,6 @@ import { dateIn, instantOf } from './clock.js';
 import { readConfig } from './config.js';
 import { hashOf } from './database/studio-data.js';
 import { countedRun, statusOf } from './sessions/views.js';
-import { runningOf } from './clients/overview.js';
 
 describe('readConfig', () => {
   const url = 'mysql://u:p@127.0.0.1:3306/y';
@@ -59,14 +58,5 @@ describe('countedRun', () => {
     expect(countedRun([a, run(4, null)], null)?.startedAt.getTime()).toBe(4);
     expect(countedRun([a, b, c], 'run 2')).toBe(b);
     expect([null, a, b].map(statusOf)).toEqual(['planned', 'started', 'done']);
-  });
-});
-
-describe('runningOf', () => {
-  const p = (startDate: string, endedAt: Date | null = null) => ({ startDate, weeks: 8, endedAt });
-  it('leaves out what has ended or is past', () => {
-    expect(runningOf([p('2026-01-05')], '2026-03-01')?.startDate).toBe('2026-01-05');
-    expect(runningOf([p('2026-01-05')], '2026-03-02')).toBeNull();
-    expect(runningOf([p('2026-01-05', new Date())], '2026-02-01')).toBeNull();
   });
 });

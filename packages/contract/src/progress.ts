@@ -10,7 +10,8 @@ export interface Progress {
     readonly blockId: string;
     readonly startDate: string;
     readonly weeks: number;
-    readonly currentWeek: number;
+    /** Weeks that have ended. */
+    readonly weeksOver: number;
     readonly rows: readonly PlannedDone[];
   } | null;
   readonly sensations: readonly { readonly date: string; readonly sensation: number | null }[];

@@ -3,12 +3,14 @@ import {
   asMeasuredBy,
   assertPlausible,
   CoreError,
-  MAX_READINGS,
-  resultOfReadings,
   current,
-  testInCatalogue,
+  currentResult,
+  MAX_READINGS,
   type PlainDate,
+  type Side,
   type SidedValues,
+  testerIn,
+  testInCatalogue,
 } from '@yandle/core';
 import { In } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
@@ -238,25 +240,14 @@ export async function putBeighton(
 
 /** Newest values of each sided test measured on both sides, for choosing which side begins. */
 export async function latestSidedValues(data: StudioData, clientId: string, timeZone: string): Promise<SidedValues[]> {
-  const assessments = (await listAssessments(data, clientId, timeZone)).reverse();
+  const assessments = await listAssessments(data, clientId, timeZone);
   const catalogue = await loadTestCatalogue(data);
-  return catalogue.tests.flatMap((plain) => {
-    if (plain.sides === 'none') return [];
-    for (const assessment of assessments) {
-      const test = asMeasuredBy(catalogue, plain, assessment.testerId);
-      const value = (side: 'left' | 'right') => {
-        const readings = current(assessment.readings.filter((t) => t.testId === test.id && t.side === side));
-        return readings.length > 0
-          ? resultOfReadings(
-              readings.map((r) => r.value),
-              test,
-            ).value
-          : null;
-      };
-      const left = value('left');
-      const right = value('right');
-      if (left !== null && right !== null) return [{ test, left, right }];
-    }
-    return [];
+  return catalogue.tests.flatMap((test) => {
+    if (test.sides === 'none') return [];
+    const now = (side: Side) => currentResult(assessments, catalogue, test, side);
+    const [left, right] = [now('left'), now('right')];
+    if (!left || !right) return [];
+    const tester = testerIn(left.from.at(-1)!, test, 'left');
+    return [{ test: asMeasuredBy(catalogue, test, tester), left: left.value, right: right.value }];
   });
 }

@@ -11,6 +11,7 @@ import {
   type Exercise,
   type PlainDate,
   type PlanContext,
+  runningBlock,
   type Screening,
   techniquesOf,
   techniquesUsed,
@@ -18,7 +19,6 @@ import {
   violationWords,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
-import { runningOf } from '../clients/overview.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
 import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
@@ -157,7 +157,7 @@ export async function createBlock(
       const { cautions, libraries, measured } = await prepared(tx, client, planner);
       assertExercises(draft, cautions, libraries.exercises);
       const blocks = await tx.find(BlockEntity, { clientId });
-      if (runningOf(blocks, planner.today))
+      if (runningBlock(blocks, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
       const plan = soundPlan(draft, contextOf(client, draft, cautions, measured, libraries));
       await tx.insert(BlockEntity, {

@@ -1,4 +1,4 @@
-import { endOfBlock, weekOn, type PlainDate } from '@yandle/core';
+import { endOfBlock, type PlainDate, runningBlock, weekOn } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { AssessmentEntity } from '../assessments/entities.js';
 import { BlockEntity, RetestEntity } from '../blocks/entities.js';
@@ -17,18 +17,6 @@ export interface Overview {
   } | null;
   readonly nextSession: { readonly id: string; readonly date: PlainDate } | null;
   readonly nextRetest: PlainDate | null;
-}
-
-/** The block that counts today: not ended, its last day not past; of several the one that started last. */
-export function runningOf<P extends Pick<BlockEntity, 'startDate' | 'weeks' | 'endedAt'>>(
-  blocks: readonly P[],
-  today: PlainDate,
-): P | null {
-  return (
-    [...blocks]
-      .filter((p) => p.endedAt === null && endOfBlock(p.startDate, p.weeks) >= today)
-      .sort((a, b) => (a.startDate < b.startDate ? 1 : -1))[0] ?? null
-  );
 }
 
 /** Overviews of several clients with a fixed number of queries. */
@@ -52,7 +40,7 @@ export async function overviews(
   ]);
   const running = new Map<string, BlockEntity>();
   for (const id of clientIds) {
-    const p = runningOf(
+    const p = runningBlock(
       blocks.filter((x) => x.clientId === id),
       today,
     );

@@ -1,14 +1,5 @@
 import type { SharedBlock } from '@yandle/contract';
-import {
-  addDays,
-  asMeasuredBy,
-  progressWords,
-  resultOfReadings,
-  resultSem,
-  type Exercise,
-  type PlainDate,
-  type Side,
-} from '@yandle/core';
+import { addDays, type Exercise, type PlainDate, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
 import { Between } from 'typeorm';
 import { StudioEntity } from '../accounts/entities.js';
 import { listAssessments } from '../assessments/service.js';
@@ -27,25 +18,15 @@ const AHEAD = 28;
 
 /** First and newest result of every test and side, in words a client understands. */
 async function progressOf(data: StudioData, clientId: string, timeZone: string): Promise<string[]> {
-  const assessments = (await listAssessments(data, clientId, timeZone)).sort((a, b) => a.date.localeCompare(b.date));
+  const assessments = await listAssessments(data, clientId, timeZone);
   const catalogue = await loadTestCatalogue(data);
-  const results = catalogue.tests.flatMap((plain) => {
-    const sides: readonly (Side | null)[] = plain.sides === 'none' ? [null] : ['left', 'right'];
-    return sides.flatMap((side) => {
-      const results = assessments.flatMap((v) => {
-        const test = asMeasuredBy(catalogue, plain, v.testerId);
-        const readings = v.readings.filter((t) => t.testId === plain.id && t.side === side && t.replacedBy === null);
-        if (readings.length === 0) return [];
-        const { value } = resultOfReadings(
-          readings.map((r) => r.value),
-          test,
-        );
-        return [{ date: v.date, value, sem: resultSem(test) }];
-      });
-      const [first, last] = [results[0], results.at(-1)];
-      return first && last && first.date < last.date ? [{ test: plain, side, first, last }] : [];
-    });
-  });
+  const results = catalogue.tests.flatMap((test) =>
+    sidesOfTest(test).flatMap((side) => {
+      const series = resultSeries(assessments, catalogue, test, side);
+      const [first, last] = [series[0], series.at(-1)];
+      return first && last && first !== last ? [{ test, side, first, last }] : [];
+    }),
+  );
   return progressWords(results);
 }
 

@@ -1,6 +1,15 @@
 import type { Progress } from '@yandle/contract';
 import { loadExercises } from '../exercises/library.js';
-import { plannedDone, sideWeeklyDose, SIDES, STRETCHING, weekOn, type DoseEntry, type PlainDate } from '@yandle/core';
+import {
+  type DoseEntry,
+  type PlainDate,
+  plannedDone,
+  SIDES,
+  sideWeeklyDose,
+  STRETCHING,
+  weekOn,
+  weeksOver,
+} from '@yandle/core';
 import { Router } from 'express';
 import { In, IsNull } from 'typeorm';
 import { currentOf } from '../accounts/current.js';
@@ -58,7 +67,7 @@ async function doseOf(
       blockId: block.id,
       startDate: block.startDate,
       weeks: block.weeks,
-      currentWeek,
+      weeksOver: weeksOver(block.startDate, block.weeks, today),
       rows: plannedDone(planned, done),
     },
     sensations: counted

@@ -59,3 +59,19 @@ export function endOfBlock(startDate: PlainDate, weeks: number): PlainDate {
 export function weekOn(startDate: PlainDate, date: PlainDate): number {
   return Math.floor(daysBetween(startDate, date) / 7) + 1;
 }
+
+/** Weeks of a block that have ended: those whose last day is past, up to the whole block. The only place that says which weeks are over. */
+export function weeksOver(startDate: PlainDate, weeks: number, today: PlainDate): number {
+  return Math.min(weeks, Math.max(0, weekOn(startDate, today) - 1));
+}
+
+/** The block that counts today: not ended, its last day not past; of several the one that started last. Null when none is running. */
+export function runningBlock<
+  B extends { readonly startDate: PlainDate; readonly weeks: number; readonly endedAt: unknown },
+>(blocks: readonly B[], today: PlainDate): B | null {
+  return (
+    [...blocks]
+      .filter((b) => b.endedAt === null && endOfBlock(b.startDate, b.weeks) >= today)
+      .sort((a, b) => (a.startDate < b.startDate ? 1 : -1))[0] ?? null
+  );
+}

@@ -111,7 +111,9 @@ describe('loaded steps', () => {
   it('build repetitions up again when a plate is more than a tenth, and say what would help', () => {
     const step = next(lower({ load: 5 }), 0.2, loaded);
     expect(step).toMatchObject({ changed: 'load', prescription: { load: 7.5, reps: 6 } });
-    expect(step.fact).toMatchObject({ code: 'step', args: { restart: { percent: expect.any(Number) as number } } });
+    expect(step).toMatchObject({
+      fact: { code: 'step', args: { restart: { percent: expect.any(Number) as number } } },
+    });
     expect(next(lower({ load: 7.5, reps: 6 }), 0.2, loaded)).toMatchObject({
       changed: 'reps',
       prescription: { reps: 7 },

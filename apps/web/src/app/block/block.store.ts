@@ -27,6 +27,7 @@ import {
   newLane,
   PLAINEST,
   type PlanContext,
+  runningBlock,
   sessionsOfBlock,
   setStyle,
   splitAllowed,
@@ -92,7 +93,7 @@ export class BlockStore {
   /** The block that counts today; null when none is running. */
   readonly running = computed(() => {
     const today = this.account.me()?.today ?? '';
-    return this.blocks()?.find((b) => b.endedAt === null && b.endDate >= today) ?? null;
+    return runningBlock(this.blocks() ?? [], today);
   });
   readonly past = computed(() => this.blocks()?.filter((b) => b !== this.running()) ?? []);
   /** First week that may be changed. */

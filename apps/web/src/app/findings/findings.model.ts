@@ -1,22 +1,24 @@
 import type { Assessment, PrioritiesView } from '@yandle/contract';
 import {
+  changeBetween,
+  currentComplaints,
+  differentConditions,
   exercisesFor,
   formatNumber,
   formatReading,
-  MUSCLE_GROUP_IDS,
-  muscleGroupName,
-  currentComplaints,
-  differentConditions,
   type GroupFinding,
+  type Interest,
   type MeasuredTest,
+  MUSCLE_GROUP_IDS,
   type MuscleGroupId,
+  muscleGroupName,
+  resultSeries,
   type RomTest,
   type TestCatalogue,
   type TestFinding,
-  type Interest,
 } from '@yandle/core';
-import { asMeasuredIn, conditionsOf, isMeasured, resultOf, sidesOf, assessmentBefore } from '../measure/results';
-import { changeOf, changeWords } from '../ui/change-words';
+import { asMeasuredIn, conditionsOf, sidesOf } from '../measure/results';
+import { changeWords } from '../ui/change-words';
 
 /** A test with its newest values and the day they were taken. */
 export type DatedTest = MeasuredTest & {
@@ -34,25 +36,26 @@ export function newestResults(
   catalogue: TestCatalogue,
   goals: ReadonlyMap<string, number> = new Map(),
 ): DatedTest[] {
-  const newestFirst = [...assessments].reverse();
   return catalogue.tests.flatMap((plain): DatedTest[] => {
-    const assessment = newestFirst.find((v) => isMeasured(v, plain));
-    if (!assessment) return [];
-    const test = asMeasuredIn(catalogue, assessment, plain);
-    const goal = goals.get(test.id) ?? null;
-    const changes = sidesOf(test).flatMap((side) => {
-      const before = assessmentBefore(assessments, assessment, test, side);
-      const [then, now] = [before ? resultOf(before, test, side) : null, resultOf(assessment, test, side)];
-      if (!before || !then || !now) return [];
-      const change = changeOf(asMeasuredIn(catalogue, before, plain), test, then.value, now.value);
-      const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side));
+    const sides = sidesOf(plain).map((side) => ({ side, series: resultSeries(assessments, catalogue, plain, side) }));
+    const dates = sides.flatMap(({ series }) => series.at(-1)?.date ?? []).sort();
+    const date = dates.at(-1);
+    if (date === undefined) return [];
+    const newest = sides.find(({ series }) => series.at(-1)?.date === date)!;
+    const test = asMeasuredIn(catalogue, newest.series.at(-1)!.from.at(-1)!, plain);
+    const changes = sides.flatMap(({ side, series }) => {
+      const [before, now] = [series.at(-2), series.at(-1)];
+      if (!before || !now) return [];
+      const change = changeBetween(before.value, now.value, test.better, [before.sem, now.sem]);
+      const [a, b] = [before.from.at(-1)!, now.from.at(-1)!];
+      const different = differentConditions(conditionsOf(a, test, side), conditionsOf(b, test, side));
       const care = different.length > 0 ? `; different: ${different.join(', ')}` : '';
       return [`${side === null ? '' : `${side} `}${changeWords(change, test)}${care}`];
     });
-    const value = (side: 'left' | 'right' | null) => resultOf(assessment, test, side)?.value ?? null;
-    return test.sides === 'none'
-      ? [{ test, left: null, right: null, both: value(null), date: assessment.date, goal, changes }]
-      : [{ test, left: value('left'), right: value('right'), both: null, date: assessment.date, goal, changes }];
+    const value = (side: 'left' | 'right' | null) => sides.find((s) => s.side === side)?.series.at(-1)?.value ?? null;
+    const goal = goals.get(test.id) ?? null;
+    const both = test.sides === 'none' ? value(null) : null;
+    return [{ test, left: value('left'), right: value('right'), both, date, goal, changes }];
   });
 }
 

@@ -1,37 +1,24 @@
-import type { Assessment, Reading, TestEvent } from '@yandle/contract';
+import type { Assessment, TestEvent } from '@yandle/contract';
 import {
   asMeasuredBy,
-  resultOfReadings,
-  SIDES,
-  current,
   type Conditions,
-  type RomResult,
+  isWarm,
+  readingsOf,
+  resultIn,
   type RomTest,
   type Side,
+  sidesOfTest,
   type TestCatalogue,
+  testerIn,
 } from '@yandle/core';
 import type { SidedResults } from '../ui/mirror/mirror-row.model';
 
-/** Readings of one test and side that stand, in the order taken. */
-export function readingsOf(assessment: Pick<Assessment, 'readings'>, test: RomTest, side: Side | null): Reading[] {
-  return current(assessment.readings.filter((t) => t.testId === test.id && t.side === side));
-}
-
-/** Result of one test and side of an assessment; null when it has no reading. */
-export function resultOf(assessment: Pick<Assessment, 'readings'>, test: RomTest, side: Side | null): RomResult | null {
-  const readings = readingsOf(assessment, test, side);
-  return readings.length === 0
-    ? null
-    : resultOfReadings(
-        readings.map((r) => r.value),
-        test,
-      );
-}
+export { readingsOf, resultIn as resultOf, sidesOfTest as sidesOf, testerIn as testerOf } from '@yandle/core';
 
 /** Both sides of one test of an assessment. */
 export function sidedResults(assessment: Pick<Assessment, 'readings'>, test: RomTest): SidedResults {
-  if (test.sides === 'none') return { left: null, right: null, both: resultOf(assessment, test, null) };
-  return { left: resultOf(assessment, test, 'left'), right: resultOf(assessment, test, 'right') };
+  if (test.sides === 'none') return { left: null, right: null, both: resultIn(assessment, test, null) };
+  return { left: resultIn(assessment, test, 'left'), right: resultIn(assessment, test, 'right') };
 }
 
 /** The newest assessment before `assessment` that measured this test and side. */
@@ -44,7 +31,7 @@ export function assessmentBefore(
   const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
   return (
     [...all]
-      .filter((a) => a.id !== assessment.id && at(a) < at(assessment) && resultOf(a, test, side) !== null)
+      .filter((a) => a.id !== assessment.id && at(a) < at(assessment) && resultIn(a, test, side) !== null)
       .sort((a, b) => (at(a) < at(b) ? 1 : -1))[0] ?? null
   );
 }
@@ -53,15 +40,10 @@ export function assessmentBefore(
 export function resultsBefore(all: readonly Assessment[], assessment: Assessment, test: RomTest): SidedResults {
   const one = (side: Side | null) => {
     const before = assessmentBefore(all, assessment, test, side);
-    return before ? resultOf(before, test, side) : null;
+    return before ? resultIn(before, test, side) : null;
   };
   if (test.sides === 'none') return { left: null, right: null, both: one(null) };
   return { left: one('left'), right: one('right') };
-}
-
-/** The sides a test is read on: both, or null once for a test without sides. */
-export function sidesOf(test: RomTest): readonly (Side | null)[] {
-  return test.sides === 'none' ? [null] : SIDES;
 }
 
 /** True when an assessment has a reading of a test. */
@@ -69,15 +51,10 @@ export function isMeasured(assessment: Pick<Assessment, 'readings'>, test: RomTe
   return assessment.readings.some((t) => t.testId === test.id);
 }
 
-/** Who took the readings of a test and side: the assessment's tester, unless the newest reading says another. */
-export function testerOf(assessment: Assessment, test: RomTest, side: Side | null): string {
-  return readingsOf(assessment, test, side).at(-1)?.testerId ?? assessment.testerId;
-}
-
 /** A test with the error of who measured it in an assessment. A test read by two people takes the one of its first side. */
 export function asMeasuredIn(catalogue: TestCatalogue, assessment: Assessment, test: RomTest): RomTest {
-  const side = sidesOf(test).find((s) => readingsOf(assessment, test, s).length > 0) ?? null;
-  return asMeasuredBy(catalogue, test, testerOf(assessment, test, side));
+  const side = sidesOfTest(test).find((s) => readingsOf(assessment, test, s).length > 0) ?? null;
+  return asMeasuredBy(catalogue, test, testerIn(assessment, test, side));
 }
 
 /** How the result of a test and side was taken, for comparing like with like. */
@@ -85,9 +62,9 @@ export function conditionsOf(assessment: Assessment, test: RomTest, side: Side |
   const [h, m] = assessment.time.split(':').map(Number) as [number, number];
   const last = readingsOf(assessment, test, side).at(-1);
   return {
-    warm: last?.warm ?? assessment.warm,
+    warm: isWarm(assessment, test, side),
     instrument: last?.instrument ?? '',
-    tester: last?.testerId ?? assessment.testerId,
+    tester: testerIn(assessment, test, side),
     minuteOfDay: h * 60 + m,
     hoursSinceSession: assessment.hoursSinceSession,
   };

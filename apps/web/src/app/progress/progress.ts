@@ -1,33 +1,39 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Assessment, Goal, Problem, Progress } from '@yandle/contract';
+import type { Goal, Problem, Progress } from '@yandle/contract';
 import {
+  adherence,
   ageOn,
+  type Aim,
+  changeBetween,
+  type ChangeClass,
+  type DatedResult,
+  type DayResult,
+  differentConditions,
   formatDate,
   formatNumber,
   formatReading,
   mdc95,
+  type MuscleGroupId,
   muscleGroupName,
+  percentOf,
   referenceFor,
   referenceValue,
   resultSem,
-  targetFor,
-  differentConditions,
-  Z95,
-  type Aim,
-  type ChangeClass,
-  type DatedResult,
-  type MuscleGroupId,
+  resultSeries,
   type RomTest,
+  roundTo,
   type Side,
+  targetFor,
+  Z95,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { asMeasuredIn, conditionsOf, resultOf, sidedResults, sidesOf } from '../measure/results';
-import { changeOf, chanceWords, sizeWords } from '../ui/change-words';
+import { asMeasuredIn, conditionsOf, resultOf, sidedResults, sidesOf, isMeasured } from '../measure/results';
+import { chanceWords, sizeWords } from '../ui/change-words';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
@@ -71,9 +77,12 @@ export class ProgressScreen {
     const catalogue = this.testCatalogue.catalogue();
     return catalogue.tests.flatMap((test) => {
       const sides = sidesOf(test);
-      const assessments = all.filter((a) => sides.some((s) => resultOf(a, test, s) !== null));
-      const first = assessments[0];
-      const newest = assessments.at(-1);
+      const series = sides.map((side) => resultSeries(all, catalogue, test, side));
+      const seriesOf = (side: Side | null) => series[sides.indexOf(side)] ?? [];
+      const assessments = all.filter((a) => isMeasured(a, test));
+      const counted = assessments.filter((a) => series.some((s) => s.some((r) => r.from.includes(a))));
+      const first = counted[0];
+      const newest = counted.at(-1);
       if (!first || !newest) return [];
       const several = first !== newest;
       const client = this.context.client();
@@ -87,7 +96,7 @@ export class ProgressScreen {
       const aim: Aim | null = aimed === null ? null : { value: aimed, by: goal?.due ?? null };
       const now = asMeasuredIn(catalogue, newest, test);
       const then = asMeasuredIn(catalogue, first, test);
-      const changes = several ? sides.flatMap((side) => this.changeOf(then, now, side, first, newest)) : [];
+      const changes = several ? sides.flatMap((side) => this.changeOf(now, side, seriesOf(side))) : [];
       const warnings = several
         ? [
             ...new Set(
@@ -96,18 +105,8 @@ export class ProgressScreen {
           ]
         : [];
       const points = (side: Side | null): HistoryPoint[] =>
-        assessments.flatMap((v) => {
-          const r = resultOf(v, test, side);
-          return r
-            ? [
-                {
-                  date: v.date,
-                  value: Math.round(r.value * 10) / 10,
-                  half: Z95 * resultSem(asMeasuredIn(catalogue, v, test)),
-                },
-              ]
-            : [];
-        });
+        seriesOf(side).map((r) => ({ date: r.date, value: roundTo(r.value, 1), half: Z95 * r.sem }));
+      // Warm ones too: what a session did is the difference between them.
       const dated = (side: Side | null): DatedResult[] =>
         assessments.flatMap((v) => {
           const r = resultOf(v, test, side);
@@ -117,15 +116,14 @@ export class ProgressScreen {
       const logged = (this.data()?.sensations ?? []).map((s) => s.date);
       const trends = sides.map((side) => {
         const all = dated(side);
-        // Of two assessments on a day the first counts: the later one shows what the session did.
-        const firsts = all.filter((r, i) => all.findIndex((o) => o.date === r.date) === i);
-        const trend = sideTrend(firsts, test, aim, adherence);
+        const daily = seriesOf(side);
+        const trend = sideTrend(daily, test, aim, adherence);
         return {
           side,
           trend,
           words: trend ? trendWords(trend, test) : null,
           session: sessionEffectWords(all, test),
-          kept: retentionWords(firsts, logged, test),
+          kept: retentionWords(daily, logged, test),
         };
       });
       return [
@@ -169,12 +167,11 @@ export class ProgressScreen {
     const top =
       Math.max(1, ...rows.flatMap((r) => [r.planned.left, r.planned.right, r.done.left, r.done.right])) * 1.05;
     const groups = [...new Set(rows.map((r) => r.group))];
-    const finished = rows.filter((r) => r.week < dose.currentWeek || dose.currentWeek === dose.weeks);
     return {
       ...dose,
       groups: groups.map((group) => ({
         name: muscleGroupName(group as MuscleGroupId),
-        total: totalWords(finished.filter((r) => r.group === group)),
+        total: totalWords(adherence(rows, dose.weeksOver, (r) => r.group === group)),
         rows: rows
           .filter((r) => r.group === group)
           .map((r) =>
@@ -196,18 +193,11 @@ export class ProgressScreen {
     return formatDate(date, 'd MMM yyyy');
   }
 
-  /** @param then,test the test with the error of who measured first, and last */
-  private changeOf(
-    then: RomTest,
-    test: RomTest,
-    side: Side | null,
-    first: Assessment,
-    newest: Assessment,
-  ): SideChange[] {
-    const before = resultOf(first, test, side);
-    const now = resultOf(newest, test, side);
-    if (!before || !now) return [];
-    const c = changeOf(then, test, before.value, now.value);
+  /** From the first day to the newest, as far as the error allows to tell. */
+  private changeOf(test: RomTest, side: Side | null, days: readonly DayResult[]): SideChange[] {
+    const [before, now] = [days[0], days.at(-1)];
+    if (!before || !now || before === now) return [];
+    const c = changeBetween(before.value, now.value, test.better, [before.sem, now.sem]);
     return [
       {
         side,
@@ -229,17 +219,9 @@ export class ProgressScreen {
   }
 }
 
-/** Sum over weeks that are over, in words. */
-function totalWords(
-  rows: Progress['dose'] extends infer D ? (D extends { rows: infer R } ? R : never) : never,
-): string {
-  let planned = 0;
-  let done = 0;
-  for (const r of rows) {
-    planned += r.planned.left + r.planned.right;
-    done += r.done.left + r.done.right;
-  }
-  return planned === 0 ? '' : `${Math.round((done / planned) * 100)} % of the weeks that are over`;
+/** Done of planned in the weeks that are over, in words. */
+function totalWords(ratio: number | null): string {
+  return ratio === null ? '' : `${percentOf(ratio, 1)}% of the weeks that are over`;
 }
 
 /** Seconds of both sides in words: once where they are the same. */

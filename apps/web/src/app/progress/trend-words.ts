@@ -1,18 +1,19 @@
 import type { Progress } from '@yandle/contract';
 import {
+  adherence,
+  type Aim,
+  type Course,
   courseOf,
+  type DatedResult,
   formatDate,
   formatNumber,
   formatReading,
-  retention,
-  trendOf,
-  withinSessionEffect,
-  type Aim,
-  type Course,
-  type DatedResult,
   type MuscleGroupId,
+  retention,
   type RomTest,
   type Trend,
+  trendOf,
+  withinSessionEffect,
 } from '@yandle/core';
 
 /** The trend of one side with what it leads to. */
@@ -31,14 +32,7 @@ const BREAK_DAYS = 14;
 export function adherenceOf(test: RomTest, dose: Progress['dose']): number | null {
   if (!dose) return null;
   const groups = new Set<MuscleGroupId>(test.limits.filter((l) => l.weight >= 0.5).map((l) => l.group));
-  let planned = 0;
-  let done = 0;
-  for (const r of dose.rows) {
-    if (!groups.has(r.group as MuscleGroupId) || r.week >= dose.currentWeek) continue;
-    planned += r.planned.left + r.planned.right;
-    done += r.done.left + r.done.right;
-  }
-  return planned === 0 ? null : done / planned;
+  return adherence(dose.rows, dose.weeksOver, (r) => groups.has(r.group as MuscleGroupId));
 }
 
 export function sideTrend(

@@ -1,0 +1,127 @@
+import { SIDES, type Side } from '../anatomy/side.js';
+import type { RomTest } from '../catalogue/rom-test.js';
+import type { PlainDate } from '../schedule/plain-date.js';
+import { current } from './current.js';
+import { resultSem } from './error.js';
+import { resultOfReadings, type RomResult } from './result.js';
+import { asMeasuredBy, type TestCatalogue } from './test-catalogue.js';
+
+/** What is needed of a stored reading. A correction is a reading of its own that names the one it replaces. */
+export interface TakenReading {
+  readonly id: string;
+  readonly testId: string;
+  readonly side: Side | null;
+  readonly value: number;
+  readonly replaces: string | null;
+  /** Null: as the assessment. */
+  readonly warm: boolean | null;
+  readonly testerId: string | null;
+}
+
+/** What is needed of an assessment. */
+export interface TakenAssessment<R extends TakenReading = TakenReading> {
+  readonly id: string;
+  readonly date: PlainDate;
+  /** Client's clock, `09:40`. */
+  readonly time: string;
+  readonly warm: boolean;
+  readonly testerId: string;
+  readonly readings: readonly R[];
+}
+
+/** The sides a test is read on: both, or null once for a test without sides. */
+export function sidesOfTest(test: Pick<RomTest, 'sides'>): readonly (Side | null)[] {
+  return test.sides === 'none' ? [null] : SIDES;
+}
+
+/** Readings of one test and side that count, in the order taken, each correction in the place of what it corrects. */
+export function readingsOf<R extends TakenReading>(
+  assessment: Pick<TakenAssessment<R>, 'readings'>,
+  test: Pick<RomTest, 'id'>,
+  side: Side | null,
+): R[] {
+  return current(assessment.readings.filter((r) => r.testId === test.id && r.side === side));
+}
+
+/** Result of one test and side of an assessment; null when it has no reading. */
+export function resultIn(
+  assessment: Pick<TakenAssessment, 'readings'>,
+  test: RomTest,
+  side: Side | null,
+): RomResult | null {
+  const readings = readingsOf(assessment, test, side);
+  return readings.length === 0
+    ? null
+    : resultOfReadings(
+        readings.map((r) => r.value),
+        test,
+      );
+}
+
+/** Who took the readings of a test and side: the assessment's tester, unless the newest reading says another. */
+export function testerIn(
+  assessment: Pick<TakenAssessment, 'readings' | 'testerId'>,
+  test: Pick<RomTest, 'id'>,
+  side: Side | null,
+): string {
+  return readingsOf(assessment, test, side).at(-1)?.testerId ?? assessment.testerId;
+}
+
+/** True when a test and side were read warm: as the newest reading says, else as the assessment. */
+export function isWarm(
+  assessment: Pick<TakenAssessment, 'readings' | 'warm'>,
+  test: Pick<RomTest, 'id'>,
+  side: Side | null,
+): boolean {
+  return readingsOf(assessment, test, side).at(-1)?.warm ?? assessment.warm;
+}
+
+/** The result of a test and side on one day. Value and error in the unit of the test. */
+export interface DayResult<A extends TakenAssessment = TakenAssessment> {
+  readonly date: PlainDate;
+  readonly value: number;
+  /** Error of the result, of whoever took it. */
+  readonly sem: number;
+  /** Assessments it comes from, in the order taken: usually one. */
+  readonly from: readonly A[];
+}
+
+const inOrder = (a: TakenAssessment, b: TakenAssessment): number =>
+  a.date.localeCompare(b.date) || a.time.localeCompare(b.time) || a.id.localeCompare(b.id);
+
+/**
+ * The results of a test and side day by day, oldest first: the only place where readings become a course (domain 2.2).
+ *
+ * Cold results count; warm ones stand beside and never replace them, so they make the course only where nothing was ever taken cold. Two
+ * assessments of one day are averaged. The error of a mean stays that of one of them: a test-retest error is between days, so measuring twice
+ * in one day does not make it smaller.
+ */
+export function resultSeries<A extends TakenAssessment>(
+  assessments: readonly A[],
+  catalogue: TestCatalogue,
+  test: RomTest,
+  side: Side | null,
+): DayResult<A>[] {
+  const all = [...assessments].sort(inOrder).filter((a) => readingsOf(a, test, side).length > 0);
+  const cold = all.filter((a) => !isWarm(a, test, side));
+  const days = new Map<PlainDate, A[]>();
+  for (const a of cold.length > 0 ? cold : all) days.set(a.date, [...(days.get(a.date) ?? []), a]);
+  return [...days].map(([date, from]): DayResult<A> => {
+    const taken = from.map((a) => {
+      const measured = asMeasuredBy(catalogue, test, testerIn(a, test, side));
+      return { value: resultIn(a, measured, side)!.value, variance: resultSem(measured) ** 2 };
+    });
+    const mean = (of: 'value' | 'variance'): number => taken.reduce((sum, t) => sum + t[of], 0) / taken.length;
+    return { date, value: mean('value'), sem: Math.sqrt(mean('variance')), from };
+  });
+}
+
+/** The result that speaks for a client now: the newest of the series; null when the test was never taken. */
+export function currentResult<A extends TakenAssessment>(
+  assessments: readonly A[],
+  catalogue: TestCatalogue,
+  test: RomTest,
+  side: Side | null,
+): DayResult<A> | null {
+  return resultSeries(assessments, catalogue, test, side).at(-1) ?? null;
+}

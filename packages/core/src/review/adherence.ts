@@ -1,0 +1,23 @@
+import type { PlannedDone } from './planned-done.js';
+
+/**
+ * Done against planned dose in the weeks that are over, both sides together; null when nothing was planned in them. What was done beyond the
+ * plan counts.
+ * @param weeksOver weeks of the block that have ended
+ * @param counts rows that count; all when left out
+ * @example adherence([{ week: 1, group: 'calf', planned: { left: 100, right: 100 }, done: { left: 80, right: 100 }, ratio: 0.9 }], 1) // 0.9
+ */
+export function adherence(
+  rows: readonly PlannedDone[],
+  weeksOver: number,
+  counts: (row: PlannedDone) => boolean = () => true,
+): number | null {
+  let planned = 0;
+  let done = 0;
+  for (const r of rows) {
+    if (r.week > weeksOver || !counts(r)) continue;
+    planned += r.planned.left + r.planned.right;
+    done += r.done.left + r.done.right;
+  }
+  return planned === 0 ? null : done / planned;
+}

@@ -16,7 +16,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'intake, wishes and means': async (page) => {
     await of(page, 'intake');
-    await page.getByRole('button', { name: /^Wishes/ }).click();
+    await page.getByRole('button', { name: /^Aims/ }).click();
     await page.getByRole('button', { name: /the client/ }).click();
   },
   'intake, person': async (page) => {
@@ -37,8 +37,8 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'own exercise': async (page) => {
     await page.goto('/library');
-    await page.getByRole('button', { name: 'Write one' }).click();
-    await page.getByText('Groups worked along').click();
+    await page.getByRole('button', { name: 'Add an exercise' }).click();
+    await page.getByText('Secondary muscles, equipment').click();
   },
   'not found': async (page) => void (await page.goto('/nowhere')),
   'measure, start': async (page) => of(page, 'measure'),
@@ -75,7 +75,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto('/tests');
     await page.getByRole('button', { name: 'A battery of your own' }).click();
   },
-  'my measuring error': async (page) => {
+  'my measurement error': async (page) => {
     await page.goto('/error');
     await page.getByRole('button', { name: /Spring/ }).click();
     await page.getByText('All forms of the ICC').click();
@@ -86,7 +86,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   'block, what if': async (page) => {
     await of(page, 'block', 'Tobin');
     await page.getByRole('button', { name: 'What if' }).click();
-    await page.getByLabel('Ramp, at most').last().selectOption('0.1');
+    await page.getByLabel('Weekly increase, at most').last().selectOption('0.1');
     await page.getByRole('button', { name: 'Weekly seconds' }).click();
     await page.getByText('The numbers').click();
   },
@@ -94,7 +94,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await of(page, 'block', 'Tobin');
     await page.getByRole('button', { name: /^Soleus, week 6/ }).click();
     await page.getByLabel('Sets, more').click();
-    await page.getByRole('button', { name: 'Revisions' }).click();
+    await page.getByRole('button', { name: 'Versions' }).click();
     await expect(page.getByRole('region', { name: 'Cells that differ' })).toBeVisible();
   },
   'block, templates': async (page) => {
@@ -118,27 +118,27 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'session, composed': async (page) => {
     await screens['session']!(page);
-    await page.getByRole('button', { name: 'Compose anew…' }).click();
+    await page.getByRole('button', { name: 'Suggest a session…' }).click();
     await page.getByRole('button', { name: 'Compose', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Take this session' })).toBeVisible({ timeout: 20_000 });
   },
   'session, swap and log': async (page) => {
     await screens['session']!(page);
     await page.getByRole('button', { name: 'Swap' }).first().click();
-    await page.getByRole('button', { name: 'Write down' }).click();
+    await page.getByRole('button', { name: 'Log it' }).click();
     await page.getByText('How it is done').first().click();
   },
   'client’s phone': async (page) => {
     const { client } = await clientCalled(page.request, 'Ottoline');
     const link = await page.request.post(`/api/v1/clients/${client.id}/phone-link`, { data: {} });
     await page.goto(`/s/start#${((await link.json()) as { token: string }).token}`);
-    await expect(page.getByText('Works without a network.')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Works offline.')).toBeVisible({ timeout: 30_000 });
   },
   'run, what was felt': async (page) => {
     // Another client than the sheets above: a session that has begun cannot be changed.
     const { nextSession } = await clientCalled(page.request, 'Isaura');
     await page.goto(`/sessions/${nextSession!.id}/run`);
-    await page.getByRole('button', { name: /^(Start|Go on)$/ }).click();
+    await page.getByRole('button', { name: /^(Start|Resume)$/ }).click();
     await page.getByRole('button', { name: 'Stop: I feel something' }).click();
   },
   run: async (page) => {
@@ -191,7 +191,7 @@ test('phone: Today and Run do not scroll sideways', async ({ page }) => {
       'measure, pad and symptom',
       'measure, Beighton',
     ],
-    ...['findings, forms open', 'tests', 'my measuring error', 'data', 'sessions', 'styles', 'own style'],
+    ...['findings, forms open', 'tests', 'my measurement error', 'data', 'sessions', 'styles', 'own style'],
     ...['why this plan', 'block, broken rules and revisions'],
   ]) {
     await screens[name]!(page);

@@ -5,11 +5,11 @@ test('a wrong password is refused with what to do', async ({ page }) => {
   await page.goto('/');
   await expect(page).toHaveURL(/sign-in/);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByText('Write your e-mail address.')).toBeVisible();
+  await expect(page.getByText('Enter your email address.')).toBeVisible();
   await page.getByLabel('E-mail').fill(COACH.email);
   await page.getByLabel('Password').fill('not this one');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('alert')).toContainText('E-mail and password do not belong together');
+  await expect(page.getByRole('alert')).toContainText('Wrong email or password.');
 });
 
 test('sign-in leads back to where one was, sign-out ends it', async ({ page }) => {

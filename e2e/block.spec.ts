@@ -18,16 +18,16 @@ test('findings become a block that is changed, fixed, published, compared, kept 
   await expect(cell(page, /, week 1: 2 × 30 s/).first()).toBeVisible();
   await page.getByLabel('in the style').selectOption({ label: 'Push-relax' });
   await page.getByLabel('Add a muscle group').selectOption({ label: 'Pectorals' });
-  await expect(cell(page, /^Pectorals, week 1: 1 × 3 × \(6 s push at 20 %, 15 s\)/)).toBeVisible();
+  await expect(cell(page, /^Pectorals, week 1: 1 × 3 × \(6 s push at 20%, 15 s\)/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Rules: all kept' })).toBeVisible();
 
   // Edit by keyboard until a rule breaks, and take the fix; undo brings the break back.
   await cell(page, /^Pectorals, week 2/).click();
   for (let i = 0; i < 6; i++) await page.keyboard.press('+');
-  await expect(cell(page, /^Pectorals, week 2: 1 × 3 × \(6 s push at 20 %, 24 s\).*rule/)).toBeVisible();
-  await expect(rules(page)).toContainText('the ramp allows 20 %, 162 s');
+  await expect(cell(page, /^Pectorals, week 2: 1 × 3 × \(6 s push at 20%, 24 s\).*rule/)).toBeVisible();
+  await expect(rules(page)).toContainText('the weekly increase allows 20%, 162 s');
   await rules(page)
-    .getByRole('button', { name: /^Take 1 × 3/ })
+    .getByRole('button', { name: /^Use 1 × 3/ })
     .click();
   await expect(page.getByRole('button', { name: 'Rules: all kept' })).toBeVisible();
   await page.keyboard.press('Control+z');
@@ -46,25 +46,25 @@ test('findings become a block that is changed, fixed, published, compared, kept 
   await page.getByRole('button', { name: 'Start this block' }).click();
   await page.getByRole('button', { name: 'Start the block' }).click();
   await expect(page.getByText('The block is planned and its sessions have dates.')).toBeVisible();
-  await page.getByLabel('Ramp, at most').selectOption('0.1');
+  await page.getByLabel('Weekly increase, at most').selectOption('0.1');
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await page.getByLabel('Reason, for the record').fill('Sore after the first week');
   await page.getByRole('button', { name: 'Publish', exact: true }).last().click();
-  await expect(page.getByText('revision 2')).toBeVisible();
-  await page.getByRole('button', { name: 'Revisions' }).click();
+  await expect(page.getByText('version 2')).toBeVisible();
+  await page.getByRole('button', { name: 'Versions' }).click();
   await expect(page.getByText('2 · Sore after the first week')).toBeVisible();
-  await expect(page.getByRole('list', { name: 'Lanes that differ' })).toContainText('weeks changed');
-  await page.getByRole('button', { name: 'Take this state back' }).click();
+  await expect(page.getByRole('list', { name: 'What differs' })).toContainText('weeks changed');
+  await page.getByRole('button', { name: 'Restore this version' }).click();
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
-  await expect(page.getByLabel('Reason, for the record')).toHaveValue('Back to revision 1');
+  await expect(page.getByLabel('Reason, for the record')).toHaveValue('Back to version 1');
   await page.getByRole('button', { name: 'Publish', exact: true }).last().click();
-  await expect(page.getByText('revision 3')).toBeVisible();
+  await expect(page.getByText('version 3')).toBeVisible();
 
   // Kept as a template, and taken for another client within that client's limits.
   await page.getByRole('button', { name: 'Templates' }).click();
   await page.getByLabel('Name').fill('Emeric-like');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText('“Emeric-like” is kept as a template, without anything of the client.')).toBeVisible();
+  await expect(page.getByText('“Emeric-like” is saved as a template, without the client’s data.')).toBeVisible();
   const dario = await clientCalled(page.request, 'Dario');
   await page.goto(`/clients/${dario.client.id}/block`);
   await page.getByRole('button', { name: 'Templates' }).click();
@@ -85,7 +85,7 @@ test('findings become a block that is changed, fixed, published, compared, kept 
 
   // Why this plan, on one page.
   await page.goto(`/clients/${client.id}/block/why`);
-  await expect(page.getByRole('heading', { name: 'From the findings to the lanes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What this block works on' })).toBeVisible();
   await expect(page.getByText('not medical advice')).toBeVisible();
   await expect(page.getByText('Garber CE et al. 2011').first()).toBeVisible();
 });
@@ -94,7 +94,7 @@ test('two coaches change one block: the second chooses what both changed', async
   await signInQuietly(page);
   const { client } = await clientCalled(page.request, 'Lorcan');
   await page.goto(`/clients/${client.id}/block`);
-  await page.getByLabel('Ramp, at most').selectOption('0.3');
+  await page.getByLabel('Weekly increase, at most').selectOption('0.3');
   await page.getByRole('combobox', { name: 'Weeks' }).selectOption('10');
 
   const other = await (await browser.newContext()).newPage();
@@ -108,10 +108,10 @@ test('two coaches change one block: the second chooses what both changed', async
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await page.getByLabel('Reason, for the record').fill('Longer');
   await page.getByRole('button', { name: 'Publish', exact: true }).last().click();
-  await expect(page.getByRole('heading', { name: 'Published meanwhile' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Published while you were editing' })).toBeVisible();
   await page.getByLabel('theirs: 0.1').check();
-  await page.getByRole('button', { name: 'Bring together' }).click();
-  await expect(page.getByLabel('Ramp, at most')).toHaveValue('0.1');
+  await page.getByRole('button', { name: 'Merge' }).click();
+  await expect(page.getByLabel('Weekly increase, at most')).toHaveValue('0.1');
   await expect(page.getByRole('combobox', { name: 'Weeks' })).toHaveValue('10');
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await page.getByLabel('Reason, for the record').fill('Both');
@@ -125,8 +125,8 @@ test('an own style is written with its weeks beside it, and planned with', async
   await page.getByRole('button', { name: 'Long hold' }).click();
   await page.getByRole('button', { name: 'Copy and change' }).click();
   await page.getByLabel('Name').fill('Evening hold');
-  await page.getByLabel('Days a week').fill('2');
-  await page.getByLabel('Days a week').blur();
+  await page.getByLabel('Days per week').fill('2');
+  await page.getByLabel('Days per week').blur();
   await expect(page.getByRole('button', { name: /^Hamstrings, week 1: 1 × 45 s, 2 days/ })).toBeVisible();
   await page.getByRole('button', { name: 'Keep this style' }).click();
   await expect(page.getByText('“Evening hold” is kept.')).toBeVisible();

@@ -26,9 +26,9 @@ test('two coaches at once: the second sees that somebody saved', async ({ page }
   const saved = await page.request.put(`/api/v1/clients/${id}`, { data: { ...body, version, notes: 'theirs' } });
   expect(saved.ok()).toBe(true);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Somebody saved this client meanwhile')).toBeVisible();
+  await expect(page.getByText('Someone else saved this client while you were editing')).toBeVisible();
   await expect(page.getByLabel('Notes')).toHaveValue('mine');
-  await page.getByRole('button', { name: 'Take over the saved state' }).click();
+  await page.getByRole('button', { name: 'Load the saved version' }).click();
   await expect(page.getByLabel('Notes')).toHaveValue('theirs');
 });
 
@@ -40,10 +40,10 @@ test('planning waits for a clearance, and opens when it is recorded', async ({ p
   await page.getByRole('link', { name: 'Open the intake' }).click();
   await page.getByRole('button', { name: 'Record a clearance: Leg pain below the knee' }).click();
   await page.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText('This is needed.')).toBeVisible();
+  await expect(page.getByText('Required.')).toBeVisible();
   await page.getByLabel('Who agreed: name and profession').fill('Dr. Maude Ferrant, physician');
   await page.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText('Cleared by a licensed professional')).toBeVisible();
+  await expect(page.getByText('Cleared by a doctor or physiotherapist')).toBeVisible();
   await page.getByRole('link', { name: /^Block/ }).click();
   // What was chosen before is still there.
   await expect(page.getByRole('button', { name: /^Hamstrings, week 1/ })).toBeVisible();
@@ -59,7 +59,7 @@ test('a stop sign holds the exercise until the coach clears it', async ({ page }
   await expect(page.getByRole('button', { name: 'On hold' })).toBeDisabled();
   await page.getByLabel('What you found, or who agreed').fill('The strap was too tight; gone within a minute');
   await page.getByRole('button', { name: 'Clear it' }).click();
-  await expect(page.getByRole('link', { name: 'Run this session' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Start session' })).toBeVisible();
 });
 
 test('nothing of one client stands under the name of another', async ({ page }) => {
@@ -78,7 +78,7 @@ test('nothing of one client stands under the name of another', async ({ page }) 
     dispatchEvent(new PopStateEvent('popstate'));
   }, `/clients/${isaura.id}/measure`);
   await expect(page.getByRole('combobox', { name: 'Find a client' })).toHaveValue(/Isaura/);
-  await expect(page.getByText('Yandle does not answer.')).toBeVisible();
+  await expect(page.getByText('Can’t reach Yandle.')).toBeVisible();
   await expect(row).toHaveCount(0);
   await expect(page.getByRole('textbox', { name: /^Left, reading/ })).toHaveCount(0);
 });

@@ -19,8 +19,8 @@ test('a killed server loses nothing of a running session: it goes on and sends l
 
   await server('kill');
   await page.clock.runFor(400_000);
-  await expect(page.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'The session is over' })).toBeVisible();
+  await expect(page.getByText(/Offline: \d+ changes? saved here, sent later/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Session finished' })).toBeVisible();
   // A reload in the middle of it keeps them too.
   await server('start');
   await page.reload();
@@ -47,7 +47,7 @@ test('readings are taken without a server and sent when it is back', async ({ pa
     await page.keyboard.type(value);
     await page.keyboard.press('Enter');
   }
-  await expect(page.getByText('No connection: 2 kept here, sent later')).toBeVisible();
+  await expect(page.getByText('Offline: 2 changes saved here, sent later')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Left', exact: true })).toContainText('9 cm');
   await server('start');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });

@@ -38,15 +38,15 @@ test('over HTTPS with a certificate of its own a phone keeps the list, and a run
   const phone = await context.newPage();
   try {
     await phone.goto(`${url}/s/start#${token}`);
-    await expect(phone.getByText('Works without a network.')).toBeVisible({ timeout: 40_000 });
+    await expect(phone.getByText('Works offline.')).toBeVisible({ timeout: 40_000 });
     expect(await phone.evaluate(() => isSecureContext)).toBe(true);
     await context.setOffline(true);
     await phone.reload();
-    const link = phone.getByRole('link', { name: /^(Start|Go on)$/ });
+    const link = phone.getByRole('link', { name: /^(Start|Resume)$/ });
     const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
     await link.click();
     await phone.getByRole('button', { name: 'Start', exact: true }).click();
-    await expect(phone.getByText(/No connection: 1 kept here, sent later/)).toBeVisible();
+    await expect(phone.getByText(/Offline: 1 change saved here, sent later/)).toBeVisible();
     await context.setOffline(false);
     await phone.evaluate(() => dispatchEvent(new Event('online')));
     await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 40_000 });

@@ -87,9 +87,9 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await page.getByRole('button', { name: /Next test/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: ended.name })).toBeVisible();
   await page.getByRole('button', { name: 'Pain or symptom' }).click();
-  await page.getByLabel('Pinching or compression').check();
+  await page.getByLabel('Pinching or pressure in a joint').check();
   await page.getByRole('button', { name: 'End this test' }).click();
-  await expect(page.getByText('Ended: pinching or compression.')).toBeVisible();
+  await expect(page.getByText('Ended: pinching or pressure in a joint.')).toBeVisible();
   await expect(page.getByRole('textbox', { name: /reading 1/ })).toHaveCount(0);
   await page.getByRole('button', { name: /Next test/ }).click();
   await page.getByRole('button', { name: 'Skip', exact: true }).click();
@@ -117,8 +117,8 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
 
   // Findings: ranked, adjusted, handed over.
   await page.getByRole('link', { name: /^Findings/ }).click();
-  await expect(page.getByText('Ended by a symptom in the last assessment')).toBeVisible();
-  await expect(page.getByText(`${ended.name}: pinching or compression`)).toBeVisible();
+  await expect(page.getByText('Stopped for a symptom last time')).toBeVisible();
+  await expect(page.getByText(`${ended.name}: pinching or pressure in a joint`)).toBeVisible();
   const names = page.locator('ol h3');
   const before = await names.allTextContents();
   expect(before.length).toBeGreaterThan(4);
@@ -153,7 +153,7 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await expect(page.getByText('10 clients taken.')).toBeVisible();
   // Differences ±1, mean 0: SD √(10/9) = 1.05, SEM = SD/√2 = 0.75; MDC95 = 1.96·√2·0.75 = 2.07.
   await expect(page.getByText('0.75°', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Take it as my error of this test' }).click();
+  await page.getByRole('button', { name: 'Use as my error for this test' }).click();
   await expect(page.getByText(/Now in use: 0\.75°/)).toBeVisible();
   const { client } = await clientCalled(page.request, 'Ottoline');
   await page.goto(`/clients/${client.id}/progress`);
@@ -171,16 +171,16 @@ test('a test of one’s own, in a battery of one’s own, is measured like any o
   await page.getByLabel('Name', { exact: true }).fill('Wall angel reach');
   await page.getByLabel('Motion measured').fill('Shoulder elevation at a wall');
   await page.getByLabel('What the number reads').fill('wrist to wall');
-  await page.getByLabel('Ends when').fill('the low back leaves the wall');
+  await page.getByLabel('Stop reading when').fill('the low back leaves the wall');
   await page.getByLabel('Steps, one a line').fill('Back to the wall.\nSlide both arms up.');
   await page.getByLabel('Unit').selectOption('cm');
   await page.getByLabel('Better is').selectOption('less');
   await page.getByLabel(/^Agree within/).fill('1');
   await page.getByLabel(/^Instrument shows/).fill('0.5');
   await page.getByLabel('Largest plausible').fill('60');
-  await page.getByLabel(/^Measuring error/).fill('1.2');
+  await page.getByLabel(/^Measurement error/).fill('1.2');
   await page.getByRole('button', { name: 'Keep the test' }).click();
-  await expect(page.getByText('This is needed.')).toBeVisible();
+  await expect(page.getByText('Required.')).toBeVisible();
   await page.getByLabel('Source of the error').fill('the studio’s habit');
   await page.getByRole('button', { name: 'Keep the test' }).click();
   await expect(page.getByRole('heading', { name: 'Wall angel reach' })).toBeVisible();
@@ -223,17 +223,17 @@ test('results come in from a table, whole or not at all, and go out as they came
   );
   for (const [i, column] of ['client', 'date', 'test'].entries())
     await page.getByRole('combobox', { name: new RegExp(`^Column ${i + 1},`) }).selectOption(column);
-  await page.getByRole('button', { name: 'Try it, write nothing' }).click();
+  await page.getByRole('button', { name: 'Check the file' }).click();
   await expect(page.getByText('Nothing was written')).toBeVisible();
-  await expect(page.getByRole('cell', { name: 'Write the date as 2026-03-09.' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Take it into the record' })).toBeDisabled();
+  await expect(page.getByRole('cell', { name: 'Enter a date like 2026-03-09.' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Import' })).toBeDisabled();
   await choose(
     'new.csv',
     ['client;date;test;side;value', line('2026-02-02', '41,5'), line('2026-02-09', '40')].join('\n'),
   );
-  await page.getByRole('button', { name: 'Try it, write nothing' }).click();
-  await expect(page.getByText('It would come in whole')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it into the record' }).click();
+  await page.getByRole('button', { name: 'Check the file' }).click();
+  await expect(page.getByText('Ready to import')).toBeVisible();
+  await page.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByText('2 lines: 2 new readings in 2 new assessments of 1 client')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'CSV', exact: true }).click();
@@ -260,7 +260,7 @@ test('an angle is read from a picture that stays in the browser until it is atta
   // Any picture will do: one of this very screen.
   const picture = await page.screenshot();
   await page
-    .getByLabel('Choose a photo or film')
+    .getByLabel('Choose a photo or video')
     .setInputFiles({ name: 'knee.png', mimeType: 'image/png', buffer: picture });
   await page.getByRole('combobox', { name: 'Angle', exact: true }).selectOption('to the horizontal');
   const moving = page.getByRole('button', { name: 'moving arm, point 3' });

@@ -20,13 +20,13 @@ async function openPhone(browser: Browser, url: string): Promise<{ context: Brow
   const context = await browser.newContext({ ...PHONE, baseURL: process.env['BASE_URL']! });
   const phone = await context.newPage();
   await phone.goto(url);
-  await expect(phone.getByText('Works without a network.')).toBeVisible({ timeout: 30_000 });
+  await expect(phone.getByText('Works offline.')).toBeVisible({ timeout: 30_000 });
   return { context, phone };
 }
 
 /** Runs the session that comes next by the clock and finishes it. Gives its id. */
 async function runNext(phone: Page): Promise<string> {
-  const link = phone.getByRole('link', { name: /^(Start|Go on)$/ });
+  const link = phone.getByRole('link', { name: /^(Start|Resume)$/ });
   const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
   const minutes = Number(/(\d+) min ·/.exec((await phone.locator('main').textContent())!)![1]);
   await link.click();
@@ -37,7 +37,7 @@ async function runNext(phone: Page): Promise<string> {
 }
 
 async function finish(phone: Page): Promise<void> {
-  await expect(phone.getByRole('heading', { name: 'The session is over' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Session finished' })).toBeVisible();
   await phone.getByRole('button', { name: 'Left', exact: true }).click();
   await phone.getByRole('button', { name: 'Finish and save' }).click();
   await phone.clock.runFor(5000);
@@ -65,17 +65,17 @@ test('a client opens the link, runs a session without a network, and all of it a
   const { context, phone } = await openPhone(browser, url);
   expect(new URL(phone.url()).hash).toBe('');
   await expect(phone.getByRole('heading', { name: 'Hello Isaura' })).toBeVisible();
-  await expect(phone.getByText(/Stop at once at/)).toBeVisible();
+  await expect(phone.getByText(/Stop at once if you feel/).first()).toBeVisible();
 
   await context.setOffline(true);
   await phone.reload();
-  await expect(phone.getByText('No network: this is your list as it was last.')).toBeVisible();
+  await expect(phone.getByText('You are offline. Everything works; it will be sent later.')).toBeVisible();
   await phone.clock.install();
   const id = await runNext(phone);
-  await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  await expect(phone.getByText(/Offline: \d+ changes? saved here, sent later/)).toBeVisible();
   // The phone is switched off and on again in between.
   await phone.reload();
-  await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  await expect(phone.getByText(/Offline: \d+ changes? saved here, sent later/)).toBeVisible();
   expect((await load(page, id)).status).not.toBe('done');
 
   await context.setOffline(false);
@@ -90,7 +90,7 @@ test('a server that dies in the middle of a session changes nothing for the clie
   const { url } = await aLink(page, 'Lorcan');
   const { context, phone } = await openPhone(browser, url);
   await phone.clock.install();
-  const link = phone.getByRole('link', { name: /^(Start|Go on)$/ });
+  const link = phone.getByRole('link', { name: /^(Start|Resume)$/ });
   const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
   await link.click();
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
@@ -99,7 +99,7 @@ test('a server that dies in the middle of a session changes nothing for the clie
   await server('kill');
   await phone.clock.runFor(30 * 60_000);
   await finish(phone);
-  await expect(phone.getByText(/No connection: \d+ kept here, sent later/)).toBeVisible();
+  await expect(phone.getByText(/Offline: \d+ changes? saved here, sent later/)).toBeVisible();
   await server('start');
   await phone.evaluate(() => dispatchEvent(new Event('online')));
   await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
@@ -116,7 +116,7 @@ test('two tabs of one phone send what is kept once', async ({ page, browser }) =
   const id = await runNext(phone);
   const second = await context.newPage();
   await second.goto('/s/start');
-  await expect(second.getByText(/\d+ kept here/)).toBeVisible();
+  await expect(second.getByText(/\d+ changes? saved here/)).toBeVisible();
   const sent: string[] = [];
   for (const tab of [phone, second])
     tab.on('response', (r) => {
@@ -146,7 +146,7 @@ test('one session on two devices: one run counts, the coach sees the other and m
   await page.goto(`/clients/${clientId}/sessions/${id}`);
   await expect(page.getByText('on the client’s phone').first()).toBeVisible();
   await page.clock.install();
-  await page.getByRole('link', { name: 'Run again' }).click();
+  await page.getByRole('link', { name: 'Start again' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await page.clock.runFor(30 * 60_000);
   await page.getByRole('button', { name: 'Finish and save' }).click();
@@ -181,7 +181,7 @@ test('a link that is ended while the phone is offline: what was done waits for t
   const late = (await (await page.request.get(`/api/v1/clients/${clientId}/late-logs`)).json()) as LateLog[];
   expect(late).toMatchObject([{ reason: 'link' }]);
   await page.goto(`/clients/${clientId}/sessions`);
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('button', { name: 'Accept' }).click();
   await expect(page.getByText('Arrived late')).toBeHidden();
   expectWhole(await load(page, id));
   await context.close();

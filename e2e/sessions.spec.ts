@@ -23,8 +23,8 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
 }) => {
   const { id } = await openSheet(page, 'Isaura');
   const before = await load(page, id);
-  await page.getByRole('button', { name: 'Compose anew…' }).click();
-  const panel = page.getByRole('region', { name: 'Compose anew' });
+  await page.getByRole('button', { name: 'Suggest a session…' }).click();
+  const panel = page.getByRole('region', { name: 'Suggest a session' });
   await panel.getByLabel('Minutes').fill('8');
   await panel.getByLabel('Minutes').blur();
   await panel.getByRole('button', { name: 'Compose', exact: true }).click();
@@ -51,8 +51,8 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
 
 test('what the coach keeps can clash with the minutes: it says by how much', async ({ page }) => {
   await openSheet(page, 'Isaura');
-  await page.getByRole('button', { name: 'Compose anew…' }).click();
-  const panel = page.getByRole('region', { name: 'Compose anew' });
+  await page.getByRole('button', { name: 'Suggest a session…' }).click();
+  const panel = page.getByRole('region', { name: 'Suggest a session' });
   await panel.getByLabel('Minutes').fill('5');
   await panel.getByLabel('Minutes').blur();
   for (const name of await panel.getByRole('combobox').all()) {
@@ -98,25 +98,25 @@ test('exercises are swapped, trimmed and moved, and the page prints on one sheet
   const pdf = await page.pdf({ format: 'A4', preferCSSPageSize: true });
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByText(/Stop at once at:/)).toBeVisible();
+  await expect(page.getByText(/Stop at once if you feel:/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Change this session' })).toBeHidden();
 });
 
-test('a session done on paper is written down, put right, and the earlier answer is kept', async ({ page }) => {
+test('a session done on paper is logged, corrected, and the earlier answer is kept', async ({ page }) => {
   const { id } = await openSheet(page, 'Lorcan');
-  await page.getByRole('button', { name: 'Write down' }).click();
-  const log = page.getByRole('region', { name: 'Write down what was done' });
+  await page.getByRole('button', { name: 'Log it' }).click();
+  const log = page.getByRole('region', { name: 'Log this session' });
   await log.getByRole('button', { name: 'All as planned' }).click();
   await log.getByLabel('Sensation, 0-10').selectOption('4');
   await log.getByLabel('Note').fill('from paper');
   await log.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Sensation: 4 of 10 · “from paper” · written down from paper')).toBeVisible();
+  await expect(page.getByText('Sensation: 4 of 10 · “from paper” · logged from paper')).toBeVisible();
   const written = await load(page, id);
   expect(written.run).toMatchObject({ source: 'paper' });
   expect(written.run!.sets.every((s) => s.doneSeconds === s.plannedSeconds)).toBe(true);
 
-  await page.getByRole('button', { name: 'Put right' }).click();
-  const right = page.getByRole('region', { name: 'Put right what was done' });
+  await page.getByRole('button', { name: 'Correct the log' }).click();
+  const right = page.getByRole('region', { name: 'Correct the log' });
   await right
     .getByLabel(/, set 1, seconds of/)
     .first()
@@ -134,7 +134,7 @@ test('the player holds longer, redoes a side, and a stop sign ends the session a
   const { id } = await openSheet(page, 'Lorcan');
   const session = await load(page, id);
   await page.clock.install();
-  await page.getByRole('link', { name: 'Run this session' }).click();
+  await page.getByRole('link', { name: 'Start session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByText('Starting', { exact: true })).toBeVisible();
   await page.clock.runFor(3500);
@@ -148,7 +148,7 @@ test('the player holds longer, redoes a side, and a stop sign ends the session a
   await page.clock.runFor(10_000);
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.clock.runFor(60_000);
-  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: 'Resume' }).click();
   await page.clock.runFor((hold + 1) * 1000);
   await expect.poll(async () => (await load(page, id)).run?.sets.length ?? 0).toBe(1);
   expect((await load(page, id)).run!.sets[0]).toMatchObject({
@@ -198,6 +198,6 @@ test('a quick check before and after says what the session did', async ({ page }
     await check.getByLabel(`Weight-bearing lunge, right, ${when}`).fill(right);
     await check.getByRole('button', { name: `Keep ${when}` }).click();
   }
-  await expect(check.getByText('2.4 cm freer, more than measuring error')).toBeVisible();
-  await expect(check.getByText('0.3 cm freer, within measuring error')).toBeVisible();
+  await expect(check.getByText('2.4 cm freer, more than measurement error')).toBeVisible();
+  await expect(check.getByText('0.3 cm freer, within measurement error')).toBeVisible();
 });

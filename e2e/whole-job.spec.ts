@@ -37,7 +37,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   await page.getByRole('link', { name: 'Clients', exact: true }).click();
   await page.getByRole('link', { name: 'Add client' }).click();
   await page.getByRole('button', { name: 'Add client' }).click();
-  await expect(page.getByText('This is needed.')).toHaveCount(2);
+  await expect(page.getByText('Required.')).toHaveCount(2);
   await page.getByLabel(/^Name/).fill('Severin Aldermoor');
   await page.getByLabel('Date of birth').fill('1979-05-14');
   await page.getByLabel('Aim, in the client’s words').fill('Kneel on the floor with the children');
@@ -48,14 +48,14 @@ test('a coach takes a client from the first assessment to a measured result', as
   await page.getByRole('button', { name: 'Add client' }).click();
 
   // The questions before planning, group by group; nothing speaks against it.
-  await expect(page.getByText('Planning waits until every question has an answer.')).toBeVisible();
+  await expect(page.getByText('Answer every question to start planning.')).toBeVisible();
   for (let group = 0; group < 5; group++) {
-    await page.getByRole('button', { name: /^No to the \d+ left here/ }).click();
+    await page.getByRole('button', { name: /^Answer no to the remaining \d+/ }).click();
     await page.getByRole('button', { name: /^Next: / }).click();
   }
   await page.getByText('Squat with my heels down').click();
-  await expect(page.getByText('Measured by: Weight-bearing lunge, Hip flexion')).toBeVisible();
-  await page.getByRole('button', { name: 'Save as asked today' }).click();
+  await expect(page.getByText('Tests that show it: Weight-bearing lunge, Hip flexion')).toBeVisible();
+  await page.getByRole('button', { name: 'Save today’s answers' }).click();
   await expect(page.getByText('Nothing blocks planning')).toBeVisible();
   await page.getByRole('link', { name: /^Measure/ }).click();
   await expect(page.getByRole('heading', { name: 'Not measured yet' })).toBeVisible();
@@ -96,15 +96,15 @@ test('a coach takes a client from the first assessment to a measured result', as
   ).toBeVisible();
   await expect(page.getByRole('img', { name: 'retest' })).toHaveCount(3);
   await page.getByRole('button', { name: /^Soleus, week 3/ }).click();
-  await expect(page.getByRole('table', { name: 'Arithmetic of the week' })).toContainText('build week 2: 210 s');
-  await expect(page.getByText('Hold 35 → 40 s: planned step 3 of 6.')).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Arithmetic of the week' })).toContainText('full week 2: 210 s');
+  await expect(page.getByText('Hold 35 → 40 s (step 3 of 6).')).toBeVisible();
   await page.getByLabel('Easier week').selectOption('none');
   await expect(page.getByRole('button', { name: /^Soleus, week 4: 2 × 45 s/ })).toBeVisible();
   await page.getByLabel('Easier week').selectOption('4');
   await page.getByRole('button', { name: 'Start this block' }).click();
   await page.getByRole('button', { name: 'Start the block' }).click();
   await expect(page.getByText('The block is planned and its sessions have dates.')).toBeVisible();
-  await expect(page.getByText('revision 1')).toBeVisible();
+  await expect(page.getByText('version 1')).toBeVisible();
 
   // Today's session, to the second: 520 s of work, since both tighter left sides have a third
   // set (2 × 212 s, and twice 3 + 30 + 5 s with 10 s of rest), and a quarter of it, 130 s, to warm up.
@@ -121,7 +121,7 @@ test('a coach takes a client from the first assessment to a measured result', as
 
   // Run it by the clock.
   await page.clock.install();
-  await page.getByRole('link', { name: 'Run this session' }).click();
+  await page.getByRole('link', { name: 'Start session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByText('Warm up', { exact: true })).toBeVisible();
   await page.clock.runFor(171_500);
@@ -133,9 +133,9 @@ test('a coach takes a client from the first assessment to a measured result', as
   await page.clock.runFor(115_000);
   await expect(page.getByText('○ Right', { exact: true })).toBeVisible();
   await page.clock.runFor(400_000);
-  await expect(page.getByRole('heading', { name: 'The session is over' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Session finished' })).toBeVisible();
   await page.getByRole('button', { name: '5, clear stretch, can talk' }).click();
-  await page.getByLabel('Anything to note').fill('left calf the stiffer one');
+  await page.getByLabel('Anything your coach should know?').fill('left calf the stiffer one');
   await page.getByRole('button', { name: 'Finish and save' }).click();
   await page.clock.runFor(3000);
   await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();

@@ -98,7 +98,7 @@ await shoot(await open(), 'styles', '/styles', async (page) => {
 });
 await shoot(await open(), 'sessions', at('sessions'));
 await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`), async (page) => {
-  await page.getByRole('button', { name: 'Compose anew…' }).click();
+  await page.getByRole('button', { name: 'Suggest a session…' }).click();
   await page.getByRole('spinbutton', { name: 'Minutes' }).fill('10');
   await page.getByRole('spinbutton', { name: 'Minutes' }).blur();
   await page.getByRole('button', { name: 'Compose', exact: true }).click();

@@ -128,7 +128,7 @@ describe('a client’s phone', () => {
       .expect(200);
     const other = await session(sessions[1]!.id);
     await phone.post(`/api/v1/shared/sessions/${other.id}/runs`).send(startBody(other)).expect(409);
-    expect((await block(phone)).onHold).toContain('licensed professional');
+    expect((await block(phone)).onHold).toContain('doctor or physiotherapist');
     // Refused, but what may have been done before the phone knew is with the coach.
     expect(await late(clientId)).toMatchObject([{ reason: 'stop', date: other.date }]);
   });

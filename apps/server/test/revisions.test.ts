@@ -277,7 +277,7 @@ describe('a caution that comes while a block runs', () => {
       .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
       .send(intakeBody(['heart']))
       .expect(200);
-    expect((await run(sessions[2]!.id).expect(409)).body.detail).toContain('licensed professional');
+    expect((await run(sessions[2]!.id).expect(409)).body.detail).toContain('doctor or physiotherapist');
   });
 
   it('judges a stretch by how it is done: a hold that is pushed against falls to a caution on pushing', async () => {
@@ -308,7 +308,7 @@ describe('planning', () => {
     expect(await view()).toEqual({ hypermobile: false, tighter: [], startingDoses: [] });
     const block = await plan(client, { startDate: '2026-01-12' });
     await h.agent.post(`/api/v1/blocks/${block.id}/end`).send({ version: 1 }).expect(200);
-    // The block's eighth week has just ended; its last build week, the seventh, asked 330 s.
+    // The block's eighth week has just ended; its last full week, the seventh, asked 330 s.
     expect(await view()).toMatchObject({
       startingDoses: [
         { group: 'soleus', seconds: 330 },

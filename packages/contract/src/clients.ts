@@ -2,7 +2,7 @@ import type { About, Caution, Experience, MuscleGroupId, Sex, Weekday } from '@y
 
 /**
  * What the questions before planning came to. `open`: not asked yet. `clear`: nothing speaks against it.
- * `refer`: a licensed professional first. `cleared`: that professional has agreed; the note says who and when.
+ * `refer`: doctor or physiotherapist first. `cleared`: that professional has agreed; the note says who and when.
  */
 export const SCREENING_STATES = ['open', 'clear', 'refer', 'cleared'] as const;
 export type ScreeningState = (typeof SCREENING_STATES)[number];

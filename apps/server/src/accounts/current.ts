@@ -26,10 +26,7 @@ declare module 'express-serve-static-core' {
 /** Lets nobody through who is not signed in. */
 export function requireCoach(source: DataSource): RequestHandler {
   return async (req, res, next) => {
-    const refused = new HttpProblem(
-      'not-signed-in',
-      'Your sign-in has ended. Sign in again; what you entered is kept here.',
-    );
+    const refused = new HttpProblem('not-signed-in', 'You’ve been signed out. Sign in again; your entries are saved.');
     const coachId = req.session?.coachId;
     if (!coachId) throw refused;
     // One query: with every request.

@@ -93,7 +93,7 @@ export function accountRoutes(source: DataSource, clock: Clock): Router {
     const body = validBody(signInSchema, req.body);
     const coach = await source.manager.findOneBy(CoachEntity, { email: body.email.trim().toLowerCase() });
     if (!(await verifyPassword(coach?.passwordHash ?? null, body.password)) || !coach)
-      throw new HttpProblem('sign-in-refused', 'E-mail and password do not belong together. Check both and try again.');
+      throw new HttpProblem('sign-in-refused', 'Wrong email or password. Check both and try again.');
     await startSession(req, coach.id);
     res.json({});
   });

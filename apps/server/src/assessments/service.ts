@@ -124,9 +124,9 @@ export async function createAssessment(
     if (await tx.isNew(AssessmentEntity, body.id, { clientId, ...body })) {
       assertInCatalogue(await loadTestCatalogue(tx), body.battery, (i) => `battery.${i}`);
       const errors = [];
-      if (body.date > who.today) errors.push({ path: 'date', message: 'An assessment cannot lie in the future.' });
+      if (body.date > who.today) errors.push({ path: 'date', message: 'An assessment can’t be in the future.' });
       if (body.date < client.birthDate) errors.push({ path: 'date', message: 'This is before the client was born.' });
-      if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
+      if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
       await tx.insert(AssessmentEntity, {
         ...body,
         clientId,
@@ -154,7 +154,7 @@ export async function putReading(
       assertInCatalogue(catalogue, [body.testId], () => 'testId');
       const test = testInCatalogue(catalogue, body.testId);
       const refuse = (path: string, message: string): never => {
-        throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors: [{ path, message }] });
+        throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors: [{ path, message }] });
       };
       if ((test.sides !== 'none') !== (body.side !== null))
         refuse('side', test.sides !== 'none' ? 'This test has sides: say left or right.' : 'This test has no sides.');

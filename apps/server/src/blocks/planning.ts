@@ -96,7 +96,7 @@ export function contextOf(
   };
 }
 
-/** Weekly dose a side of the last build weeks of the block before, less what the break took. */
+/** Weekly dose a side of the last full weeks of the block before, less what the break took. */
 async function startingDosesOf(
   data: StudioData,
   clientId: string,

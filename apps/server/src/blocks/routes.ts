@@ -6,7 +6,7 @@ import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { BlockEntity } from './entities.js';
 import { createBlock, endBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
-import { listRevisions, revisionView } from './view.js';
+import { listVersions, revisionView } from './view.js';
 
 export function blockRoutes(clock: Clock): Router {
   const router = Router();
@@ -37,7 +37,7 @@ export function blockRoutes(clock: Clock): Router {
   router.get('/blocks/:id/revisions', async (req, res) => {
     const { data } = currentOf(res);
     const block = await data.get(BlockEntity, pathId(req.params.id, 'block'), 'block');
-    res.json(await listRevisions(data, block.id));
+    res.json(await listVersions(data, block.id));
   });
   router.get('/blocks/:id/revisions/:number', async (req, res) => {
     const { data } = currentOf(res);

@@ -38,7 +38,7 @@ export interface Planner {
 }
 
 const refuse = (errors: { path: string; message: string }[]): void => {
-  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
 };
 
 /** Nobody is planned for who has not been asked, or whom a licensed professional should see first. */
@@ -46,7 +46,7 @@ function assertScreened({ state }: Screening): void {
   if (state === 'refer')
     throw new HttpProblem(
       'screening-blocks-planning',
-      'A licensed professional comes first. Record the clearance in the intake, then plan.',
+      'The client sees a doctor or physiotherapist first. Record the clearance in the intake, then plan.',
     );
   if (state === 'open')
     throw new HttpProblem(
@@ -201,7 +201,7 @@ async function assertFromWeek(tx: StudioData, before: Block, draft: BlockDraft, 
     errors.push({ path: 'weeks', message: `Week ${fromWeek - 1} has begun: the block ends after it at the earliest.` });
   for (const lane of before.lanes)
     if (!draft.lanes.some((l) => l.id === lane.id))
-      errors.push({ path: 'lanes', message: 'A lane that has begun is not taken out: set its last week instead.' });
+      errors.push({ path: 'lanes', message: 'This lane has started. Set its last week instead.' });
   const done = await weeksDone(tx, before.id);
   draft.missedWeeks.forEach((w, i) => {
     if (done.has(w))

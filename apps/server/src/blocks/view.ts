@@ -117,7 +117,7 @@ async function summariesOf(data: StudioData, revisions: readonly RevisionEntity[
 }
 
 /** All published states of a block, newest first. */
-export async function listRevisions(data: StudioData, blockId: string): Promise<RevisionSummary[]> {
+export async function listVersions(data: StudioData, blockId: string): Promise<RevisionSummary[]> {
   return summariesOf(data, await data.find(RevisionEntity, { blockId }, { order: { number: 'DESC' } }));
 }
 

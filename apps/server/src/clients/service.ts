@@ -40,12 +40,12 @@ async function checkClient(
   today: PlainDate,
 ) {
   const errors = [];
-  if (body.birthDate > today) errors.push({ path: 'birthDate', message: 'The date of birth lies in the future.' });
+  if (body.birthDate > today) errors.push({ path: 'birthDate', message: 'The date of birth is in the future.' });
   else if (ageOn(body.birthDate, today) > OLDEST)
     errors.push({ path: 'birthDate', message: `This would be more than ${OLDEST} years ago.` });
   if (!(await data.findOne(CoachEntity, { id: body.leadCoachId })))
     errors.push({ path: 'leadCoachId', message: 'Choose a coach of this studio.' });
-  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
 }
 
 export async function createClient(data: StudioData, body: CreateClientBody, today: PlainDate): Promise<Client> {

@@ -10,11 +10,9 @@ export interface VersionedRow extends CreatedRow {
 /** Throws `stale-version` with the present state when an edit started from another version. */
 export function assertVersion(row: { version: number }, version: number, current: unknown): void {
   if (row.version !== version)
-    throw new HttpProblem(
-      'stale-version',
-      'Somebody changed this meanwhile. Look at the present state and edit that.',
-      { current },
-    );
+    throw new HttpProblem('stale-version', 'Someone else changed this. Reload, then make your change again.', {
+      current,
+    });
 }
 
 /**

@@ -282,7 +282,7 @@ export const OTHER_CLIENT: Omit<ClientBody, 'leadCoachId' | 'birthDate'> = {
   minutesPerSession: 20,
 };
 
-/** A coach's own measuring error: clients measured on two days, in centimetres. */
+/** A coach's own measurement error: clients measured on two days, in centimetres. */
 export const DEMO_STUDY: Omit<StudyBody, 'version'> = {
   testId: 'weight-bearing-lunge',
   name: 'Spring, twelve clients',

@@ -31,7 +31,7 @@ function faults(d: ExerciseDefinition, at = ''): { path: string; message: string
 }
 
 function assertSound(errors: { path: string; message: string }[]): void {
-  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
 }
 
 export async function listOwnExercises(data: StudioData): Promise<OwnExercise[]> {

@@ -43,7 +43,7 @@ export function toProblem(err: unknown): HttpProblem {
   if (code && UNREACHABLE.has(code))
     return new HttpProblem(
       'database-unavailable',
-      'Nothing was saved. Wait a moment and send again; what you entered is kept here.',
+      'Nothing was saved. Wait a moment and try again; your entries are saved on this device.',
     );
   if (code === 'ER_DUP_ENTRY')
     return new HttpProblem('conflict', 'This exists already. Load the page again to see it.');

@@ -11,12 +11,12 @@ const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>
   'too-many-attempts': { status: 429, title: 'Too many attempts' },
   'cross-site': { status: 403, title: 'Request from another site' },
   'not-found': { status: 404, title: 'Not found' },
-  'stale-version': { status: 409, title: 'Changed meanwhile' },
+  'stale-version': { status: 409, title: 'Changed by someone else' },
   'id-in-use': { status: 409, title: 'Id already used' },
   'already-set-up': { status: 409, title: 'Already set up' },
-  conflict: { status: 409, title: 'Does not fit the present state' },
+  conflict: { status: 409, title: 'That isn’t possible right now' },
   'screening-blocks-planning': { status: 409, title: 'Planning is blocked' },
-  'block-has-logs': { status: 409, title: 'This block has been worked with' },
+  'block-has-logs': { status: 409, title: 'Sessions of this block are already logged' },
   'symptom-not-cleared': { status: 409, title: 'A symptom is not cleared' },
   'import-refused': { status: 422, title: 'Nothing was imported' },
   computation: { status: 422, title: 'That cannot be computed' },
@@ -48,5 +48,5 @@ export function notFound(what: string): HttpProblem {
 
 /** A refusal of one field that no schema could see. */
 export function invalidField(path: string, message: string): HttpProblem {
-  return new HttpProblem('validation', 'Fix the fields listed and send again.', { errors: [{ path, message }] });
+  return new HttpProblem('validation', 'Fix the fields below and save again.', { errors: [{ path, message }] });
 }

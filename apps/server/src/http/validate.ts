@@ -14,7 +14,7 @@ function fieldErrors(error: Joi.ValidationError): FieldError[] {
 export function validBody<T>(schema: Joi.ObjectSchema<T>, body: unknown): T {
   const result = schema.required().validate(body, STRICT);
   if (result.error)
-    throw new HttpProblem('validation', 'Fix the fields listed and send again.', {
+    throw new HttpProblem('validation', 'Fix the fields below and save again.', {
       errors: fieldErrors(result.error),
     });
   return result.value;

@@ -59,7 +59,7 @@ export async function sharedBlock(data: StudioData, clientId: string, today: Pla
     progress: await progressOf(data, clientId, studio.timeZone),
     onHold:
       screening.state === 'refer'
-        ? 'Please see a licensed professional first, and speak with your coach. Your sessions wait until then.'
+        ? 'Please see a doctor or physiotherapist before you start. Your coach will plan your stretches once they say it is safe.'
         : '',
   };
 }

@@ -74,7 +74,7 @@ export async function lateLogs(data: StudioData, clientId: string): Promise<Late
 async function sessionFor(tx: StudioData, clientId: string, id: string, body: SharedRunBody): Promise<string> {
   const there = await tx.findOne(SessionEntity, { id });
   if (there && there.clientId !== clientId)
-    throw new HttpProblem('conflict', 'This run names a session of somebody else. Put it aside.');
+    throw new HttpProblem('conflict', 'This log names a session of another client. Reject it.');
   if (there) return there.id;
   const { snapshot } = body;
   const blocks = await tx.find(BlockEntity, { clientId }, { order: { startDate: 'DESC' } });

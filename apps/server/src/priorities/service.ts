@@ -74,7 +74,7 @@ export async function putGoal(
       const catalogue = await loadTestCatalogue(tx);
       assertInCatalogue(catalogue, [body.testId], () => 'testId');
       const refuse = (path: string, message: string): never => {
-        throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors: [{ path, message }] });
+        throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors: [{ path, message }] });
       };
       try {
         assertPlausible(body.value, testInCatalogue(catalogue, body.testId));
@@ -121,8 +121,8 @@ export async function putSelfReport(
     await tx.get(ClientEntity, clientId, 'client');
     if (await tx.isNew(SelfReportEntity, id, { clientId, ...body })) {
       if (body.date > today)
-        throw new HttpProblem('validation', 'Fix the fields listed and send again.', {
-          errors: [{ path: 'date', message: 'This day lies in the future.' }],
+        throw new HttpProblem('validation', 'Fix the fields below and save again.', {
+          errors: [{ path: 'date', message: 'This day is in the future.' }],
         });
       await tx.insert(SelfReportEntity, {
         ...body,

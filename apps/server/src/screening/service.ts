@@ -80,8 +80,8 @@ export async function screeningView(
 
 function refuseFuture(path: string, day: PlainDate, today: PlainDate): void {
   if (day > today)
-    throw new HttpProblem('validation', 'Fix the fields listed and send again.', {
-      errors: [{ path, message: 'This day lies in the future.' }],
+    throw new HttpProblem('validation', 'Fix the fields below and save again.', {
+      errors: [{ path, message: 'This day is in the future.' }],
     });
 }
 

@@ -33,7 +33,7 @@ export async function assertMayBeDone(
   if (screening.state === 'refer')
     throw new HttpProblem(
       'screening-blocks-planning',
-      'A licensed professional comes first: no session is run until the clearance is recorded in the intake.',
+      'The client sees a doctor or physiotherapist first: no session until the clearance is recorded in the intake.',
     );
   const { find } = await loadExercises(tx);
   for (const item of items) {

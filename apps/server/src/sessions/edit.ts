@@ -27,7 +27,7 @@ async function openFor(tx: StudioData, id: string, version: number): Promise<Ses
   if ((await tx.find(RunEntity, { sessionId: id })).length > 0)
     throw new HttpProblem('conflict', 'This session has been begun: it stays as it was. Change the next one.');
   if (session.version !== version)
-    throw new HttpProblem('stale-version', 'This session was changed meanwhile. Load it again to see it.', {
+    throw new HttpProblem('stale-version', 'Someone else changed this session. Load it again to see it.', {
       current: await sessionView(tx, id),
     });
   return session;

@@ -41,7 +41,7 @@ async function assertStyles(
       }),
     ),
   );
-  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
 }
 
 export async function listTemplates(data: StudioData): Promise<OwnTemplate[]> {

@@ -32,5 +32,5 @@ export function assertInCatalogue(
   const errors = testIds.flatMap((id, i) =>
     catalogue.tests.some((t) => t.id === id) ? [] : [{ path: pathOf(i), message: 'There is no such test.' }],
   );
-  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields listed and send again.', { errors });
+  if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
 }

@@ -86,7 +86,7 @@ export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody
         edit: (row) => {
           const changed = MEANING_FIELDS.filter((f) => used && row.definition[f] !== definition[f]);
           if (changed.length > 0)
-            throw new HttpProblem('validation', 'Fix the fields listed and send again.', {
+            throw new HttpProblem('validation', 'Fix the fields below and save again.', {
               errors: changed.map((path) => ({
                 path,
                 message: 'This test has results: what its number means cannot change. Write a new test instead.',
@@ -152,7 +152,7 @@ export async function putStudy(data: StudioData, id: string, body: StudyBody, wh
         create: () => ({ ...fields, coachId: who.coachId, createdAt: who.now }),
         edit: (row) => {
           if (row.coachId !== who.coachId)
-            throw new HttpProblem('conflict', 'This is the measuring of another coach. Start one of your own.');
+            throw new HttpProblem('conflict', 'This study belongs to another coach. Start one of your own.');
           return fields;
         },
       },

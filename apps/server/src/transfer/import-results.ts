@@ -91,15 +91,15 @@ class Import {
     if (client === null)
       return this.wrong(line, 'client', `There is no client "${reading.client}". Add the client first.`);
     if (client === 'several')
-      return this.wrong(line, 'client', `Two clients are called "${reading.client}". Write the id of one instead.`);
+      return this.wrong(line, 'client', `Two clients are called "${reading.client}". Enter the id of one instead.`);
     const tester = reading.tester === null ? null : this.coaches.find(reading.tester);
     if (reading.tester !== null && (tester === null || tester === 'several'))
       return this.wrong(
         line,
         'tester',
-        `There is no one coach called "${reading.tester}". Leave it out to be the tester.`,
+        `No single coach is called "${reading.tester}". Leave it out to be the tester.`,
       );
-    if (reading.date > this.today) return this.wrong(line, 'date', 'An assessment cannot lie in the future.');
+    if (reading.date > this.today) return this.wrong(line, 'date', 'An assessment can’t be in the future.');
     if (reading.date < client.birthDate) return this.wrong(line, 'date', 'This is before the client was born.');
     this.clientsSeen.add(client.id);
     return { line, reading, clientId: client.id, testerId: tester && tester !== 'several' ? tester.id : this.me };

@@ -65,7 +65,7 @@ export const routes: Routes = [
       },
       {
         path: 'error',
-        title: title('My measuring error'),
+        title: title('Measurement error'),
         loadComponent: () => import('./reliability/reliability').then((m) => m.ReliabilityScreen),
       },
       {

@@ -8,7 +8,7 @@ const email = () =>
     .max(FIELD.email.max)
     .email({ tlds: false })
     .required()
-    .messages({ 'string.email': 'Write an e-mail address, as name@studio.example.' });
+    .messages({ 'string.email': 'Enter an email address, e.g. name@studio.example.' });
 
 const timeZone: Joi.CustomValidator<string> = (value, helpers) => {
   try {

@@ -4,24 +4,24 @@ import { FIELD } from '../limits.js';
 
 /** Messages of our own where Joi's do not say what to do. */
 const MESSAGES = {
-  'any.required': 'This is needed.',
-  'string.empty': 'This is needed.',
+  'any.required': 'Required.',
+  'string.empty': 'Required.',
   'string.base': 'Write text here.',
   'string.max': 'At most {#limit} characters.',
   'string.min': 'At least {#limit} characters.',
-  'number.base': 'Write a number here.',
-  'number.integer': 'Write a whole number.',
+  'number.base': 'Enter a number.',
+  'number.integer': 'Enter a whole number.',
   'number.min': 'At least {#limit}.',
   'number.max': 'At most {#limit}.',
   'number.unsafe': 'This number is too large.',
   'any.only': 'Choose one of {#valids}.',
-  'object.unknown': 'This field is not known here. Leave it out.',
+  'object.unknown': 'This field isn’t known here. Leave it out.',
   'array.min': 'Choose at least {#limit}.',
   'array.max': 'Choose at most {#limit}.',
   'array.unique': 'Each can be chosen once only.',
   'string.guid': 'An id is a UUID.',
-  'date.plain': 'Write a real date as year-month-day, as 2026-03-09.',
-  'time.plain': 'Write a time as 09:40.',
+  'date.plain': 'Enter a date like 2026-03-09.',
+  'time.plain': 'Enter a time like 09:40.',
   'instant.plain': 'Write an instant as 2026-03-09T08:12:00.000Z.',
   'text.control': 'Control characters are not allowed here.',
 };
@@ -61,12 +61,7 @@ export const time = () => Joi.string().custom(plainTime).required();
 export const instant = () => Joi.string().custom(plainInstant).required();
 /** A required, non-blank line of text. */
 export const line = (max: number = FIELD.name.max) =>
-  Joi.string()
-    .max(max)
-    .custom(noControl)
-    .pattern(/\S/)
-    .required()
-    .messages({ 'string.pattern.base': 'This is needed.' });
+  Joi.string().max(max).custom(noControl).pattern(/\S/).required().messages({ 'string.pattern.base': 'Required.' });
 /** A text that may be empty. */
 export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(noControl).required();
 /** A version an edit started from. */

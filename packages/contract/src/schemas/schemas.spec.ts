@@ -161,6 +161,6 @@ describe('schemas refuse, and name the field', () => {
 
   it('finds all faults at once and speaks plainly', () => {
     const { error } = createClientSchema.validate({ ...client, name: '', minutesPerSession: 1 }, STRICT);
-    expect(error?.details.map((d) => d.message)).toEqual(['This is needed.', 'At least 5.']);
+    expect(error?.details.map((d) => d.message)).toEqual(['Required.', 'At least 5.']);
   });
 });

@@ -8,7 +8,7 @@ export const BODY_REGIONS = [
   { id: 'thigh-front', name: 'Front of the thigh', groups: ['quadriceps', 'hip-flexors'] },
   { id: 'thigh-back', name: 'Back of the thigh', groups: ['hamstrings'] },
   { id: 'groin', name: 'Groin and inner thigh', groups: ['adductors', 'hip-flexors'] },
-  { id: 'hip', name: 'Hip and seat', groups: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors'] },
+  { id: 'hip', name: 'Hip and buttock', groups: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors'] },
   { id: 'low-back', name: 'Low back', groups: ['low-back', 'hip-flexors', 'hamstrings', 'lateral-trunk'] },
   { id: 'upper-back', name: 'Upper back', groups: ['upper-back', 'thoracic-rotators', 'lats'] },
   {

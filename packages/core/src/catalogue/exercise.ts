@@ -5,9 +5,9 @@ import type { ExerciseTag } from '../screening/cautions.js';
 import type { Origin } from '../source.js';
 import type { PropId } from './props.js';
 
-/** How used to stretching a client should be: 1 for everybody, 3 for the experienced. */
+/** How used to stretching a client should be: 1 easy, 3 advanced. */
 export type Difficulty = 1 | 2 | 3;
-export const DIFFICULTY_WORDS = ['for everybody', 'with some practice', 'for the experienced'] as const;
+export const DIFFICULTY_WORDS = ['easy', 'some practice', 'advanced'] as const;
 
 /** In what a bout is counted, and within which bounds it makes sense. */
 export interface Amount {

@@ -1,28 +1,32 @@
 /** Stop signs, shown wherever an exercise, load or test is prescribed. Never behind a setting. */
 export const STOP_SIGNS: readonly string[] = [
   'Numbness or tingling',
-  'Sharp, shooting or nervy pain',
+  'Sharp or shooting pain',
   'Pinching or pressure in a joint',
   'Dizziness or trouble seeing',
+  'A joint giving way',
 ];
 
 export const STOP_ADVICE =
-  'Stop, come back to neutral and leave this stretch for today. When it stays or comes back, see a licensed professional.';
+  'Stop. Come out of the stretch slowly. Dizzy? Sit or lie down. Leave this stretch out until your coach has looked at it. If it doesn’t go away or comes back, see a doctor or physiotherapist.';
 
 /** How strong a stretch may feel, in the client's words. */
-export const SENSATION_ADVICE =
-  'A clear pull in which you can still hold a conversation. Shaking a little is normal; pain is never a target.';
+export const SENSATION_ADVICE = 'Feel a clear pull, but be able to talk. A little shaking is fine. Pain is not.';
+
+/** What Yandle is, said to the client. */
+export const CLIENT_DUTY_OF_CARE =
+  'Yandle helps you and your coach plan stretching. It can’t tell what is wrong with your body. If you are worried, ask a doctor or physiotherapist.';
 
 export const DUTY_OF_CARE =
-  'Yandle is a planning and record tool for fitness coaches, not medical advice. Local rules on scope of practice apply; in doubt refer to a physician or physiotherapist.';
+  'Yandle is a planning and record tool for fitness coaches, not medical advice. Local rules on scope of practice apply; if in doubt, refer to a doctor or physiotherapist.';
 
 /** What a symptom is, and whether it ends the exercise at once. */
 export const SYMPTOMS = [
   { id: 'numbness', name: 'Numbness or tingling', stopSign: true },
   { id: 'sharp-pain', name: 'Sharp or shooting pain', stopSign: true },
-  { id: 'pinching', name: 'Pinching or compression', stopSign: true },
+  { id: 'pinching', name: 'Pinching or pressure in a joint', stopSign: true },
   { id: 'dizziness', name: 'Dizziness or trouble seeing', stopSign: true },
-  { id: 'instability', name: 'A joint feels unstable', stopSign: true },
+  { id: 'instability', name: 'A joint giving way', stopSign: true },
   { id: 'too-strong', name: 'Too strong, not pain', stopSign: false },
   { id: 'other', name: 'Something else', stopSign: false },
 ] as const;

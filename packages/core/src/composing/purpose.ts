@@ -2,7 +2,7 @@ import { kindOf, LOADED_TECHNIQUES, TECHNIQUES, type Technique } from '../techni
 
 /** What a session is for (domain 2.7). */
 export const PURPOSES = [
-  { id: 'own', name: 'A session of its own' },
+  { id: 'own', name: 'Stand-alone session' },
   { id: 'after training', name: 'After training' },
   { id: 'before training', name: 'Before training' },
   { id: 'on waking', name: 'On waking' },

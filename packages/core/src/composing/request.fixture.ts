@@ -20,7 +20,7 @@ export function need(
   };
 }
 
-/** A session of its own with everything at hand and nothing said against anything. */
+/** Stand-alone session with everything at hand and nothing said against anything. */
 export function request(needs: readonly ComposeNeed[], over: Partial<ComposeRequest> = {}): ComposeRequest {
   return {
     needs,

@@ -35,7 +35,7 @@ export interface ComposeRequest {
   /** Exercises to choose from; those not archived, in order of preference. */
   readonly exercises: readonly Exercise[];
   readonly cautions: readonly Caution[];
-  /** Things at hand beyond what every home has. */
+  /** Equipment beyond what every home has. */
   readonly equipment: readonly PropId[];
   readonly experience: Experience;
   /** Positions possible where the session takes place. */

@@ -52,7 +52,7 @@ export function sideWeeklyDose(p: Prescription, side: Side): number {
 /** What the evidence says about a weekly dose, without blame; null when it lies between the two figures. */
 export function doseRemark(secondsPerSide: number): string | null {
   if (secondsPerSide < FAVOURED_WEEKLY_SECONDS)
-    return `Below the amount the reviews favour (${FAVOURED_WEEKLY_SECONDS} s a week; Thomas 2018, from memory).`;
+    return `Below the weekly dose reviews recommend (${FAVOURED_WEEKLY_SECONDS} s a week; Thomas 2018, from memory).`;
   if (secondsPerSide > FLATTENING_WEEKLY_SECONDS)
     return `Above ${FLATTENING_WEEKLY_SECONDS} s a week gains flatten (Ingram 2025, from memory).`;
   return null;

@@ -121,16 +121,16 @@ export function readResultLine(
   const cell = (column: ResultColumn) => fromCell(line[column] ?? '');
 
   const client = cell('client');
-  if (client === '') wrong('client', 'Write the name of the client.');
+  if (client === '') wrong('client', 'Enter the client’s name.');
   const date = cell('date');
-  if (!isPlainDate(date)) wrong('date', 'Write the date as 2026-03-09.');
+  if (!isPlainDate(date)) wrong('date', 'Enter a date like 2026-03-09.');
   const time = cell('time') || '12:00';
-  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(time)) wrong('time', 'Write the time as 09:40, or leave it out.');
+  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(time)) wrong('time', 'Enter a time like 09:40, or leave it out.');
   const warm = WARM_WORDS[cell('body').toLowerCase()];
   if (warm === undefined) wrong('body', 'Write cold or warm.');
   const name = cell('test');
   const test = catalogue.tests.find((t) => t.id === name || t.name.toLowerCase() === name.toLowerCase());
-  if (!test) wrong('test', name === '' ? 'Write the name of the test.' : `There is no test "${name}".`);
+  if (!test) wrong('test', name === '' ? 'Enter the name of the test.' : `There is no test "${name}".`);
   const word = cell('side').toLowerCase();
   const side = word === '' || word === '-' ? null : (SIDE_WORDS[word] ?? undefined);
   if (side === undefined) wrong('side', 'Write left, right, or nothing.');
@@ -141,7 +141,7 @@ export function readResultLine(
     wrong('unit', `This test is read in ${test.unit === 'deg' ? 'degrees (deg)' : 'centimetres (cm)'}.`);
   const typed = cell('value').replace(',', '.').replace('−', '-');
   const value = /^-?\d+(\.\d+)?$/.test(typed) ? Math.round(Number(typed) * 100) / 100 : NaN;
-  if (Number.isNaN(value)) wrong('value', 'Write the reading as a number, 31.5.');
+  if (Number.isNaN(value)) wrong('value', 'Enter the reading as a number, e.g. 31.5.');
   else if (test)
     try {
       assertPlausible(value, test);

@@ -3,7 +3,7 @@ import { mdc95 } from './error.js';
 import { normalCdf } from './normal.js';
 import type { Better } from '../catalogue/rom-test.js';
 
-/** What the measuring error allows to say about a change. */
+/** What the measurement error allows to say about a change. */
 export type ChangeClass = 'improved' | 'no detectable change' | 'worse';
 
 export interface Change {

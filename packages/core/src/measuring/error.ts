@@ -8,7 +8,10 @@ export const Z90 = 1.645;
 
 function assertSem(sem: number): void {
   if (!Number.isFinite(sem) || sem < 0)
-    throw new CoreError('invalid-error-figure', 'A measuring error is a number of 0 or more, in the unit of the test.');
+    throw new CoreError(
+      'invalid-error-figure',
+      'A measurement error is a number of 0 or more, in the unit of the test.',
+    );
 }
 
 /**
@@ -42,7 +45,7 @@ export function resultSem(test: Pick<RomTest, 'error' | 'resolution'>): number {
 }
 
 /**
- * Smallest difference between two results that is larger than measuring error 95 times in 100: 1.96·√(SEM₁² + SEM₂²).
+ * Smallest difference between two results that is larger than measurement error 95 times in 100: 1.96·√(SEM₁² + SEM₂²).
  * Source: Weir 2005 (1.96·√2·SEM when the errors are equal). Unit of the SEMs.
  */
 export function mdc95(sem1: number, sem2: number = sem1): number {

@@ -73,9 +73,7 @@ function rowFor<T>(rows: readonly ReferenceRow<T>[], person: Person): T | null {
 }
 
 const notInTable = (person: Person): string =>
-  person.sex === null
-    ? 'The table goes by sex, which is not said for this client.'
-    : 'The table has no row for this age and sex.';
+  person.sex === null ? 'This reference needs the client’s sex.' : 'The table has no row for this age and sex.';
 
 /**
  * The reference that applies to a person (domain 2.2): mean ± 1 SD, the middle half, or grades "good" and "very good" as the typical

@@ -5,7 +5,7 @@ import type { RomTest } from '../catalogue/rom-test.js';
 export interface SideDifference {
   /** left − right, in the unit of the test. */
   readonly delta: number;
-  /** Difference that measuring error alone can make 95 times in 100. */
+  /** Difference that measurement error alone can make 95 times in 100. */
   readonly mdc95: number;
   /** What the difference must exceed: the MDC95 or, where it is larger, the test's own threshold. */
   readonly threshold: number;

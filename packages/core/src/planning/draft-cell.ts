@@ -15,7 +15,7 @@ export interface Draft {
   styleId: string;
   /** The step to go back to when the week's minutes do not hold the step. */
   before: Step | null;
-  /** Whether the next build week goes on from this cell. */
+  /** Whether the next full week goes on from this cell. */
   base: boolean;
   activationReps: number;
   /** Adds what the tighter side gets on top to a prescription of this week. */

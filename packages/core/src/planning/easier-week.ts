@@ -1,16 +1,16 @@
 import { volume } from '../dose/dose.js';
 import type { Prescription } from '../technique/prescription.js';
 
-/** What an easier week keeps of the last build week's dose. Common practice, no source. */
+/** What an easier week keeps of the last full week's dose. Common practice, no source. */
 export const EASIER_SHARE = 0.6;
 
-/** How far a prescription is from 60 % of a build week, in its weekly volume. */
+/** How far a prescription is from 60 % of a full week, in its weekly volume. */
 export function easierMiss(p: Prescription, build: Prescription): number {
   return Math.abs(volume(p) - EASIER_SHARE * volume(build));
 }
 
 /**
- * An easier week after a build week (domain rule 2.6, 3): of all (sets ≥ 1, sessions ≥ 2) not above the build week's the one whose
+ * An easier week after a full week (domain rule 2.6, 3): of all (sets ≥ 1, sessions ≥ 2) not above the full week's the one whose
  * dose is nearest 60 %; sensation one lower, hold unchanged. Of two equally near ones that with more sessions, so that the habit stays.
  */
 export function easierWeek(build: Prescription): Prescription {

@@ -24,7 +24,7 @@ const each = (check: (input: BlockInput, lane: PlannedLane, place: number) => vo
     { numRuns },
   );
 
-/** Pairs of build weeks that follow one another, with only easier weeks between. */
+/** Pairs of full weeks that follow one another, with only easier weeks between. */
 const buildPairs = (lane: PlannedLane) => {
   const build = lane.weeks.filter((w) => w.kind === 'build');
   return build.slice(1).map((w, i) => [build[i]!, w] as const);
@@ -59,7 +59,7 @@ describe('a built block, whatever the client', () => {
     });
   });
 
-  it('keeps the ramp from build week to build week, across a change of style and technique too', () => {
+  it('keeps the ramp from full week to full week, across a change of style and technique too', () => {
     each((input, l) => {
       for (const [a, b] of buildPairs(l)) {
         const [before, now] = [volume(a.prescription), volume(b.prescription)];
@@ -69,7 +69,7 @@ describe('a built block, whatever the client', () => {
     });
   });
 
-  it('takes easier weeks nearest to 60 % of the last build week, with the bout unchanged', () => {
+  it('takes easier weeks nearest to 60 % of the last full week, with the bout unchanged', () => {
     each((input, l) => {
       const easier = easierWeeksOf(input);
       let last: PlannedWeek | null = null;
@@ -78,7 +78,7 @@ describe('a built block, whatever the client', () => {
           const { sets, sessionsPerWeek } = last.prescription;
           expect(easier).toContain(w.week);
           expect(amountOf(w.prescription)).toBe(amountOf(last.prescription));
-          // In sets a week: nothing of fewer sets and days, two days at least, is nearer to 60 % of the last build week.
+          // In sets a week: nothing of fewer sets and days, two days at least, is nearer to 60 % of the last full week.
           const miss = (n: number): number => Math.abs(n - 0.6 * sets * sessionsPerWeek);
           const now = miss(w.prescription.sets * w.prescription.sessionsPerWeek);
           for (let n = 1; n <= sets; n++)

@@ -91,7 +91,7 @@ export class LanePlanner {
     const draft = this.wanted(week);
     const sessions = draft.prescription.sessionsPerWeek;
     if (!draft.locked && open < usual && open < sessions) {
-      // A shortened week is no base: the next build week goes on from the last full one.
+      // A shortened week is no base: the next full week goes on from the last full one.
       const back = draft.before ?? { prescription: draft.prescription, activationReps: draft.activationReps };
       const kept = draft.kind === 'build' && draft.before ? back.prescription : draft.prescription;
       return {

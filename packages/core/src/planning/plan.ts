@@ -57,7 +57,7 @@ export interface BlockInput {
   readonly lanes: readonly LaneInput[];
   /** 4 to 16. */
   readonly weeks: number;
-  /** Largest rise of a lane's weekly dose between build weeks, 0 to 0.5. */
+  /** Largest rise of a lane's weekly dose between full weeks, 0 to 0.5. */
   readonly ramp: number;
   /** Every how manyth week is easier, 3 to 6; null for none. */
   readonly easierEvery: number | null;
@@ -86,7 +86,7 @@ export interface PlannedWeek {
   readonly days: readonly Weekday[];
   /** Step of the lane's progression, 1-based; 0 before the lane begins. */
   readonly step: number;
-  /** The variable turned up against the last build week; null when none was. */
+  /** The variable turned up against the last full week; null when none was. */
   readonly changed: Variable | null;
   /** Style the week is planned in. */
   readonly styleId: string;

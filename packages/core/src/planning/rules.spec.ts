@@ -82,7 +82,7 @@ describe('each rule, broken by hand', () => {
     });
   });
 
-  it('too many build weeks in a row, with a week to make easier', () => {
+  it('too many full weeks in a row, with a week to make easier', () => {
     const [v] = broken(ask([steady()], { weeks: 8, easierEvery: null }), 'easier-week');
     expect(v).toMatchObject({ lane: null, severity: 'warning', fix: { kind: 'easier-weeks' } });
     expect(v!.fact).toMatchObject({ code: 'no-easier-week', args: { weeks: 8 } });

@@ -7,7 +7,7 @@ export function firstWeekday(input: Pick<BlockInput, 'startDate'>): Weekday {
   return input.startDate ? weekdayOf(input.startDate) : 1;
 }
 
-/** Training days of a week that are not away, counted 0-6 from its first day. */
+/** Days for sessions of a week that are not away, counted 0-6 from its first day. */
 export function openDays(input: BlockInput, week: number): number[] {
   const first = firstWeekday(input);
   const offsets = [...new Set(input.client.trainingDays)].map((d) => (d - first + 7) % 7).sort((a, b) => a - b);

@@ -45,7 +45,7 @@ export interface About {
   readonly history: string;
   /** What hurts or bothers, each region once, 0 nothing to 10 worst. */
   readonly complaints: readonly RegionScore[];
-  /** Things at hand beyond those of every home. */
+  /** Equipment beyond those of every home. */
   readonly props: readonly PropId[];
   readonly place: Place;
   readonly times: readonly PreferredTime[];

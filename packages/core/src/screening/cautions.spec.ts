@@ -34,11 +34,11 @@ describe('cautions', () => {
   it.each([
     ['heart', 'before planning'],
     ['faints', 'before planning'],
-    ['clot', 'urgent'],
+    ['clot', 'today'],
     ['surgery', 'before planning'],
     ['leg-pain', 'before planning'],
     ['numbness', 'before planning'],
-    ['neck-signs', 'urgent'],
+    ['neck-signs', 'today'],
     ['saddle', 'emergency'],
     ['unexplained', 'urgent'],
   ] as const)('%s sends to a professional, %s', (id, urgency) => {
@@ -136,9 +136,9 @@ describe('examples', () => {
     expect(limitsOfCautions(cautionsFor(answers(['pregnancy']), 30)).sensationMax).toBe(4);
   });
   // "5 Ds and 3 Ns": dizziness, diplopia, dysarthria, dysphagia, drop attacks; nausea, numbness, nystagmus: no neck work, urgent referral.
-  it('red flags of the neck: no neck exercise at all, and a professional within days', () => {
+  it('red flags of the neck: no neck exercise at all, and a doctor today', () => {
     expect(left(['neck-signs']).filter((e) => e.id.includes('neck') || /neck|trapezius/.test(e.primary))).toEqual([]);
-    expect(one('neck-signs')).toMatchObject({ outcome: 'refer', urgency: 'urgent' });
+    expect(one('neck-signs')).toMatchObject({ outcome: 'refer', urgency: 'today' });
   });
   // No deep pressure or rolling with anticoagulants; gentle stretching is fine (Bartsch et al. 2021, J Clin Med 10:5360).
   it('blood thinners: no rolling, all stretches', () => {

@@ -27,7 +27,7 @@ export interface Answers {
   readonly regions: Readonly<Partial<Record<QuestionId, readonly BodyRegionId[]>>>;
 }
 
-/** `refer`: a licensed professional first; planning is blocked until cleared. `limit`: planning goes on within limits. `note`: a reminder. */
+/** `refer`: doctor or physiotherapist first; planning is blocked until cleared. `limit`: planning goes on within limits. `note`: a reminder. */
 export type Outcome = 'refer' | 'limit' | 'note';
 
 /** What a caution takes away. Empty lists take nothing. */
@@ -46,8 +46,8 @@ export interface CautionEffect {
 export interface Caution {
   readonly id: QuestionId | 'under-18' | 'over-65' | 'nerve-glides';
   readonly outcome: Outcome;
-  /** How soon a professional is needed: at once, within days, or before planning. Null when none is. */
-  readonly urgency: 'emergency' | 'urgent' | 'before planning' | null;
+  /** How soon a professional is needed: at once, today, within days, or before planning. Null when none is. */
+  readonly urgency: 'emergency' | 'today' | 'urgent' | 'before planning' | null;
   readonly title: string;
   /** What changes. */
   readonly changes: string;
@@ -74,6 +74,14 @@ type Rule = Omit<Caution, 'id' | 'effect' | 'urgency'> & {
   readonly effect?: Partial<CautionEffect>;
 };
 
+/** How soon, said before what follows. */
+const SOON: Readonly<Record<NonNullable<Caution['urgency']>, string>> = {
+  emergency: '',
+  today: 'See a doctor today. ',
+  urgent: 'See a doctor within days. ',
+  'before planning': '',
+};
+
 const refer = (
   title: string,
   why: string,
@@ -86,7 +94,7 @@ const refer = (
   changes:
     urgency === 'emergency'
       ? 'Call an ambulance or go to a hospital now. No stretching.'
-      : `${urgency === 'urgent' ? 'To a physician within days. ' : ''}Planning is blocked until a licensed professional has agreed.`,
+      : `${SOON[urgency ?? 'before planning']}Planning is blocked until a doctor or physiotherapist has agreed.`,
   why,
   effect,
 });
@@ -100,7 +108,7 @@ const limit = (title: string, changes: string, why: string, effect: Partial<Caut
 
 /** What follows from a yes (domain 2.9). Clinical consensus as the trade teaches it; common practice, no source. */
 const RULES: Readonly<Record<QuestionId, Rule>> = {
-  heart: refer('Heart or breath', 'Effort may be unsafe before somebody has looked at it.'),
+  heart: refer('Heart or breath', 'Effort may be unsafe before a doctor has looked at it.'),
   faints: refer('Fainting or dizziness', 'A cause has to be known before the head goes low or holds get long.'),
   pressure: limit(
     'High blood pressure',
@@ -108,9 +116,14 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
     'Strong pushing and breath-holding drive the pressure up.',
     { excludedTechniques: demanding('push', 'load'), excludedTags: ['head down'] },
   ),
-  clot: refer('A clot', 'A clot that moves is dangerous; stretching and rolling may move it.', 'urgent', {
-    excludedTechniques: demanding('pressure'),
-  }),
+  clot: refer(
+    'A clot',
+    'See a doctor today. If your chest hurts or you are short of breath, call an ambulance.',
+    'today',
+    {
+      excludedTechniques: demanding('pressure'),
+    },
+  ),
   thinners: limit(
     'Blood thinners or varicose veins',
     'No rolling.',
@@ -120,7 +133,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
   surgery: refer('Operation or broken bone', 'Healing sets the limits; whoever treats it knows them.'),
   'hip-replacement': limit(
     'Artificial hip',
-    'No hip bend beyond 90°, least of all with the knee across the middle or turned in; sensation at most 4 at the hip.',
+    'Don’t bend the hip past 90°, above all with the knee crossing over or turned in. Sensation 4 at most at the hip.',
     'These positions can lever the joint out, unless the surgeon has said otherwise.',
     {
       excludedTags: ['deep hip flexion'],
@@ -141,7 +154,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
   ),
   flare: limit(
     'An inflamed joint',
-    'The region rests until it has calmed down.',
+    'No stretching here until it has settled.',
     'Stretching an inflamed joint keeps it going.',
     {},
   ),
@@ -161,7 +174,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
   'loose-joints': limit(
     'Loose joints',
     'Sensation at most 4, no loaded end range; favour activation and control in mid-range.',
-    'Length is not what is missing; control is.',
+    'These joints need control, not more range.',
     { sensationMax: 4, excludedTechniques: demanding('load') },
   ),
   disc: limit(
@@ -187,17 +200,22 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
       excludedTechniques: demanding('nerve'),
     },
   ),
-  'neck-signs': refer('Warning signs of the neck', 'Vessels or the spinal cord may be in trouble.', 'urgent', {
-    excludedGroups: NECK,
-    excludedTags: ['neck end range'],
-  }),
+  'neck-signs': refer(
+    'Warning signs of the neck',
+    'If any of this is happening now, call an ambulance. If it has passed, see a doctor today.',
+    'today',
+    {
+      excludedGroups: NECK,
+      excludedTags: ['neck end range'],
+    },
+  ),
   saddle: refer('Bladder, bowel or saddle numbness', 'Nerves of the lower spine may be pressed.', 'emergency', {
     excludedGroups: [...TRUNK, 'hamstrings'],
   }),
   feeling: limit(
     'Little feeling',
     'Sensation at most 4; go by the look of the position, not by the pull.',
-    'What is not felt is overdone easily.',
+    'It is easy to overdo what you can’t feel.',
     { sensationMax: 4 },
   ),
   balance: limit('Falls', 'Nothing on one leg without support.', 'A fall does more harm than a stretch does good.', {
@@ -225,8 +243,8 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
   unwell: {
     outcome: 'note',
     title: 'Fasting or ill',
-    changes: 'Shorter and easier sessions these days; none with fever.',
-    why: 'Recovery has other work.',
+    changes: 'Shorter and easier sessions for now; none with fever.',
+    why: 'Your body is busy getting well.',
   },
   floor: limit(
     'No floor',
@@ -239,7 +257,7 @@ const RULES: Readonly<Record<QuestionId, Rule>> = {
   kneeling: limit('No kneeling', 'Nothing on the knees.', 'Kneeling is not possible now.', {
     excludedPositions: ['kneeling', 'all fours'],
   }),
-  wrists: limit('No leaning on the hands', 'Nothing on the hands.', 'The wrists do not carry now.', {
+  wrists: limit('No leaning on the hands', 'Nothing on the hands.', 'The wrists can’t take weight at the moment.', {
     excludedPositions: ['all fours'],
     excludedTags: ['wrist load'],
   }),
@@ -294,7 +312,7 @@ const OVER_65: Caution = {
   effect: { ...NOTHING, excludedTags: ['neck end range'] },
 };
 
-/** Stands for everybody until a coach has recorded that they are qualified (domain rule 2.6, 9). */
+/** Stands easy until a coach has recorded that they are qualified (domain rule 2.6, 9). */
 export const NERVE_GLIDES: Caution = {
   id: 'nerve-glides',
   outcome: 'limit',
@@ -321,7 +339,7 @@ export function missingRegions(answers: Answers): QuestionId[] {
  */
 export function cautionsFor(answers: Answers, age: number): Caution[] {
   const grave: Readonly<Record<Outcome, number>> = { refer: 0, limit: 1, note: 2 };
-  const soon = { emergency: 0, urgent: 1, 'before planning': 2 };
+  const soon = { emergency: 0, today: 1, urgent: 2, 'before planning': 3 };
   const all = QUESTION_IDS.filter((id) => answers.yes.includes(id)).map((id) => cautionOf(id, answers));
   if (age < 18) all.push(UNDER_18);
   if (age >= 65) all.push(OVER_65);

@@ -19,7 +19,7 @@ export const HABITS = [
   { id: 'overhead', name: 'Work overhead', groups: ['lats', 'pectorals', 'upper-trapezius', 'triceps'] },
   { id: 'lifting', name: 'Lifting', groups: ['low-back', 'hamstrings', 'gluteals', 'lateral-trunk'] },
   { id: 'standing', name: 'Standing all day', groups: ['calf', 'soleus', 'plantar-foot', 'low-back'] },
-  { id: 'sleep', name: 'How they sleep', groups: ['neck-side', 'hip-flexors', 'posterior-shoulder'] },
+  { id: 'sleep', name: 'Sleeping position', groups: ['neck-side', 'hip-flexors', 'posterior-shoulder'] },
   { id: 'carrying', name: 'Carrying on one side', groups: ['lateral-trunk', 'upper-trapezius', 'neck-side'] },
   { id: 'gripping', name: 'Gripping or typing', groups: ['forearm-flexors', 'forearm-extensors'] },
 ] as const satisfies readonly { id: string; name: string; groups: readonly MuscleGroupId[] }[];

@@ -53,7 +53,8 @@ export function styleProblems(s: StyleDefinition): string[] {
     if ((phase.caps.sets ?? phase.start.sets) < phase.start.sets) say('The cap of the sets lies below their start.');
     if ((phase.caps.sessionsPerWeek ?? phase.start.sessionsPerWeek) < phase.start.sessionsPerWeek)
       say('The cap of the sessions lies below their start.');
-    if ((phase.caps.sensation ?? 0) > STYLE_BOUNDS.sensation.max) say('No target lies above 6 of 10 (talk test).');
+    if ((phase.caps.sensation ?? 0) > STYLE_BOUNDS.sensation.max)
+      say('Target sensation can’t be above 6 of 10 (talk test).');
   });
   return out;
 }

@@ -34,7 +34,7 @@ export function kindOf(technique: Technique): TechniqueKind {
 
 const those = (is: (kind: TechniqueKind) => boolean): readonly Technique[] => TECHNIQUES.filter((t) => is(kindOf(t)));
 
-/** Techniques that work against a weight, a band or the body's own weight at the end of the range. */
+/** Techniques that work against a weight, a band or the body's bodyweight at the end of the range. */
 export const LOADED_TECHNIQUES = those((k) => k.loaded);
 /** Techniques that a style can progress. Those that stretch nothing progress in their own unit. */
 export const STYLE_TECHNIQUES = those((k) => k.planned);

@@ -46,7 +46,7 @@ export interface PhaseDefaults {
  */
 export interface TechniqueKind {
   readonly unit: BoutUnit;
-  /** Works against a weight, a band or the body's own weight at the end of the range: 48 h apart, never under 18. */
+  /** Works against a weight, a band or the body's bodyweight at the end of the range: 48 h apart, never under 18. */
   readonly loaded: boolean;
   /** Its seconds count as time under stretch (domain 2.1); others are counted in sessions and sets. */
   readonly stretches: boolean;

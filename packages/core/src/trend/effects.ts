@@ -30,7 +30,7 @@ export interface Retention {
 
 /**
  * How much of a gain is left after a break of two weeks or more without logs. Null when the break is shorter, or when the gain before it
- * was not more than measuring error: what was never there cannot be kept.
+ * was not more than measurement error: what was never there cannot be kept.
  * @param lastLog day of the last logged session before the break
  * @throws CoreError `invalid-series` when the three results are not in the order of their dates
  */

@@ -69,7 +69,7 @@ export function localLevel(results: readonly DatedResult[]): LocalLevel {
   const series = byDate(results);
   if (series.length < 3) throw new CoreError('invalid-series', 'A smoothed line needs results on three days.');
   if (series.some((r) => r.sem <= 0))
-    throw new CoreError('invalid-series', 'A smoothed line needs the measuring error of every result.');
+    throw new CoreError('invalid-series', 'A smoothed line needs the measurement error of every result.');
   const days = daysSinceFirst(series);
   const y = series.map((r) => r.value);
   const h = series.map((r) => r.sem ** 2);

@@ -202,7 +202,7 @@ describe('courseOf', () => {
 
 describe('effects', () => {
   const r = (day: number, value: number, sem = 2): DatedResult => ({ date: addDays(START, day), value, sem });
-  it('reads a within-session effect against the measuring error', () => {
+  it('reads a within-session effect against the measurement error', () => {
     // MDC95 of SEM 2 and 2: 1.96·√8 = 5.54.
     expect(withinSessionEffect({ value: 40, sem: 2 }, { value: 47, sem: 2 }, 'more').class).toBe('improved');
     expect(withinSessionEffect({ value: 40, sem: 2 }, { value: 45, sem: 2 }, 'more').class).toBe(

@@ -90,7 +90,7 @@ describe('BlockScreen', () => {
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain(
       '210 s a side in the week, would be 180 s',
     );
-    await screen.press('Take it');
+    await screen.press('Apply');
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('180 s a side in the week');
   });
 
@@ -100,7 +100,7 @@ describe('BlockScreen', () => {
     await screen.settle();
     await press('+');
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('2 × 35 s');
-    expect(screen.el.querySelector('aside')!.textContent).not.toContain('Turn by hand');
+    expect(screen.el.querySelector('aside')!.textContent).not.toContain('Adjust');
     expect(screen.el.querySelector<HTMLInputElement>('input[type=date]')!.disabled).toBe(true);
   });
 
@@ -146,7 +146,7 @@ describe('BlockScreen', () => {
   it('compares revisions and takes one back into the draft', async () => {
     const first = aBlock();
     await open([aBlock(aDraft({ ramp: 0.1 }), { revision: 2 })]);
-    await screen.press('Revisions');
+    await screen.press('Versions');
     const summary = {
       at: '2026-03-09T10:00:00.000Z',
       coachName: 'Mara',
@@ -170,7 +170,7 @@ describe('BlockScreen', () => {
     await screen.answer('/blocks/b1/revisions/2', revision(2, aBlock(aDraft({ ramp: 0.1 }))));
     expect(screen.text).toContain('Soleus: 7 weeks changed');
     expect(screen.el.querySelectorAll('button.cell.marked').length).toBe(14);
-    await screen.press('Take this state back');
+    await screen.press('Restore this version');
     expect(screen.text).toContain('Publish');
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('210 s');
   });

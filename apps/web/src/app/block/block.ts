@@ -50,7 +50,7 @@ import { CellPanel } from './cell-panel';
 import { ConflictPanel } from './conflict-panel';
 import { DoseChart, type DoseLine } from './dose-chart';
 import { PublishPanel } from './publish-panel';
-import { RevisionsPanel } from './revisions-panel';
+import { VersionsPanel } from './revisions-panel';
 import { RuleList } from './rule-list';
 import { Stave } from './stave';
 import type { Selection, StaveCommand, StaveLane } from './stave.model';
@@ -72,7 +72,7 @@ const FIRST: CellPlace = { lane: 0, week: 1 };
     ProblemNote,
     RuleList,
     PublishPanel,
-    RevisionsPanel,
+    VersionsPanel,
     TemplatesPanel,
     ConflictPanel,
     WhatIfPanel,
@@ -250,7 +250,7 @@ export class BlockScreen {
     if (!c) return '';
     const days = c.trainingDays.map((d) => WEEKDAYS[d - 1]!.short).join(' ');
     const dates = r ? `${formatDate(r.startDate, 'd MMM')} – ${formatDate(r.endDate, 'd MMM yyyy')} · ` : '';
-    return `${dates}${days} · ${c.minutesPerSession} min${r ? ` · revision ${r.revision}` : ''}`;
+    return `${dates}${days} · ${c.minutesPerSession} min${r ? ` · version ${r.revision}` : ''}`;
   });
 
   protected pick(selection: Selection): void {
@@ -379,7 +379,7 @@ export class BlockScreen {
   /** The same choices with what has been measured and asked since; published like any change. */
   protected renew(): void {
     this.store.renewing.set(true);
-    this.suggestedReason.set('Planned anew from the newest measurements');
+    this.suggestedReason.set('Updated after the latest assessment');
   }
 
   /** In what the loads of the selected lane are counted; loads set by hand in another unit are given back. */
@@ -434,7 +434,7 @@ export class BlockScreen {
     readonly number: number;
   }): void {
     this.store.edit(() => from.choices);
-    this.suggestedReason.set(`Back to revision ${from.number}`);
+    this.suggestedReason.set(`Back to version ${from.number}`);
     this.toasts.show(`Revision ${from.number} is in the draft. Look at it, then publish.`);
   }
 

@@ -37,10 +37,10 @@ import { RuleList } from './rule-list';
 
 const HAND_NAME: Readonly<Partial<Record<HandVariable, string>>> = {
   holdSeconds: 'Seconds',
-  sessionsPerWeek: 'Days a week',
-  sensation: 'Sensation target',
-  effort: 'Push, %',
-  assistance: 'Less help',
+  sessionsPerWeek: 'Days per week',
+  sensation: 'Target sensation',
+  effort: 'Push effort, %',
+  assistance: 'Assistance',
 };
 
 /** The arithmetic of one cell written out, why it is so, what can be turned, and what to watch. */
@@ -118,7 +118,7 @@ export class CellPanel {
     });
   });
 
-  /** The build week before, to compare with. */
+  /** The full week before, to compare with. */
   protected readonly before = computed(() => {
     const c = this.cell();
     const earlier = this.planned()

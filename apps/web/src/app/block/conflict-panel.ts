@@ -7,9 +7,9 @@ import type { Conflict } from './block.store';
   selector: 'y-conflict-panel',
   template: `
     <div class="flex flex-col gap-3">
-      <h2>Published meanwhile</h2>
+      <h2>Published while you were editing</h2>
       <p class="text-sm">
-        Somebody published revision {{ conflict().theirs.revision }} while you were changing the block. What only one of
+        Somebody published version {{ conflict().theirs.revision }} while you were changing the block. What only one of
         you changed is taken over.
         @if (conflict().clashes.length === 0) {
           You changed nothing in common.
@@ -43,8 +43,8 @@ import type { Conflict } from './block.store';
         </fieldset>
       }
       <div class="flex flex-wrap gap-2">
-        <button type="button" class="btn btn-go" (click)="resolved.emit(choice)">Bring together</button>
-        <button type="button" class="btn" (click)="dropped.emit()">Leave mine</button>
+        <button type="button" class="btn btn-go" (click)="resolved.emit(choice)">Merge</button>
+        <button type="button" class="btn" (click)="dropped.emit()">Discard mine</button>
       </div>
       <p class="text-sm text-soft">Nothing is published yet: look at the result, then publish.</p>
     </div>

@@ -168,7 +168,7 @@ export class DoseChart {
           legend: { position: 'right', labels: { color: token('--ink'), boxWidth: 26, boxHeight: 1 } },
           annotation: {
             annotations: {
-              favoured: line(FAVOURED_WEEKLY_SECONDS, 'favoured from here (Thomas 2018)'),
+              favoured: line(FAVOURED_WEEKLY_SECONDS, 'recommended from here (Thomas 2018)'),
               flat: line(FLATTENING_WEEKLY_SECONDS, 'gains flatten (Ingram 2025)'),
             },
           },

@@ -8,14 +8,16 @@ import type { Violation } from '@yandle/core';
     <div class="flex flex-col gap-3">
       <h2>{{ first() ? 'Start this block' : 'Publish the changes' }}</h2>
       @if (first()) {
-        <p class="text-sm">Its sessions get their dates. You can change it at any time; every state is kept.</p>
+        <p class="text-sm">
+          This puts the sessions on the calendar. You can change it any time; every version is kept.
+        </p>
       } @else if (fromWeek() > 1) {
         <p class="text-sm">
           Something has been done in this block: it changes from week {{ fromWeek() }} on. The weeks before stay as they
           are.
         </p>
       } @else {
-        <p class="text-sm">Nothing has been done yet: the whole block is planned anew. The state before is kept.</p>
+        <p class="text-sm">No sessions logged yet, so the whole block is updated. The previous version is kept.</p>
       }
       @if (warnings() > 0) {
         <p class="note text-sm">

@@ -48,8 +48,8 @@ describe('RationaleScreen', () => {
     const cautions = cautionsFor({ yes: ['medicines'], no: [], regions: {} }, 46);
     const screen = await open([aBlock(aDraft({ lanes }))], { ...PATH, cautions });
     expect(screen.text).toContain('1. Soleus · Steady hold');
-    expect(screen.text).toContain('Chosen by the coach; the newest measurements do not ask for it.');
-    expect(screen.text).toContain('First build week: 2 × 30 s, 3 days.');
+    expect(screen.text).toContain('Chosen by the coach, not from the latest results.');
+    expect(screen.text).toContain('First full week: 2 × 30 s, 3 days.');
     expect(screen.text).toContain('Set by the coach: week 3.');
     expect(screen.text).toContain('static hold: Bent-knee calf stretch at a wall');
     expect(screen.text).toContain('the weekly dose rises by 20 % at most');

@@ -99,7 +99,7 @@ export class RationaleScreen {
       });
       return {
         group: l.group,
-        why: finding ? whyWords(finding) : 'Chosen by the coach; the newest measurements do not ask for it.',
+        why: finding ? whyWords(finding) : 'Chosen by the coach, not from the latest results.',
         styles: styles.join(', then '),
         exercises: exercises.join('; '),
         first: first ? prescriptionWords(first.prescription) : '–',

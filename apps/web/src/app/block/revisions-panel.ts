@@ -19,7 +19,7 @@ import { ProblemNote } from '../ui/problem-note';
   imports: [ProblemNote],
   templateUrl: './revisions-panel.html',
 })
-export class RevisionsPanel {
+export class VersionsPanel {
   private readonly api = inject(Api);
   readonly blockId = input.required<string>();
   /** Number of the newest revision: the list is read again when it changes. */

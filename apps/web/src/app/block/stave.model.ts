@@ -83,7 +83,7 @@ export function cellViews(
       ...(bonus ? [bonus] : []),
       ...(w.locked ? ['set by you'] : []),
       ...(at.length > 0 ? [`${at.length} ${at.length === 1 ? 'rule' : 'rules'} broken`] : []),
-      ...(lane.marked?.includes(w.week) ? ['differs from the other revision'] : []),
+      ...(lane.marked?.includes(w.week) ? ['differs from the other version'] : []),
       ...(differs ? [`would be ${cellFigure(other)}`] : []),
     ];
     return {

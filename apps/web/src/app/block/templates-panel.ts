@@ -61,7 +61,7 @@ export class TemplatesPanel {
       await firstValueFrom(this.api.putOwnTemplate(this.id, { ...definition, version: null, archived: false }));
       this.id = newId();
       this.own.set(await firstValueFrom(this.api.ownTemplates()));
-      this.message.set(`“${name.value.trim()}” is kept as a template, without anything of the client.`);
+      this.message.set(`“${name.value.trim()}” is saved as a template, without the client’s data.`);
       name.value = '';
       summary.value = '';
     });

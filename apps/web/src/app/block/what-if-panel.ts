@@ -12,10 +12,10 @@ import { StylesService } from '../styles/styles.service';
         <button type="button" class="btn min-h-8" (click)="left.emit()">Close</button>
       </div>
       <p class="text-sm text-soft">
-        The stave shows what would change: ▲ more, ▼ less, in seconds a side. Nothing is changed until you take it.
+        The stave shows what would change: ▲ more, ▼ less, in seconds a side. Nothing changes until you apply it.
       </p>
       <label class="field">
-        <span class="label">Ramp, at most</span>
+        <span class="label">Weekly increase, at most</span>
         <select class="input" #ramp (change)="changed.emit({ ramp: +ramp.value })">
           @for (r of ramps; track r) {
             <option [value]="r" [selected]="r === other().ramp">{{ percent(r) }} a week</option>
@@ -35,7 +35,7 @@ import { StylesService } from '../styles/styles.service';
       <table class="data-table" aria-label="Now and then">
         <thead>
           <tr>
-            <th scope="col"><span class="sr-only">Lane</span></th>
+            <th scope="col"><span class="sr-only">Include</span></th>
             <th scope="col" class="!text-right">whole block</th>
             <th scope="col" class="!text-right">highest week</th>
           </tr>
@@ -52,8 +52,8 @@ import { StylesService } from '../styles/styles.service';
       </table>
       <p class="text-sm text-soft">Seconds a side, now → then.</p>
       <div class="flex gap-2">
-        <button type="button" class="btn btn-go" [disabled]="!overlay()" (click)="accepted.emit()">Take it</button>
-        <button type="button" class="btn" (click)="left.emit()">Leave it</button>
+        <button type="button" class="btn btn-go" [disabled]="!overlay()" (click)="accepted.emit()">Apply</button>
+        <button type="button" class="btn" (click)="left.emit()">Cancel</button>
       </div>
     </div>
   `,

@@ -34,7 +34,7 @@ describe('ClientsScreen', () => {
       item('Di', { blockWeek: { week: 0, of: 8 } }),
     ]);
     const rows = [...screen.el.querySelectorAll('tbody tr')].map((r) => r.children[1]!.textContent.trim());
-    expect(rows).toEqual(['week 3 of 8', 'no block', 'professional first', '8 weeks, not started']);
+    expect(rows).toEqual(['week 3 of 8', 'no block', 'doctor or physiotherapist first', '8 weeks, not started']);
     expect(screen.text).toContain('Joris Ebbing');
     expect(screen.text).toContain('8 Mar');
   });

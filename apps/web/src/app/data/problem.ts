@@ -8,13 +8,11 @@ export function problemOf(err: unknown): Problem {
     const body: unknown = err.error;
     if (body !== null && typeof body === 'object' && 'code' in body && 'detail' in body) return body as Problem;
     if (err.status === 0)
-      return offline(
-        'Yandle does not answer. Check the connection or start the server; what you entered is kept here.',
-      );
+      return offline('Can’t reach Yandle. Check your connection. Your entries are saved on this device.');
   }
   if (err instanceof CoreError)
     return { ...offline(err.message), title: 'This cannot be planned', code: 'computation' };
-  return offline('This did not work. Try again; if it stays, load the page anew.');
+  return offline('That didn’t work. Try again; if it keeps happening, reload the page.');
 }
 
 function offline(detail: string): Problem {

@@ -76,7 +76,7 @@ export function gapWords(f: TestFinding): string {
 export function targetWords(f: TestFinding): string {
   if (!f.target) return f.reference.kind === 'none' ? f.reference.why : '';
   if (f.target.from === 'goal') return 'the client’s goal';
-  if (f.target.from === 'typical range') return 'the stiff end of the typical range';
+  if (f.target.from === 'typical range') return 'the lower edge of the typical range';
   return 'a single value and the trade’s usual spread';
 }
 
@@ -90,7 +90,7 @@ export function whyWords(g: GroupFinding, complaints: readonly string[] = []): s
   if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is notably tighter`);
   if (g.parts.complaint > 0)
     reasons.push(complaints.length > 0 ? `complaint: ${complaints.join(', ')}` : 'a complaint goes with it');
-  if (g.parts.interest > 0) reasons.push('it was asked for');
+  if (g.parts.interest > 0) reasons.push('the client asked for it');
   const text = reasons.join('; ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }

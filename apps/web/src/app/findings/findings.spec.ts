@@ -76,8 +76,8 @@ describe('FindingsScreen', () => {
     ]);
     expect(screen.text).toContain('Very free in 3 tests');
     expect(screen.text).toContain('no end-range loading');
-    expect(screen.text).toContain('Every measured group reaches its target.');
-    expect(screen.text).toContain('Some tables go by sex');
+    expect(screen.text).toContain('Every measured group is on target.');
+    expect(screen.text).toContain('Some references need the client’s sex');
   });
 
   it('says what to do when nothing is measured', async () => {
@@ -173,7 +173,7 @@ describe('FindingsScreen', () => {
     screen
       .request('PUT', '/clients/c1/priorities')
       .flush(
-        { code: 'stale-version', title: 'Changed meanwhile', detail: 'Look again.' },
+        { code: 'stale-version', title: 'Changed by someone else', detail: 'Look again.' },
         { status: 409, statusText: 'x' },
       );
     await screen.settle();

@@ -20,7 +20,7 @@ import { PrioritiesStore } from './priorities.store';
             </button>
           </li>
         } @empty {
-          <li class="text-soft">None: targets are the stiff end of the typical range.</li>
+          <li class="text-soft">None: targets are the lower edge of the typical range.</li>
         }
       </ul>
       <details class="mt-2">
@@ -93,7 +93,7 @@ export class GoalsCard {
   protected async send(event: Event, value: string, due: string, words: string): Promise<void> {
     event.preventDefault();
     const typed = value.trim().replace(',', '.').replace('−', '-');
-    if (!/^-?\d+(\.\d+)?$/.test(typed)) return this.error.set('Write the result as a number.');
+    if (!/^-?\d+(\.\d+)?$/.test(typed)) return this.error.set('Enter the result as a number.');
     this.error.set('');
     const kept = await this.store.setGoal({ testId: this.testId(), value: Number(typed), due: due || null, words });
     if (kept) (event.target as HTMLFormElement).reset();

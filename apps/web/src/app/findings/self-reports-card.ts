@@ -63,7 +63,7 @@ import { PrioritiesStore } from './priorities.store';
             <span class="label">When</span>
             <select class="input" #when (change)="moment.set($any(when.value))">
               @for (m of moments; track m) {
-                <option [value]="m" [selected]="m === moment()">{{ m === 'day' ? 'these days' : m }}</option>
+                <option [value]="m" [selected]="m === moment()">{{ m === 'day' ? 'in general' : m }}</option>
               }
             </select>
           </label>
@@ -102,7 +102,7 @@ import { PrioritiesStore } from './priorities.store';
           </div>
           <p class="hint">
             A real change is 2 points or 30 % (Farrar 2001; from memory). A complaint that gets worse, wakes at night or
-            comes with numbness belongs to a licensed professional.
+            comes with numbness belongs with a doctor or physiotherapist.
           </p>
         </form>
       </details>

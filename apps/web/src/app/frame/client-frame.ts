@@ -21,7 +21,7 @@ interface Step {
     @if (context.path().state === 'failed') {
       <div class="mx-auto max-w-xl px-6 py-10">
         <y-problem-note [problem]="context.path().problem!" [retry]="true" (again)="context.refresh()" />
-        <a class="link mt-4 inline-block" routerLink="/clients">To the list of clients</a>
+        <a class="link mt-4 inline-block" routerLink="/clients">Back to clients</a>
       </div>
     } @else {
       <nav
@@ -89,7 +89,7 @@ export class ClientFrame {
             ? `${p.block.of} weeks, not started`
             : `week ${p.block.week} of ${p.block.of}`
           : blocked
-            ? 'waits for intake'
+            ? 'blocked: finish intake'
             : 'none running',
       ),
       step('sessions', 'Sessions', p.nextSession ? `next ${day(p.nextSession.date)}` : '–'),

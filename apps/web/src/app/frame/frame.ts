@@ -51,7 +51,7 @@ import { ClientPicker } from './client-picker';
           >Tests</a
         >
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/error" routerLinkActive="font-semibold text-action"
-          >My error</a
+          >Measurement error</a
         >
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/data" routerLinkActive="font-semibold text-action"
           >Data</a

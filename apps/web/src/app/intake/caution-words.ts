@@ -1,7 +1,8 @@
 import { Component, computed, input } from '@angular/core';
 import type { Caution } from '@yandle/core';
 
-const OUTCOME = { refer: 'Professional first', limit: 'Limits', note: 'Note' } as const;
+const SOON = { emergency: 'Emergency', today: 'See a doctor today', urgent: 'See a doctor within days' } as const;
+const OUTCOME = { refer: 'Doctor or physiotherapist first', limit: 'Limits', note: 'Note' } as const;
 
 /** One caution: what it changes, and why. */
 @Component({
@@ -27,15 +28,14 @@ export class CautionWords {
   readonly toClient = input(false);
   protected readonly outcome = computed(() => {
     const { urgency, outcome } = this.caution();
-    return urgency === 'emergency' ? 'Emergency' : urgency === 'urgent' ? 'Professional within days' : OUTCOME[outcome];
+    return urgency && urgency !== 'before planning' ? SOON[urgency] : OUTCOME[outcome];
   });
   protected readonly changes = computed(() => {
     const c = this.caution();
     if (!this.toClient() || c.outcome !== 'refer' || c.urgency === 'emergency') return c.changes;
-    return c.id === 'under-18'
-      ? 'Your coach needs your guardian’s consent before planning.'
-      : c.urgency === 'urgent'
-        ? 'Please see a physician within days, before any stretching.'
-        : 'Please see your physician or physiotherapist first. Your coach plans once they agree.';
+    if (c.id === 'under-18') return 'A parent or guardian has to say yes first. Your coach will ask them.';
+    return c.urgency === 'today'
+      ? 'Please see a doctor today. If you have chest pain, trouble breathing or speaking, or weakness on one side, call an ambulance now.'
+      : 'Please see a doctor or physiotherapist before you start. Your coach will plan your stretches once they say it is safe.';
   });
 }

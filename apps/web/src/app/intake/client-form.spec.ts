@@ -19,8 +19,8 @@ describe('ClientForm', () => {
     await screen.press('Save');
     expect(saved).toEqual([]);
     expect([...screen.el.querySelectorAll('.field-error')].map((e) => e.textContent)).toEqual([
-      'This is needed.',
-      'This is needed.',
+      'Required.',
+      'Required.',
     ]);
     expect(screen.el.querySelector(field('name'))!.getAttribute('aria-invalid')).toBe('true');
   });

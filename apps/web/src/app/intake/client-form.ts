@@ -92,7 +92,7 @@ export class ClientForm {
         if (this.days().length === 0) return 'Choose at least one day.';
       } else {
         const c = this.form.controls[name];
-        if (c.hasError('required') || (name === 'name' && c.hasError('pattern'))) return 'This is needed.';
+        if (c.hasError('required') || (name === 'name' && c.hasError('pattern'))) return 'Required.';
         if (c.hasError('maxlength')) return 'This is too long.';
         if (name === 'minutesPerSession' && c.invalid)
           return `Whole minutes, ${FIELD.minutes.min} to ${FIELD.minutes.max}.`;

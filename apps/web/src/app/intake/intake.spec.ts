@@ -63,16 +63,16 @@ describe('Intake', () => {
     const aside = screen.el.querySelector('aside')!;
     expect(screen.el.querySelector('y-question-list')!.textContent).toContain('nothing with the head low');
     expect(aside.textContent).toContain('Limits: High blood pressure');
-    expect(aside.textContent).toContain('Planning waits until every question has an answer.');
-    expect(screen.text).toContain('Not saved yet; kept in this tab.');
+    expect(aside.textContent).toContain('Answer every question to start planning.');
+    expect(screen.text).toContain('Not saved yet. Closing this tab loses it.');
   });
 
   it('keeps unsent answers over a reload, sends them once, and then shows what is on record', async () => {
     let screen = await open(viewOf(null));
     await answer(screen, 'heart', 'Yes');
     screen = await open(viewOf(null));
-    await screen.press('No to the 4 left here');
-    await screen.press('Save as asked today');
+    await screen.press('Answer no to the remaining 4');
+    await screen.press('Save today’s answers');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/clients/c1/intakes/'));
     const body = put.request.body as IntakeBody;
     expect(body.answers.yes).toEqual(['heart']);
@@ -81,14 +81,14 @@ describe('Intake', () => {
     put.flush(viewOf(['heart']));
     await screen.settle();
     expect(sessionStorage.length).toBe(0);
-    expect(screen.text).toContain('A licensed professional first');
+    expect(screen.text).toContain('Doctor or physiotherapist first');
   });
 
   it('wants to know who cleared, and records it for the caution', async () => {
     const screen = await open(viewOf(['leg-pain']));
     await screen.press('Record a clearance');
     await screen.press('Record it');
-    expect(screen.text).toContain('This is needed.');
+    expect(screen.text).toContain('Required.');
     await screen.fill('aside input', 'Dr. Maude Ferrant, physician');
     await screen.press('Record it');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.includes('/clearances/'));
@@ -102,15 +102,15 @@ describe('Intake', () => {
 
   it('takes what hurts with its score, and forgets it again', async () => {
     const screen = await open(viewOf([]));
-    await screen.press('Wishes and means');
+    await screen.press('Aims and equipment');
     const box = () =>
       [...screen.el.querySelectorAll<HTMLInputElement>('y-about-form input[type=checkbox]')].find((b) =>
         b.parentElement!.textContent.includes('Low back'),
       )!;
     box().click();
     await screen.settle();
-    expect(screen.text).toContain('Low back, from 0 nothing to 10 worst');
-    await screen.press('Save as asked today');
+    expect(screen.text).toContain('Low back: how bad, from 0 (not at all) to 10 (worst)');
+    await screen.press('Save today’s answers');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.includes('/intakes/'));
     expect((put.request.body as IntakeBody).about.complaints).toEqual([{ region: 'low-back', score: 3 }]);
     put.flush(viewOf([]));
@@ -121,7 +121,7 @@ describe('Intake', () => {
   it('asks again after a year, and starts empty then', async () => {
     const screen = await open(viewOf(['balance'], { dueOn: TODAY }));
     expect(screen.text).toContain('The questions are due again.');
-    await screen.press('Ask them anew');
+    await screen.press('Ask them again');
     expect(screen.text).toContain('0 of 5 answered');
     await screen.press('Back to what is on record');
     expect(screen.text).toContain('✓ 5 of 5, all no');
@@ -152,7 +152,7 @@ describe('Intake', () => {
       { status: 409, statusText: 'conflict' },
     );
     await screen.settle();
-    expect(screen.text).toContain('Somebody saved this client meanwhile');
+    expect(screen.text).toContain('Someone else saved this client while you were editing');
     await screen.press('Save mine over it');
     expect(screen.request('PUT', '/clients/c1').request.body).toMatchObject({ version: 4, notes: 'mine' });
   });
@@ -168,9 +168,13 @@ describe('FillInScreen', () => {
     const yes = screen.el.querySelector<HTMLInputElement>('input[type=radio]')!;
     yes.click();
     await screen.settle();
-    expect(screen.text).toContain('Please see your physician or physiotherapist first.');
+    expect(screen.text).toContain('Please see a doctor or physiotherapist before you start.');
     for (let i = 0; i < 5; i++) {
-      if (i > 0) await screen.press('No to the');
+      // A client answers each question: no press answers all of them.
+      expect(screen.el.textContent).not.toContain('Answer no to');
+      const groups = [...screen.el.querySelectorAll('[role=radiogroup]')];
+      if (i > 0) for (const g of groups) g.querySelectorAll<HTMLInputElement>('input[type=radio]')[1]!.click();
+      await screen.settle();
       await screen.press('Next');
     }
     expect(screen.text).toContain('4 answers are missing; your coach will ask.');
@@ -186,7 +190,7 @@ describe('FillInScreen', () => {
     sessionStorage.setItem('yandle-intake:tok', JSON.stringify({ answers: answers(['saddle']), about: NOTHING_KNOWN }));
     const screen = await Screen.open(FillInScreen, { token: 'tok' });
     await screen.answer('/fill-in/tok', WHO);
-    expect(screen.el.querySelector('[role=alert]')!.textContent).toContain('call an ambulance');
+    expect(screen.el.querySelector('[role=alert]')!.textContent).toContain('Call an ambulance');
   });
 
   it('says when the link has ended', async () => {

@@ -70,7 +70,7 @@ export class Intake {
               : `✓ ${g.of} of ${g.of}, all no`,
         attention: g.answered < g.of,
       })),
-      { id: 'about', name: 'Wishes and means', state: known, attention: false },
+      { id: 'about', name: 'Aims and equipment', state: known, attention: false },
       { id: 'person', name: 'Person and days', state: 'name, days, minutes', attention: false },
     ];
   });

@@ -40,8 +40,9 @@ import { askedQuestions, withAnswer, withNoToTheRest, withRegion } from './quest
         </li>
       }
     </ul>
-    @if (open() > 0) {
-      <button type="button" class="btn mt-2" (click)="noToTheRest()">No to the {{ open() }} left here</button>
+    <!-- A client answers each question; one press for all of them is the coach's. -->
+    @if (open() > 0 && !toClient()) {
+      <button type="button" class="btn mt-2" (click)="noToTheRest()">Answer no to the remaining {{ open() }}</button>
     }
   `,
 })

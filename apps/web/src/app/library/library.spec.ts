@@ -78,7 +78,7 @@ describe('LibraryScreen', () => {
     expect(screen.el.querySelectorAll('article path[fill="var(--fig-shadow)"]').length).toBeGreaterThan(0);
     await screen.press('Move');
     expect(screen.el.querySelectorAll('article path[fill="var(--fig-shadow)"]')).toHaveLength(0);
-    await screen.press('Stand still');
+    await screen.press('Stop');
   });
 
   it('says why an exercise does not suit the open client, and can leave such ones out', async () => {
@@ -98,11 +98,11 @@ describe('LibraryScreen', () => {
   it('copies an exercise as one of one’s own, with one id however often it is pressed', async () => {
     const screen = await open();
     await screen.press('Bent-knee calf stretch');
-    await screen.press('Copy as own');
+    await screen.press('Copy and edit');
     const name = screen.el.querySelector<HTMLInputElement>('form input')!;
     expect(name.value).toBe('Bent-knee calf stretch at a wall, own');
     await screen.fill('form input', 'Landing calf');
-    await screen.press('Keep it');
+    await screen.press('Save');
     const puts = () => screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/own-exercises/'));
     const first = puts();
     expect(first.request.body as OwnExerciseBody).toMatchObject({
@@ -117,7 +117,7 @@ describe('LibraryScreen', () => {
     );
     await screen.settle();
     expect(screen.text).toContain('At most 300.');
-    await screen.press('Keep it');
+    await screen.press('Save');
     const second = puts();
     expect(second.request.url).toBe(first.request.url);
     second.flush(own());

@@ -62,7 +62,7 @@ export class OwnExerciseForm {
     { field: 'aim', label: 'What it is for, in plain words' },
     {
       field: 'endPoint',
-      label: 'Not past the point where …',
+      label: 'Stop when …',
       hint: 'The first compensation: the heel lifts, the back rounds.',
     },
     { field: 'felt', label: 'Where it should be felt' },

@@ -133,8 +133,8 @@ export class AssessmentStart {
   protected dateMessage(): string | null {
     if (!this.tried()) return null;
     const date = this.form.controls.date.value;
-    if (!date) return 'This is needed.';
-    return date > this.today ? 'An assessment cannot lie in the future.' : null;
+    if (!date) return 'Required.';
+    return date > this.today ? 'An assessment can’t be in the future.' : null;
   }
 
   protected start(): void {

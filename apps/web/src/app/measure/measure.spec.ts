@@ -44,7 +44,7 @@ describe('MeasureScreen', () => {
     const sharp = [...screen.el.querySelectorAll('y-flag-panel label')].find((l) => l.textContent.includes('Sharp'))!;
     sharp.querySelector('input')!.dispatchEvent(new Event('change'));
     await screen.settle();
-    expect(screen.text).toContain('see a licensed professional');
+    expect(screen.text).toContain('see a doctor or physiotherapist');
     screen.el.querySelector('y-flag-panel form')!.dispatchEvent(new Event('submit', { cancelable: true }));
     await screen.settle();
     expect(posted.at(-1)).toMatchObject({
@@ -136,7 +136,7 @@ describe('MeasureScreen', () => {
     box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await screen.settle();
     expect(posted.at(-1)!.body).toMatchObject({ value: 9, warm: true, testerId: null });
-    expect(screen.text).toContain('Against last time: one was taken cold, the other warm.');
+    expect(screen.text).toContain('Different from last time: one was taken cold, the other warm.');
     // 1 cm of MDC95 1.9 cm: Φ(1/(√2·0.69)) = 0.85 by the normal table.
     expect(screen.text).toContain('Since last time no detectable change: 1 cm freer (85 %)');
   });

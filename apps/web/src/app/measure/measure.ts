@@ -205,7 +205,7 @@ export class MeasureScreen {
   protected readonly errorWords = computed(() => {
     const t = this.store.test();
     const sem = resultSem(t);
-    return `Two results differ for real when they are more than ${formatReading(mdc95(sem), t.unit)} apart (measuring error ${formatReading(sem, t.unit)}; ${sourceWords(t.error.source)}).`;
+    return `Two results differ for real when they are more than ${formatReading(mdc95(sem), t.unit)} apart (measurement error ${formatReading(sem, t.unit)}; ${sourceWords(t.error.source)}).`;
   });
 
   protected readonly referenceWords = computed(() => {
@@ -284,7 +284,7 @@ export class MeasureScreen {
     const before = assessmentBefore(this.store.assessments() ?? [], assessment, test, side);
     if (!before) return [];
     const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side));
-    return different.length > 0 ? [`Against last time: ${different.join('; ')}. Compare with care.`] : [];
+    return different.length > 0 ? [`Different from last time: ${different.join('; ')}. Compare with care.`] : [];
   }
 
   protected flagOf(test: RomTest): TestEvent | null {

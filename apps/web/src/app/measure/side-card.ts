@@ -145,9 +145,11 @@ export class SideCard {
   protected words(): string {
     const r = this.result();
     const tolerance = formatReading(this.test().repeatTolerance, this.test().unit);
-    if (this.correcting()) return 'Type the right number; the earlier one is kept in the record.';
+    if (this.correcting()) return 'Type the correct number; the old one stays on record.';
     if (!r) return `Readings should agree within ${tolerance}.`;
-    const easing = r.stillEasing ? ' Each reading was freer: the tissue is still easing, not improving.' : '';
+    const easing = r.stillEasing
+      ? ' Each reading was freer than the last: the tissue is still warming up. Wait a minute and read again.'
+      : '';
     const spread = formatReading(r.spread, this.test().unit);
     switch (r.steadiness) {
       case 'single':
@@ -157,7 +159,7 @@ export class SideCard {
       case 'third-needed':
         return `Spread ${spread}, more than ${tolerance}. Take one more.${easing}`;
       case 'unsteady':
-        return `Five readings and no three agree: the median stands, unsteady.${easing}`;
+        return `No three of the five agree. The middle one is used, marked “unsteady”.${easing}`;
     }
   }
 
@@ -179,10 +181,10 @@ export class SideCard {
   offer(value: number): void {
     if (!this.mayType()) return;
     try {
-      if (Number.isNaN(value)) throw new CoreError('invalid-reading', 'Write a number, as 31.5.');
+      if (Number.isNaN(value)) throw new CoreError('invalid-reading', 'Enter a number, e.g. 31.5.');
       assertPlausible(value, this.test());
     } catch (err) {
-      this.error.set(err instanceof CoreError ? err.message : 'Write a number.');
+      this.error.set(err instanceof CoreError ? err.message : 'Enter a number.');
       return;
     }
     const box = this.box()?.nativeElement;

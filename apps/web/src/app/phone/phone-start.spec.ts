@@ -1,5 +1,5 @@
 import { signal } from '@angular/core';
-import { TestBed } from '@angular/core/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { SharedBlock } from '@yandle/contract';
 import { exerciseById } from '@yandle/core';
@@ -23,7 +23,8 @@ const symptom = {
 };
 
 describe('PhoneStart', () => {
-  const said: number[] = [];
+  const said: [number, string | null][] = [];
+  let last: ComponentFixture<PhoneStart> | null = null;
 
   function open(over: Partial<SharedBlock> = {}, state = 'fresh'): HTMLElement {
     const block: SharedBlock = {
@@ -44,7 +45,7 @@ describe('PhoneStart', () => {
       find: exerciseById,
       load: () => Promise.resolve(),
       open: () => Promise.resolve(),
-      saySore: (n: number) => said.push(n),
+      saySore: (n: number, region: string | null) => said.push([n, region]),
     };
     const box = {
       pending: signal(0),
@@ -62,7 +63,7 @@ describe('PhoneStart', () => {
         { provide: Outbox, useValue: box },
       ],
     });
-    const fixture = TestBed.createComponent(PhoneStart);
+    const fixture = (last = TestBed.createComponent(PhoneStart));
     fixture.detectChanges();
     return fixture.nativeElement as HTMLElement;
   }
@@ -71,13 +72,13 @@ describe('PhoneStart', () => {
     const text = textOf(open());
     expect(text).toContain('Hello Ottoline');
     expect(text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
-    expect(text).toContain('Stop at once at: numbness or tingling');
+    expect(text).toContain('Stop at once if you feel: numbness or tingling');
     expect(text).toContain('Friday 13 March');
     expect(text).toContain('2.4 cm freer');
     expect(text).not.toContain('How sore');
   });
 
-  it('asks for soreness the day after, once, and takes one tap', () => {
+  it('asks for soreness the day after, once, and where it is', () => {
     const done = aSession({
       id: 's0',
       date: '2026-03-10',
@@ -87,7 +88,11 @@ describe('PhoneStart', () => {
     const el = open({ sessions: [done, aSession()] });
     const button = [...el.querySelectorAll('button')].find((b) => b.getAttribute('aria-label') === 'Soreness 4')!;
     button.click();
-    expect(said).toEqual([4]);
+    // A number alone is not said: it goes with its place.
+    expect(said).toEqual([]);
+    last!.detectChanges();
+    [...el.querySelectorAll('button')].find((b) => b.textContent.includes('All over'))!.click();
+    expect(said).toEqual([[4, null]]);
     const asked = textOf(
       open({
         sessions: [done],
@@ -95,19 +100,19 @@ describe('PhoneStart', () => {
       }),
     );
     expect(asked).not.toContain('How sore');
-    expect(asked).toContain('Soreness today: 8 of 10. Leave out what works there tomorrow');
+    expect(asked).toContain('Soreness today: 8 of 10. Your coach can see this. That is a lot. Rest today');
   });
 
   it('does not let a session begin that is on hold', () => {
     const held = textOf(open({ sessions: [aSession({ openSymptoms: [symptom] })] }));
-    expect(held).toContain('This session waits');
+    expect(held).toContain('Your sessions are on hold');
     expect(open({ sessions: [aSession({ openSymptoms: [symptom] })] }).querySelector('a.btn-go')).toBeNull();
     expect(textOf(open({ onHold: 'Please see a licensed professional first.' }))).toContain('licensed professional');
   });
 
   it('says what is the matter when the link or the network is gone', () => {
-    expect(textOf(open({}, 'ended'))).toContain('Your link has ended');
-    expect(textOf(open({}, 'kept'))).toContain('No network: this is your list as it was last');
-    expect(textOf(open({ sessions: [] }))).toContain('Nothing planned');
+    expect(textOf(open({}, 'ended'))).toContain('This link has stopped working');
+    expect(textOf(open({}, 'kept'))).toContain('You are offline. Everything works');
+    expect(textOf(open({ sessions: [] }))).toContain('No sessions yet');
   });
 });

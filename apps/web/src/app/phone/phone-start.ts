@@ -2,14 +2,17 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import {
   addDays,
+  BODY_REGIONS,
+  type BodyRegionId,
+  bodyRegionName,
   formatClock,
   formatDate,
   itemWords,
+  type SessionItem,
   SORE_RESTS,
   STOP_ADVICE,
   STOP_SIGNS,
   targetWords,
-  type SessionItem,
 } from '@yandle/core';
 import type { Session } from '@yandle/contract';
 import { FigureView } from '../ui/figure';
@@ -40,6 +43,10 @@ export class PhoneStart {
   protected readonly opened = signal<string | null>(null);
 
   protected readonly block = this.store.block;
+  protected readonly regions = BODY_REGIONS;
+  protected readonly regionName = (id: BodyRegionId): string => bodyRegionName(id).toLowerCase();
+  /** Chosen, but not said before the place is. */
+  protected readonly soreness = signal<number | null>(null);
   protected readonly today = computed(() => this.block()?.today ?? '');
   /** The next one to do: the earliest that is open from yesterday on. */
   protected readonly next = computed(() => {
@@ -103,6 +110,12 @@ export class PhoneStart {
 
   protected words(item: SessionItem): string {
     return itemWords(item, this.store.find(item.exerciseId));
+  }
+
+  /** Nothing sore has no place. */
+  protected askWhere(soreness: number): void {
+    if (soreness === 0) this.store.saySore(0, null);
+    else this.soreness.set(soreness);
   }
 
   protected toggle(id: string): void {

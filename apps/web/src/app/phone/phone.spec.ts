@@ -167,10 +167,10 @@ describe('a client’s phone', () => {
 
   it('says soreness once and shows it at once', async () => {
     await loaded();
-    store.saySore(4);
+    store.saySore(4, 'hip');
     await wait();
     const [note] = sent();
-    expect(note!.request.body).toEqual({ date: '2026-03-11', region: null, soreness: 4, note: '' });
+    expect(note!.request.body).toEqual({ date: '2026-03-11', region: 'hip', soreness: 4, note: '' });
     expect(store.block()!.sorenessEntries[0]).toMatchObject({ soreness: 4 });
   });
 

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Soreness, SorenessBody, Session, SharedBlock } from '@yandle/contract';
-import { findAmong, type Exercise } from '@yandle/core';
+import { type BodyRegionId, type Exercise, findAmong } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
@@ -63,11 +63,11 @@ export class PhoneStore {
     await keepFinished(this.finished());
   }
 
-  /** How sore it is today; goes out when there is a network. */
-  saySore(soreness: number): void {
+  /** How sore it is today, and where (null: all over); goes out when there is a network. */
+  saySore(soreness: number, region: BodyRegionId | null): void {
     const p = this.block();
     if (!p) return;
-    const body: SorenessBody = { date: p.today, region: null, soreness, note: '' };
+    const body: SorenessBody = { date: p.today, region, soreness, note: '' };
     const id = newId();
     this.outbox.post({ kind: 'soreness', clientId: null, id, body });
     const note: Soreness = { id, ...body };

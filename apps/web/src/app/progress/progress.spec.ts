@@ -139,14 +139,14 @@ describe('ProgressScreen', () => {
     expect(six.text).toMatch(/\(95 %: \+[\d.]+ to \+[\d.]+; 6 dates/);
     expect(six.text).toMatch(/20° between \d+ \w+ and \d+ \w+ 2026/);
     const four = await open({ assessments: weekly([45, 43, 41, 39]), dose: null, sensations: [] });
-    expect(four.text).toContain('A trend is drawn from five different dates on.');
+    expect(four.text).toContain('A trend needs results on five dates.');
   });
 
   it('says what a session did on a day with two assessments, and does not add it to the trend', async () => {
     const morning = weekly([45, 44, 45, 44, 45]);
     const after = assessment('2026-02-01', [30], [], { id: 'later', time: '11:00', warm: true });
     const screen = await open({ assessments: [...morning, after], dose: null, sensations: [] });
-    expect(screen.text).toContain('Within 1 Feb: 15° freer at the later assessment, more than measuring error.');
+    expect(screen.text).toContain('Within 1 Feb: 15° freer at the later assessment, more than measurement error.');
     expect(screen.text).toMatch(/5 dates/);
   });
 

@@ -49,7 +49,7 @@ interface SideChange {
   readonly chance: string;
 }
 
-/** What has changed, what the measuring error allows to say about it, and what was done for it. */
+/** What has changed, what the measurement error allows to say about it, and what was done for it. */
 @Component({
   selector: 'y-progress',
   imports: [RouterLink, MirrorRow, MirrorLegend, HistoryChart, ProblemNote],
@@ -203,7 +203,7 @@ export class ProgressScreen {
         side,
         class: c.class,
         words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${sizeWords(c, test)}`,
-        chance: `${chanceWords(c.probability)} that the true change has this direction`,
+        chance: `${chanceWords(c.probability)} chance that this is its true direction`,
       },
     ];
   }

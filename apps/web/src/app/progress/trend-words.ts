@@ -76,7 +76,7 @@ export function sessionEffectWords(all: readonly DatedResult[], test: RomTest): 
     if (!before || !after || before === after) continue;
     const change = withinSessionEffect(before, after, test.better);
     const size = formatReading(Math.abs(change.gain), test.unit);
-    const real = change.class === 'no detectable change' ? 'within measuring error' : 'more than measuring error';
+    const real = change.class === 'no detectable change' ? 'within measurement error' : 'more than measurement error';
     return `Within ${formatDate(date, 'd MMM')}: ${size} ${change.gain < 0 ? 'stiffer' : 'freer'} at the later assessment, ${real}.`;
   }
   return null;

@@ -69,7 +69,7 @@ describe('ReliabilityScreen', () => {
     // Differences of ±0.5 alternate: mean 0, SD of the differences √(10·0.25/9) = 0.527, SEM = SD/√2 = 0.37.
     expect(screen.text).toContain('Your error (SEM) 0.37 cm');
     expect(screen.text).toContain('catalogue 0.69 cm');
-    await screen.press('Take it as my error');
+    await screen.press('Use as my error');
     const study = screen.http.expectOne((r) => r.url.startsWith('/api/v1/studies/'));
     const body = study.request.body as StudyBody;
     expect(body).toMatchObject({ testId: 'weight-bearing-lunge', kind: 'days', version: null });

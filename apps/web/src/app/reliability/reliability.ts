@@ -26,7 +26,7 @@ import { fullRows, rowsFromText, workOut, type StudyRow } from './study.model';
 const EMPTY_ROW: StudyRow = { label: '', first: null, second: null };
 const START_ROWS = 10;
 
-/** A coach's own measuring error: clients measured twice, what the numbers say, and taking it as the error of a test. */
+/** A coach's own measurement error: clients measured twice, what the numbers say, and taking it as the error of a test. */
 @Component({
   selector: 'y-reliability',
   imports: [AgreementPlot, ProblemNote],
@@ -232,7 +232,7 @@ export class ReliabilityScreen {
     event.preventDefault();
     const value = Number(sem.trim().replace(',', '.'));
     if (!(value > 0 && value <= 100) || source.trim() === '')
-      return this.message.set('Write the error as a number above 0, and where it comes from.');
+      return this.message.set('Enter the error as a number above 0, and where it comes from.');
     const nothing = { low: null, high: null, clients: null, studyId: null };
     await this.take(value, { origin: 'own', text: source.trim() }, nothing);
     this.stating.set(false);

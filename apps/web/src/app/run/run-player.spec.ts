@@ -70,7 +70,7 @@ describe('RunPlayer', () => {
 
   it('counts in, says what to do on which side, and what comes next', async () => {
     const p = await open(aSession({ alreadyWarm: true }));
-    expect(p.text()).toContain('Stop at: Numbness or tingling');
+    expect(p.text()).toContain('Stop if you feel: Numbness or tingling');
     p.press('Start');
     expect(p.text()).toContain('Starting');
     p.pass(3);
@@ -97,7 +97,7 @@ describe('RunPlayer', () => {
     expect(p.text()).toContain('Stay ○ Right');
   });
 
-  it('asks after the check without hands, and “no” leads to what was felt', async () => {
+  it('asks after the check without hands, and “yes” leads to what was felt', async () => {
     const staged = EXERCISES.find((e) => e.stages.length > 0)!;
     const p = await open(
       aSession({
@@ -107,12 +107,12 @@ describe('RunPlayer', () => {
     );
     p.press('Start');
     p.pass(90);
-    expect(p.text()).toContain('Free of pain, pinching and dizziness?');
-    p.press('No');
+    expect(p.text()).toContain('Any pain, pinching or dizziness?');
+    p.press('Yes, stop');
     expect(p.text()).toContain('What do you feel?');
     p.press('Dizziness');
     expect(p.text()).toContain('The session ends here');
-    expect(p.text()).toMatch(/licensed/);
+    expect(p.text()).toMatch(/doctor or physiotherapist/);
     expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(true);
   });
 
@@ -136,7 +136,7 @@ describe('RunPlayer', () => {
     )!;
     easier.click();
     expect(p.text()).toContain('Seated calf stretch with a strap');
-    expect(p.text()).toContain('shaking a little is normal');
+    expect(p.text()).toContain('a little shaking is fine');
   });
 
   it('does not begin a session that is on hold', async () => {
@@ -165,7 +165,7 @@ describe('RunPlayer', () => {
     );
     p.press('Start');
     p.pass(120);
-    expect(p.text()).toContain('The session is over');
+    expect(p.text()).toContain('Session finished');
     expect(p.el.querySelectorAll('[aria-pressed=true]')).toHaveLength(0);
     p.press('Finish and save');
     expect(sent.at(-1)!.body).toMatchObject({ sensation: null, feltTighter: null, note: '' });

@@ -159,7 +159,7 @@ export class RunPlayer {
     if (!load) return '';
     const unit = this.store.item()?.loadUnit ?? 'kg';
     const help = load.assistance === null ? '' : `, ${ASSISTANCE_WORDS[load.assistance]}`;
-    return `${load.load === null ? 'own weight' : `${load.load} ${unit}`}${help}`;
+    return `${load.load === null ? 'bodyweight' : `${load.load} ${unit}`}${help}`;
   });
   /** Depth is asked for when a set is over, where the exercise says what to read off. */
   protected readonly depthAsked = computed(() => {
@@ -232,7 +232,7 @@ export class RunPlayer {
     if (exerciseId) {
       this.store.take(exerciseId);
       this.store.redo();
-      this.advice.set('The easier form. Stay where you can talk easily; shaking a little is normal.');
+      this.advice.set('The easier form. Stay where you can talk easily; a little shaking is fine.');
     } else {
       this.advice.set('Leave this one for today. Next time stop a little earlier, where you can still talk easily.');
       this.store.stop('too-strong');

@@ -339,7 +339,7 @@ export class RunStore implements OnDestroy {
     }
     if (this.finished()) {
       this.stopClock();
-      this.voice.say('The session is over.');
+      this.voice.say('Session finished.');
     }
   }
 

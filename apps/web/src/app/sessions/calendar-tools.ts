@@ -18,7 +18,7 @@ import { ProblemNote } from '../ui/problem-note';
       <section class="sheet px-4 py-3" aria-labelledby="away">
         <h2 id="away">Away</h2>
         <p class="text-sm text-soft">
-          No session falls on these days; a whole week away is a week of rest, and the dose comes back lower. Days of a
+          No session falls on in general; a whole week away is a week of rest, and the dose comes back lower. Days of a
           week that has begun stay as they are: move its sessions one by one.
         </p>
         <ul class="mt-2 text-sm">
@@ -53,7 +53,7 @@ import { ProblemNote } from '../ui/problem-note';
             {{ link()?.madeAt ? 'New address' : 'Make an address to subscribe to' }}
           </button>
           @if (link()?.madeAt) {
-            <button type="button" class="btn btn-stop" [disabled]="busy()" (click)="end()">Take it back</button>
+            <button type="button" class="btn btn-stop" [disabled]="busy()" (click)="end()">Turn it off</button>
           }
         </p>
         @if (link()?.path; as path) {

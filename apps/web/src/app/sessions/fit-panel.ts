@@ -9,7 +9,7 @@ import { SheetStore } from './sheet.store';
     <section class="sheet flex flex-col gap-4 p-4" aria-labelledby="fit">
       <h2 id="fit">Change this session</h2>
       <div class="flex flex-wrap gap-2">
-        <button type="button" class="btn btn-go" (click)="compose.emit()">Compose anew…</button>
+        <button type="button" class="btn btn-go" (click)="compose.emit()">Suggest a session…</button>
         <button type="button" class="btn" [disabled]="!store.history.canUndo()" (click)="store.undo()">Undo</button>
         <button type="button" class="btn" [disabled]="!store.history.canRedo()" (click)="store.redo()">Redo</button>
         <button type="button" class="btn" (click)="store.reorder()">Best order</button>
@@ -77,7 +77,7 @@ import { SheetStore } from './sheet.store';
       }
       <p class="text-sm text-soft" role="status">
         {{ store.saving() ? 'Saving…' : store.changed() ? 'Changed by hand, saved.' : 'As the plan has it.' }}
-        A new plan of the block makes coming sessions anew, this one too.
+        Publishing the block again replaces upcoming sessions, this one too.
       </p>
     </section>
   `,

@@ -44,7 +44,7 @@ describe('what was done, written down', () => {
 
   it('from paper: a run of its own, every set as planned, the answers', async () => {
     const screen = await open();
-    await screen.press('Write down');
+    await screen.press('Log it');
     await screen.press('All as planned');
     await screen.press('Save');
     expect(sent.map((l) => wireOf(l).path.replace(/[0-9a-f-]{36}/g, '*'))).toEqual([
@@ -63,7 +63,7 @@ describe('what was done, written down', () => {
 
   it('sends nothing that was left empty', async () => {
     const screen = await open();
-    await screen.press('Write down');
+    await screen.press('Log it');
     const [left] = fields(screen);
     left!.value = '25';
     left!.dispatchEvent(new Event('input'));
@@ -79,7 +79,7 @@ describe('what was done, written down', () => {
       status: 'done',
       run: aRun({ endedAt: '2026-03-11T17:09:00.000Z', sensation: 4, sets: [log] }),
     });
-    await screen.press('Put right');
+    await screen.press('Correct the log');
     expect(screen.text).toContain('set 1 as Seated calf stretch');
     const [left] = fields(screen);
     expect(left!.value).toBe('30');

@@ -43,7 +43,7 @@ describe('PhoneLinkPanel', () => {
     const screen = await open([late]);
     expect(screen.text).toContain('Arrived late: session of Tue 10 Mar');
     expect(screen.text).toContain('4 sets, 120 s, with something felt. Its session is no longer in the plan');
-    await screen.press('Take it in');
+    await screen.press('Accept');
     const sent = screen.request('PUT', '/clients/c1/late-logs/r1');
     expect(sent.request.body).toEqual({ accept: true });
     sent.flush([]);

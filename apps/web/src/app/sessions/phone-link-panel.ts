@@ -53,8 +53,8 @@ import { ProblemNote } from '../ui/problem-note';
             {{ reasons[r.reason] }}
           </p>
           <div class="mt-2 flex gap-2">
-            <button type="button" class="btn btn-go" (click)="decide(r.runId, true)">Take it in</button>
-            <button type="button" class="btn" (click)="decide(r.runId, false)">Put it aside</button>
+            <button type="button" class="btn btn-go" (click)="decide(r.runId, true)">Accept</button>
+            <button type="button" class="btn" (click)="decide(r.runId, false)">Reject</button>
           </div>
         </div>
       }

@@ -59,13 +59,13 @@ import { FigureView } from '../ui/figure';
                 </p>
               }
               <p>{{ r.how }}</p>
-              <p><b>Not past</b> the point where {{ r.exercise.endPoint }}. {{ r.exercise.cautions[0] }}</p>
+              <p><b>Stop when</b> {{ r.exercise.endPoint }}. {{ r.exercise.cautions[0] }}</p>
             </div>
           </li>
         }
       </ol>
       <footer class="mt-3 border-t border-black pt-1">
-        <p><b>Stop at once at:</b> {{ stopSigns }}. Then rest, and tell your coach before the next session.</p>
+        <p><b>Stop at once if you feel:</b> {{ stopSigns }}. Then rest, and tell your coach before the next session.</p>
         <p>{{ advice }}</p>
         <p>{{ care }}</p>
         <p class="mt-1">

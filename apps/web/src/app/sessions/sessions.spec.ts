@@ -136,7 +136,7 @@ describe('SessionsScreen', () => {
       .flush({ path: '/api/v1/calendar/abc.ics', madeAt: '2026-03-11T10:00:00.000Z' });
     await screen.settle();
     expect(screen.el.querySelector<HTMLInputElement>('input[readonly]')!.value).toContain('/api/v1/calendar/abc.ics');
-    await screen.press('Take it back');
+    await screen.press('Turn it off');
     screen.request('DELETE', '/clients/c1/calendar-link').flush({});
     await screen.settle();
     expect(screen.el.querySelector('input[readonly]')).toBeNull();

@@ -51,7 +51,7 @@ describe('SessionSheet', () => {
     const rows = [...screen.el.querySelectorAll('y-mirror-row [role=img]')].map((r) => r.getAttribute('aria-label'));
     expect(rows[0]).toBe('Soleus: left 30 s; right 25 s. planned 60 s a side');
     expect(rows[1]).toBe('Hamstrings: left 0 s; right 0 s. planned 60 s a side');
-    expect(screen.text).toContain('Sensation: not said · “a long day”');
+    expect(screen.text).toContain('Sensation: not answered · “a long day”');
   });
 
   it('holds the session while a stop sign is open, and clears it with a note', async () => {
@@ -75,7 +75,7 @@ describe('SessionSheet', () => {
     clear.flush({});
     await screen.settle();
     await screen.answer('/sessions/s1', session);
-    expect(screen.text).toContain('Run this session');
+    expect(screen.text).toContain('Start session');
   });
 
   it('says what to do when the session cannot be had', async () => {
@@ -118,12 +118,12 @@ describe('SessionSheet', () => {
     screen
       .request('PUT', '/sessions/s1/items')
       .flush(
-        { code: 'stale-version', status: 409, title: 'Changed meanwhile', detail: 'Load it again.' },
+        { code: 'stale-version', status: 409, title: 'Changed by someone else', detail: 'Load it again.' },
         { status: 409, statusText: 'x' },
       );
     await screen.settle();
     await screen.answer('/sessions/s1', aSession({ version: 5 }));
-    expect(screen.text).toContain('Changed meanwhile');
+    expect(screen.text).toContain('Changed by someone else');
     expect(screen.el.querySelectorAll('y-sheet-item')).toHaveLength(2);
   });
 
@@ -153,7 +153,7 @@ describe('SessionSheet', () => {
   it('prints a page with boxes to tick, sides, stop signs and the warm-up', async () => {
     const print = (await open()).el.querySelector('y-print-sheet')!;
     expect(print.textContent).toContain('2:00 min of easy movement');
-    expect(print.textContent).toContain('Stop at once at:');
+    expect(print.textContent).toContain('Stop at once if you feel:');
     // Two sets of two sides of two exercises.
     expect(print.querySelectorAll('li span.border')).toHaveLength(8);
   });

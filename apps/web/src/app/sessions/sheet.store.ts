@@ -63,7 +63,7 @@ export class SheetStore {
   readonly totalSeconds = computed(() => this.timeline()?.totalSeconds ?? 0);
   readonly over = computed(() => this.totalSeconds() - this.budgetSeconds());
   readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
-  /** Things at hand: those of the intake, and whatever the plan uses already. */
+  /** Equipment: those of the intake, and whatever the plan uses already. */
   readonly equipment = computed((): readonly PropId[] => [
     ...new Set([
       ...(this.context.path().value?.about?.props ?? []),

@@ -37,7 +37,7 @@ import { SwapPanel } from './swap-panel';
 const SOURCE_WORDS: Readonly<Record<Run['source'], string>> = {
   coach: 'with the coach',
   client: 'on the client’s phone',
-  paper: 'written down from paper',
+  paper: 'logged from paper',
 };
 
 /** One session: what is done in which order, to scale and in words, changed in place, and afterwards what was done. */
@@ -155,7 +155,7 @@ export class SessionSheet {
     if (!run?.endedAt) return '';
     const felt = { left: 'left felt tighter', right: 'right felt tighter', same: 'both sides felt the same' };
     const parts = [
-      `Sensation: ${run.sensation === null ? 'not said' : `${run.sensation} of 10`}`,
+      `Sensation: ${run.sensation === null ? 'not answered' : `${run.sensation} of 10`}`,
       run.feltTighter ? felt[run.feltTighter] : '',
       run.note ? `“${run.note}”` : '',
       run.source === 'coach' ? '' : SOURCE_WORDS[run.source],

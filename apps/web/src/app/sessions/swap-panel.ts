@@ -35,7 +35,7 @@ import { SheetStore } from './sheet.store';
           </li>
         } @empty {
           <li class="text-sm">
-            The library has no other exercise for this. Write one of your own in the library, or leave this one out.
+            The library has no other exercise for this. Add your own in the library, or leave this one out.
           </li>
         }
       </ul>

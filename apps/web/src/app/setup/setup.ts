@@ -86,8 +86,8 @@ export class Setup {
 
   protected message(name: keyof typeof this.form.controls): string | null {
     const control = this.form.controls[name];
-    if (this.tried() && control.hasError('required')) return 'This is needed.';
-    if (this.tried() && control.hasError('email')) return 'Write an e-mail address, as name@studio.example.';
+    if (this.tried() && control.hasError('required')) return 'Required.';
+    if (this.tried() && control.hasError('email')) return 'Enter an email address, e.g. name@studio.example.';
     if (this.tried() && control.hasError('minlength')) return `At least ${FIELD.password.min} characters.`;
     return fieldMessage(this.problem(), name);
   }

@@ -28,7 +28,7 @@ import { ProblemNote } from '../ui/problem-note';
             [attr.aria-invalid]="missing('email')"
           />
           @if (missing('email')) {
-            <span class="field-error">Write your e-mail address.</span>
+            <span class="field-error">Enter your email address.</span>
           }
         </label>
         <label class="field">
@@ -41,7 +41,7 @@ import { ProblemNote } from '../ui/problem-note';
             [attr.aria-invalid]="missing('password')"
           />
           @if (missing('password')) {
-            <span class="field-error">Write your password.</span>
+            <span class="field-error">Enter your password.</span>
           }
         </label>
         @if (problem(); as p) {

@@ -57,7 +57,7 @@ describe('StylesScreen', () => {
 
   it('writes one of another technique from nothing, with phases', async () => {
     const screen = await open();
-    await screen.press('Write a style');
+    await screen.press('Add a style');
     expect(screen.text).toContain('Give the style a name.');
     await screen.press('Add a phase');
     expect(screen.text).toContain('Phase 2');

@@ -41,7 +41,7 @@ import { TestFigure } from '../measure/test-figure';
               <li>{{ s }}</li>
             }
           </ol>
-          <p class="mt-2"><span class="font-semibold">Ends when</span> {{ t.endPoint }}.</p>
+          <p class="mt-2"><span class="font-semibold">Stop reading when</span> {{ t.endPoint }}.</p>
           @if (t.landmarks.length > 0) {
             <p class="mt-2"><span class="font-semibold">Landmarks:</span> {{ list(t.landmarks) }}.</p>
           }

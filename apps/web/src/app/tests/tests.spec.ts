@@ -37,7 +37,7 @@ describe('TestsScreen', () => {
     await screen.press('A test of your own');
     await fill(screen, 'Name', 'Wall slide');
     await fill(screen, 'Steps', 'Stand.\n\nSlide up.');
-    await fill(screen, 'Measuring error', '1,5');
+    await fill(screen, 'Measurement error', '1,5');
     await fill(screen, 'Source of the error', 'our studio');
     screen.el.querySelector('y-own-test-form form')!.dispatchEvent(new Event('submit', { cancelable: true }));
     await screen.settle();
@@ -51,12 +51,12 @@ describe('TestsScreen', () => {
       reference: null,
     });
     put.flush(
-      { code: 'validation', detail: 'Fix.', errors: [{ path: 'endPoint', message: 'This is needed.' }] },
+      { code: 'validation', detail: 'Fix.', errors: [{ path: 'endPoint', message: 'Required.' }] },
       { status: 400, statusText: 'x' },
     );
     await screen.settle();
-    expect(field(screen, 'Ends when').getAttribute('aria-invalid')).toBe('true');
-    expect(screen.text).toContain('This is needed.');
+    expect(field(screen, 'Stop reading when').getAttribute('aria-invalid')).toBe('true');
+    expect(screen.text).toContain('Required.');
   });
 
   it('edits a draft and comes back to the same test', () => {

@@ -49,7 +49,7 @@ describe('TodayScreen', () => {
       sessions: [session(TODAY, { status: 'done' }), session(TODAY, { id: 'x', status: 'started' })],
     });
     expect(section(screen, 'mat')).toContain('✓ done');
-    expect(section(screen, 'mat')).toContain('Go on');
+    expect(section(screen, 'mat')).toContain('Resume');
   });
 
   it('gives each thing that needs the coach its reason and one way on', async () => {
@@ -77,7 +77,7 @@ describe('TodayScreen', () => {
     const needs = section(screen, 'needs');
     expect(needs).toContain('Tobin: numbness or tingling');
     expect(needs).toContain('on hold until you clear it');
-    expect(needs).toContain('Petronella: a licensed professional first Planning is blocked');
+    expect(needs).toContain('Petronella: doctor or physiotherapist first Planning is blocked');
     expect(needs).toContain('Dario not measured yet');
     expect(section(screen, 'retests')).toContain('Isaura was due Tue 10 Mar · week 4');
     expect(section(screen, 'retests')).toContain('Emeric Thu 12 Mar · baseline');

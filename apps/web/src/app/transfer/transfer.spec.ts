@@ -35,16 +35,16 @@ describe('TransferScreen', () => {
     const screen = await open('Name;Date;Measure;Which;Reading\nOttoline;2026-03-01;neck-flexion;;50\n');
     const columns = [...screen.el.querySelectorAll<HTMLSelectElement>('thead select')].map((s) => s.value);
     expect(columns).toEqual(['client', 'date', 'test', '', 'value']);
-    expect(screen.button('Take it into the record').disabled).toBe(true);
-    await screen.press('Try it');
+    expect(screen.button('Import').disabled).toBe(true);
+    await screen.press('Check the file');
     const request = upload(screen);
     expect(request.request.params.get('columns')).toBe('client,date,test,,value');
     expect(request.request.params.get('dryRun')).toBe('true');
     expect(request.request.headers.get('content-type')).toBe('text/csv');
     request.flush(REPORT);
     await screen.settle();
-    expect(screen.text).toContain('It would come in whole');
-    await screen.press('Take it into the record');
+    expect(screen.text).toContain('Ready to import');
+    await screen.press('Import');
     const real = upload(screen);
     expect(real.request.params.get('dryRun')).toBe('false');
     real.flush({ ...REPORT, dryRun: false });
@@ -54,29 +54,29 @@ describe('TransferScreen', () => {
 
   it('shows each line that is wrong, and takes nothing', async () => {
     const screen = await open('client,date,test,value\nNobody,2026-03-01,neck-flexion,50\n');
-    await screen.press('Try it');
+    await screen.press('Check the file');
     const errors = [{ line: 2, column: 'client' as const, message: 'There is no client "Nobody".' }];
     upload(screen).flush({ ...REPORT, readings: 0, errorCount: 1, errors });
     await screen.settle();
     expect(screen.text).toMatch(/2\s+client\s+There is no client "Nobody"/);
-    expect(screen.button('Take it into the record').disabled).toBe(true);
+    expect(screen.button('Import').disabled).toBe(true);
   });
 
   it('will not try a file without the needed columns; a changed column must be tried again', async () => {
     const screen = await open('who,when\nx,y\n');
     expect(screen.text).toContain('Say which column holds: client, test, value.');
-    expect(screen.button('Try it').disabled).toBe(true);
+    expect(screen.button('Check the file').disabled).toBe(true);
   });
 
   it('sends JSON as it is', async () => {
     const screen = await open('{"results":[]}', 'results.json');
-    await screen.press('Try it');
+    await screen.press('Check the file');
     expect(upload(screen).request.headers.get('content-type')).toBe('application/x-yandle-results+json');
   });
 
   it('can be cancelled', async () => {
     const screen = await open('client,date,test,value\na,b,c,d\n');
-    await screen.press('Try it');
+    await screen.press('Check the file');
     const request = upload(screen);
     await screen.press('Cancel');
     expect(request.cancelled).toBe(true);

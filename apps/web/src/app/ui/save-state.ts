@@ -1,3 +1,4 @@
+import { counted } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { Outbox } from '../data/outbox/outbox';
 
@@ -19,11 +20,11 @@ import { Outbox } from '../data/outbox/outbox';
           Saving…
         }
         @case ('waiting') {
-          No connection: {{ outbox.pending() }} kept here, sent later
+          Offline: {{ counted(outbox.pending(), 'change') }} saved here, sent later
         }
         @case ('refused') {
-          Not taken: {{ outbox.refusals()[0]?.problem?.errors?.[0]?.message ?? outbox.refusals()[0]?.problem?.detail }}
-          <button type="button" class="link" (click)="outbox.dismissRefusals()">Understood</button>
+          Not saved: {{ outbox.refusals()[0]?.problem?.errors?.[0]?.message ?? outbox.refusals()[0]?.problem?.detail }}
+          <button type="button" class="link" (click)="outbox.dismissRefusals()">OK</button>
         }
       }
     </span>
@@ -31,4 +32,5 @@ import { Outbox } from '../data/outbox/outbox';
 })
 export class SaveState {
   protected readonly outbox = inject(Outbox);
+  protected readonly counted = counted;
 }

@@ -3,7 +3,7 @@ import { exercise } from './build.js';
 
 const HIP_JOINT = 'An artificial hip, unless cleared for this movement';
 
-/** Hip and seat. */
+/** Hip and buttock. */
 export const HIP_EXERCISES: readonly Exercise[] = [
   exercise({
     id: 'half-kneeling-hip-flexor',
@@ -291,7 +291,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
       'Press both heels into the floor, half of your strength.',
       'Breathe; let go slowly.',
     ],
-    endPoint: 'cramp, or the breath stops',
+    endPoint: 'a muscle cramps, or the breath stops',
     felt: 'as work along both inner thighs',
     notFelt: 'at the pubic bone',
     faults: ['Holding the breath', 'Pressing at once'],

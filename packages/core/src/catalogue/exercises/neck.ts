@@ -7,7 +7,7 @@ const NECK_NOT_FOR = [
 ];
 const NECK_CAUTIONS = ['Stop at dizziness, pinching or tingling.', 'Never pull with force.'];
 const CHECK_FIRST: readonly Stage[] = [
-  { name: 'Without hands: free of pain, pinching and dizziness?', share: 1 / 3 },
+  { name: 'Without hands: any pain, pinching or dizziness?', share: 1 / 3 },
   { name: 'With the weight of the hand', share: 2 / 3 },
 ];
 const SHORT = { unit: 'seconds', min: 10, max: 45 } as const;

@@ -11,7 +11,7 @@ import {
   YOUDAS_NECK,
 } from './sources.js';
 
-/** Men of 20-54 years by Boone & Azen, a consensus value for everybody else. */
+/** Men of 20-54 years by Boone & Azen, a consensus value easy else. */
 const booneAzen = (mean: number, sd: number, otherwise: number): RomTest['reference'] => ({
   kind: 'table',
   rows: [{ sex: 'male', ages: [20, 54], value: { mean, sd } }],

@@ -18,7 +18,7 @@ const measured = (id: string, left: number | null, right: number | null): Measur
 
 // All values by hand from the rule of the domain; figures of the references as quoted beside them in the catalogue.
 describe('targetFor', () => {
-  it('is the stiff end of the typical range: 9.5 − 3.1 = 6.4 cm', () => {
+  it('is the lower edge of the typical range: 9.5 − 3.1 = 6.4 cm', () => {
     const t = targetFor(lunge, referenceFor(lunge, person))!;
     expect(t.value).toBeCloseTo(6.4, 10);
     expect(t).toMatchObject({ from: 'typical range', practiceSpread: false });
@@ -39,7 +39,7 @@ describe('targetFor', () => {
 
 describe('shortfall', () => {
   // SEM 3°: a gap must exceed 1.645 × 3 = 4.9°.
-  it('counts only what is more than measuring error, in spreads, up to 3', () => {
+  it('counts only what is more than measurement error, in spreads, up to 3', () => {
     const target = { value: 28, sd: 8, from: 'goal' as const };
     expect(shortfall(32.9, knee, target).spreads).toBe(0);
     expect(shortfall(33, knee, target).spreads).toBeCloseTo(5 / 8, 10);

@@ -24,7 +24,7 @@ export interface Target {
 }
 
 /**
- * The target of a test: the client's goal, else the stiff end of the typical range; a single value is widened by the practice spread.
+ * The target of a test: the client's goal, else the lower edge of the typical range; a single value is widened by the practice spread.
  * Null when the test has neither reference nor goal.
  */
 export function targetFor(
@@ -52,7 +52,7 @@ export function targetFor(
 
 /** How far a value is from its target. */
 export interface Shortfall {
-  /** In spreads, 0 to 3; 0 unless the gap is more than measuring error (1.645 SEM). */
+  /** In spreads, 0 to 3; 0 unless the gap is more than measurement error (1.645 SEM). */
   readonly spreads: number;
   /** Gap in the unit of the test; positive when short. */
   readonly gap: number;

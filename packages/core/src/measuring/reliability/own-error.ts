@@ -8,7 +8,7 @@ import { chiSquareQuantile } from './quantiles.js';
 export const CLIENTS_WANTED = 10;
 export const CLIENTS_ACCEPTED = 5;
 
-/** A coach's own measuring error of a test. Values in the unit of the test. */
+/** A coach's own measurement error of a test. Values in the unit of the test. */
 export interface OwnError {
   readonly anova: Anova;
   /** Same tester on two days: √EMS, with its interval from χ². */

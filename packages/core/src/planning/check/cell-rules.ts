@@ -25,7 +25,7 @@ export interface CellView {
   readonly input: LaneInput;
   readonly client: PlanClient;
   readonly cell: PlannedWeek;
-  /** The last full build week before it; null when there is none. */
+  /** The last full full week before it; null when there is none. */
   readonly base: PlannedWeek | null;
   /** Weeks without training since that week. */
   readonly missed: number;
@@ -245,7 +245,7 @@ function tighterSide(v: CellView): Found[] {
   ];
 }
 
-/** Rules that one cell can break by itself, or against the build week before it. */
+/** Rules that one cell can break by itself, or against the full week before it. */
 export function checkCell(v: CellView): Violation[] {
   if (v.cell.kind === 'rest') return [];
   return [oneVariable, ramp, easier, caps, intensity, caution, tighterSide]

@@ -68,7 +68,7 @@ function bar(
   };
 }
 
-/** What the measuring error allows to say about the two sides, in a few words. */
+/** What the measurement error allows to say about the two sides, in a few words. */
 export function sideWords(test: RomTest, now: SidedResults): { text: string; notable: boolean } {
   if (!now.left && !now.right) return { text: 'not measured', notable: false };
   if (!now.left || !now.right) return { text: `${now.left ? 'right' : 'left'} not measured`, notable: false };

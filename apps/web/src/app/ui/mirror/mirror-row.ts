@@ -4,7 +4,7 @@ import type { MirrorBar, MirrorRowModel } from './mirror-row.model';
 
 /**
  * Left against right around a spine, on one scale: longer is freer, whatever the unit.
- * Bar: now. Whisker: 95 % of the measuring error. Tick: reference. Dot below: before, hollow when no change is detectable.
+ * Bar: now. Whisker: 95 % of the measurement error. Tick: reference. Dot below: before, hollow when no change is detectable.
  * Outline: what was planned. Left and right also have their own marks (● ○) and letters, never colour alone.
  */
 @Component({

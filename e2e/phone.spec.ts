@@ -146,7 +146,7 @@ test('one session on two devices: one run counts, the coach sees the other and m
   await page.goto(`/clients/${clientId}/sessions/${id}`);
   await expect(page.getByText('on the client’s phone').first()).toBeVisible();
   await page.clock.install();
-  await page.getByRole('link', { name: 'Start again' }).click();
+  await page.getByRole('link', { name: 'Run again' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await page.clock.runFor(30 * 60_000);
   await page.getByRole('button', { name: 'Finish and save' }).click();
@@ -173,9 +173,9 @@ test('a link that is ended while the phone is offline: what was done waits for t
   await context.setOffline(false);
   await phone.evaluate(() => dispatchEvent(new Event('online')));
   await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
-  await expect(phone.getByText(/What you logged is with your coach/)).toBeVisible();
+  await expect(phone.getByText(/What you already did is saved/)).toBeVisible();
   await phone.reload();
-  await expect(phone.getByText(/Your link has ended/)).toBeVisible();
+  await expect(phone.getByText('This link has stopped working').first()).toBeVisible();
 
   expect((await load(page, id)).status).not.toBe('done');
   const late = (await (await page.request.get(`/api/v1/clients/${clientId}/late-logs`)).json()) as LateLog[];

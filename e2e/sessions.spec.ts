@@ -166,7 +166,7 @@ test('the player holds longer, redoes a side, and a stop sign ends the session a
   await page.keyboard.press('s');
   await page.getByRole('button', { name: 'Numbness or tingling' }).click();
   await expect(page.getByRole('heading', { name: 'The session ends here' })).toBeVisible();
-  await expect(page.getByText(/licensed/i).first()).toBeVisible();
+  await expect(page.getByText(/doctor or physiotherapist/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Finish and save' }).click();
   await page.clock.runFor(3000);
   await expect(page.getByText(/On hold: numbness or tingling/)).toBeVisible();

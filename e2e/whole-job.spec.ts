@@ -12,7 +12,7 @@ async function readings(page: Page, ...values: string[]): Promise<void> {
 }
 
 async function assessment(page: Page, date: string, lunge: string[], knee: string[]): Promise<void> {
-  await page.getByRole('link', { name: /^Measure/ }).click();
+  await page.getByRole('link', { name: /^Measure\b/ }).click();
   await page.getByLabel('Date').fill(date);
   await page.getByLabel('Time', { exact: true }).fill('23:58');
   await page.getByLabel('Battery').selectOption('ankle-hamstring');
@@ -57,7 +57,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(page.getByText('Tests that show it: Weight-bearing lunge, Hip flexion')).toBeVisible();
   await page.getByRole('button', { name: 'Save today’s answers' }).click();
   await expect(page.getByText('Nothing blocks planning')).toBeVisible();
-  await page.getByRole('link', { name: /^Measure/ }).click();
+  await page.getByRole('link', { name: /^Measure\b/ }).click();
   await expect(page.getByRole('heading', { name: 'Not measured yet' })).toBeVisible();
   const me = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
   const before = addDays(me.today, -56);

@@ -63,12 +63,12 @@ test('findings become a block that is changed, fixed, published, compared, kept 
   // Kept as a template, and taken for another client within that client's limits.
   await page.getByRole('button', { name: 'Templates' }).click();
   await page.getByLabel('Name').fill('Emeric-like');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('“Emeric-like” is saved as a template, without the client’s data.')).toBeVisible();
   const dario = await clientCalled(page.request, 'Dario');
   await page.goto(`/clients/${dario.client.id}/block`);
   await page.getByRole('button', { name: 'Templates' }).click();
-  await page.getByRole('button', { name: 'Take Emeric-like' }).click();
+  await page.getByRole('button', { name: 'Use Emeric-like' }).click();
   await expect(cell(page, /^Pectorals, week 1/)).toBeVisible();
 
   // The calendar: a session moves, an address is made.
@@ -128,8 +128,8 @@ test('an own style is written with its weeks beside it, and planned with', async
   await page.getByLabel('Days per week').fill('2');
   await page.getByLabel('Days per week').blur();
   await expect(page.getByRole('button', { name: /^Hamstrings, week 1: 1 × 45 s, 2 days/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Keep this style' }).click();
-  await expect(page.getByText('“Evening hold” is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save this style' }).click();
+  await expect(page.getByText('“Evening hold” is saved.')).toBeVisible();
   const { client } = await clientCalled(page.request, 'Fenna');
   await page.goto(`/clients/${client.id}/block`);
   await page.getByLabel('in the style').selectOption({ label: 'Evening hold' });

@@ -149,7 +149,7 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await page.getByText('Paste from a spreadsheet').click();
   const rows = Array.from({ length: 10 }, (_, i) => `Client ${i + 1};${30 + i * 2};${30 + i * 2 + (i % 2 ? 1 : -1)}`);
   await page.getByLabel('A client a line: name, first, second').fill(rows.join('\n'));
-  await page.getByRole('button', { name: 'Take these' }).click();
+  await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByText('10 clients taken.')).toBeVisible();
   // Differences ±1, mean 0: SD √(10/9) = 1.05, SEM = SD/√2 = 0.75; MDC95 = 1.96·√2·0.75 = 2.07.
   await expect(page.getByText('0.75°', { exact: true })).toBeVisible();
@@ -159,7 +159,7 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await page.goto(`/clients/${client.id}/progress`);
   await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change counts above 2.1°');
   await page.goto('/error');
-  await page.getByRole('button', { name: 'Take back the error of Active knee extension' }).click();
+  await page.getByRole('button', { name: 'Withdraw the error of Active knee extension' }).click();
   await page.goto(`/clients/${client.id}/progress`);
   await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change counts above 8.3°');
 });
@@ -179,17 +179,17 @@ test('a test of one’s own, in a battery of one’s own, is measured like any o
   await page.getByLabel(/^Instrument shows/).fill('0.5');
   await page.getByLabel('Largest plausible').fill('60');
   await page.getByLabel(/^Measurement error/).fill('1.2');
-  await page.getByRole('button', { name: 'Keep the test' }).click();
+  await page.getByRole('button', { name: 'Save the test' }).click();
   await expect(page.getByText('Required.')).toBeVisible();
   await page.getByLabel('Source of the error').fill('the studio’s habit');
-  await page.getByRole('button', { name: 'Keep the test' }).click();
+  await page.getByRole('button', { name: 'Save the test' }).click();
   await expect(page.getByRole('heading', { name: 'Wall angel reach' })).toBeVisible();
   await page.getByRole('button', { name: 'A battery of your own' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Shelf');
   await page.getByRole('checkbox', { name: /Wall angel reach/ }).check();
   await page.getByRole('checkbox', { name: /Shoulder flexion/ }).check();
-  await page.getByRole('button', { name: 'Keep the battery' }).click();
-  await expect(page.getByText('Shelf is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save the battery' }).click();
+  await expect(page.getByText('Shelf is saved.')).toBeVisible();
 
   const id = await addClient(page, 'Corwin Ashgrove');
   await page.goto(`/clients/${id}/measure`);

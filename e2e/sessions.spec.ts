@@ -196,7 +196,7 @@ test('a quick check before and after says what the session did', async ({ page }
   ] as const) {
     await check.getByLabel(`Weight-bearing lunge, left, ${when}`).fill(left);
     await check.getByLabel(`Weight-bearing lunge, right, ${when}`).fill(right);
-    await check.getByRole('button', { name: `Keep ${when}` }).click();
+    await check.getByRole('button', { name: `Save ${when}` }).click();
   }
   await expect(check.getByText('2.4 cm freer, more than measurement error')).toBeVisible();
   await expect(check.getByText('0.3 cm freer, within measurement error')).toBeVisible();

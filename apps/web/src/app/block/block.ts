@@ -418,7 +418,7 @@ export class BlockScreen {
   protected takeTemplate(template: BlockTemplate): void {
     this.templateNotes.set(this.store.applyTemplate(template).map(templateNoteWords));
     this.picked.set({ head: FIRST, range: rangeBetween(FIRST, FIRST) });
-    this.toasts.show(`“${template.name}” is taken. Undo brings the draft back.`);
+    this.toasts.show(`“${template.name}” is in the draft. Undo removes it.`);
   }
 
   protected readonly makeTemplate = computed(() => {

@@ -62,7 +62,7 @@ const SETTINGS: readonly { key: keyof InclinometerSettings; label: string; step:
             Zero here
           </button>
           @if (capture.zeroAt() !== 0) {
-            <button type="button" class="btn" (click)="capture.clearZero()">Take the zero back</button>
+            <button type="button" class="btn" (click)="capture.clearZero()">Clear the zero</button>
           }
           <button type="button" class="btn" [disabled]="capture.held() === null" (click)="capture.again()">
             Same angle again

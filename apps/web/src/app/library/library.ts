@@ -105,7 +105,7 @@ export class LibraryScreen {
     await this.library.load();
     this.editing.set(null);
     this.shown.set(own.archived ? null : `own-${own.id}`);
-    this.toasts.show(own.archived ? `${own.name} is archived.` : `${own.name} is kept.`);
+    this.toasts.show(own.archived ? `${own.name} is archived.` : `${own.name} is saved.`);
   }
 
   protected download(): void {

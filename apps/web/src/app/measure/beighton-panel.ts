@@ -53,7 +53,7 @@ const EMPTY: readonly (boolean | null)[] = BEIGHTON_ITEMS.map(() => null);
         <p class="note mt-2 max-w-2xl" role="note">
           Generally very mobile at this age (from {{ score().cutOff }}). Favour activation and control in mid-range; no
           end-range loading. It is a screen, no diagnosis: with pain, dislocations or frequent injuries refer to a
-          physician.
+          doctor.
         </p>
       }
       <p class="mt-2 max-w-2xl text-sm text-soft">Never force a joint: the client moves, you look. {{ source }}.</p>

@@ -81,12 +81,12 @@ describe('MeasureScreen', () => {
     };
     expect(screen.text).toContain('Left 1');
     await press('8', '.', '5');
-    await press('Keep');
+    await press('Save');
     expect(posted.at(-1)!.body).toMatchObject({ side: 'left', value: 8.5 });
     await press('L / R', '9');
     expect(screen.text).toContain('Right 1');
     await press('Erase', '7');
-    await press('Keep');
+    await press('Save');
     expect(posted.at(-1)!.body).toMatchObject({ side: 'right', value: 7 });
     localStorage.clear();
   });

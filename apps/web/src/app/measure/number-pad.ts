@@ -30,7 +30,7 @@ import { Component, input, output, signal } from '@angular/core';
           L / R
         </button>
         <button type="button" class="btn btn-go !min-h-16 text-xl" [disabled]="text() === ''" (click)="keep()">
-          Keep
+          Save
         </button>
       </div>
     </section>

@@ -59,7 +59,7 @@ describe('ReliabilityScreen', () => {
   const paste = async (screen: Screen<ReliabilityScreen>) => {
     const rows = [9.5, 7, 12, 10.5, 5.5, 8, 11, 9, 13.5, 6.5].map((v, i) => `C${i}\t${v}\t${v + (i % 2 ? 0.5 : -0.5)}`);
     screen.el.querySelector('textarea')!.value = rows.join('\n');
-    await screen.press('Take these');
+    await screen.press('Use these');
   };
 
   it('shows the error beside the catalogue’s, and adopts it with the study behind it', async () => {

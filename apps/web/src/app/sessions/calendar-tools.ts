@@ -25,7 +25,7 @@ import { ProblemNote } from '../ui/problem-note';
           @for (a of block().choices.away; track a.from + a.to) {
             <li class="flex items-center gap-3">
               {{ day(a.from) }} – {{ day(a.to) }}
-              <button type="button" class="link" [disabled]="busy()" (click)="awayRemoved.emit(a)">Take out</button>
+              <button type="button" class="link" [disabled]="busy()" (click)="awayRemoved.emit(a)">Remove</button>
             </li>
           }
         </ul>

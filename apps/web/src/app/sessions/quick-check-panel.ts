@@ -83,7 +83,7 @@ const keyOf = (when: When, row: Pick<CheckRow, 'test' | 'side'>): string => `${w
         <div class="mt-2 flex gap-2">
           @for (when of whens; track when) {
             @if (ready(when)) {
-              <button type="button" class="btn" (click)="save(when)">Keep {{ when }}</button>
+              <button type="button" class="btn" (click)="save(when)">Save {{ when }}</button>
             }
           }
         </div>

@@ -38,11 +38,11 @@ describe('StylesScreen', () => {
     expect(doses(screen).slice(0, 2)).toEqual(['120 s', '135 s']);
     await set('Hold, s', '80');
     expect(screen.text).toContain('The cap of the bout lies below its start.');
-    expect(screen.button('Keep this style').disabled).toBe(true);
+    expect(screen.button('Save this style').disabled).toBe(true);
     await set('Hold, s', '40');
     screen.el.querySelector<HTMLButtonElement>('button[aria-label="sets earlier"]')!.click();
     await screen.settle();
-    await screen.press('Keep this style');
+    await screen.press('Save this style');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/own-styles/'));
     expect(put.request.body).toMatchObject({
       name: 'Steady hold, ours',
@@ -61,7 +61,7 @@ describe('StylesScreen', () => {
     expect(screen.text).toContain('Give the style a name.');
     await screen.press('Add a phase');
     expect(screen.text).toContain('Phase 2');
-    await screen.press('Take this phase out');
+    await screen.press('Remove this phase');
     const technique = screen.el.querySelector<HTMLSelectElement>('fieldset select')!;
     technique.value = 'contract-relax';
     technique.dispatchEvent(new Event('change'));

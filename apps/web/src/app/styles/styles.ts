@@ -172,7 +172,7 @@ export class StylesScreen {
     if (!kept) return;
     this.draft.set(null);
     this.chosen.set(`own-${kept.id}`);
-    this.toasts.show(`“${kept.name}” is kept. Choose it for a lane on the Block.`);
+    this.toasts.show(`“${kept.name}” is saved. Choose it for a lane on the Block.`);
   }
 
   protected async archive(own: OwnStyle): Promise<void> {

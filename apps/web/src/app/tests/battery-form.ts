@@ -23,7 +23,7 @@ import { ProblemNote } from '../ui/problem-note';
         }
         <button type="button" class="btn" (click)="closed.emit()">Cancel</button>
         <button type="submit" class="btn btn-go" [disabled]="name().trim() === '' || chosen().length === 0">
-          Keep the battery
+          Save the battery
         </button>
       </div>
       @if (problem(); as p) {

@@ -57,13 +57,13 @@ export class TestsScreen {
   protected async testKept(test: OwnTest): Promise<void> {
     await this.testCatalogue.load();
     this.open.set({ kind: 'test', id: OWN_TEST_PREFIX + test.id });
-    this.toasts.show(`${test.name} is kept.`);
+    this.toasts.show(`${test.name} is saved.`);
   }
 
   protected async batteryKept(battery: OwnBattery): Promise<void> {
     await this.testCatalogue.load();
     this.open.set({ kind: 'test', id: battery.testIds[0]! });
-    this.toasts.show(`${battery.name} is kept.`);
+    this.toasts.show(`${battery.name} is saved.`);
   }
 
   protected close(): void {

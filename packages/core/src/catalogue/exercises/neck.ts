@@ -2,7 +2,7 @@ import type { Exercise, Stage } from '../exercise.js';
 import { exercise } from './build.js';
 
 const NECK_NOT_FOR = [
-  'Dizziness, double vision, trouble speaking or swallowing, drop attacks or a numb face: no neck work, to a physician',
+  'Dizziness, double vision, trouble speaking or swallowing, drop attacks or a numb face: no neck work, see a doctor today',
   'Inflammatory arthritis of the neck',
 ];
 const NECK_CAUTIONS = ['Stop at dizziness, pinching or tingling.', 'Never pull with force.'];

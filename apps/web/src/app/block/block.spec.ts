@@ -190,7 +190,7 @@ describe('BlockScreen', () => {
     await screen.press('template');
     await screen.answer('/own-templates', []);
     expect(screen.text).toContain('First steps to toe touch');
-    await screen.press('Take First');
+    await screen.press('Use First');
     expect(cell('Hamstrings, week 9').querySelector('.sr-only')!.textContent).toContain('6 s push');
   });
 });

@@ -53,8 +53,14 @@ describe('a client’s phone', () => {
     box = TestBed.inject(PhoneOutbox);
     await wait();
   }
-  const wait = (ms = 40): Promise<void> => new Promise((r) => setTimeout(r, ms));
+  const wait = (ms = 150): Promise<void> => new Promise((r) => setTimeout(r, ms));
   const sent = (): TestRequest[] => http.match((r) => r.method !== 'GET');
+  /** The next write that goes out, however slow this machine is. */
+  async function nextSent(): Promise<TestRequest> {
+    let found: TestRequest[] = [];
+    await vi.waitFor(() => expect((found = sent()).length).toBeGreaterThan(0), 5000);
+    return found[0]!;
+  }
   async function loaded(status = 200): Promise<void> {
     const done = store.load();
     await wait();
@@ -153,10 +159,9 @@ describe('a client’s phone', () => {
       sessionId: 's1',
       body: { id: 'r1', startedAt: '2026-03-11T08:00:00.000Z' },
     });
-    await wait();
-    const [start] = sent();
-    expect(start!.request.url).toBe('/api/v1/shared/sessions/s1/runs');
-    expect(start!.request.body).toMatchObject({
+    const start = await nextSent();
+    expect(start.request.url).toBe('/api/v1/shared/sessions/s1/runs');
+    expect(start.request.body).toMatchObject({
       id: 'r1',
       snapshot: { date: '2026-03-11', rounds: 1, items: aSession().items },
     });
@@ -168,9 +173,8 @@ describe('a client’s phone', () => {
   it('says soreness once and shows it at once', async () => {
     await loaded();
     store.saySore(4, 'hip');
-    await wait();
-    const [note] = sent();
-    expect(note!.request.body).toEqual({ date: '2026-03-11', region: 'hip', soreness: 4, note: '' });
+    const note = await nextSent();
+    expect(note.request.body).toEqual({ date: '2026-03-11', region: 'hip', soreness: 4, note: '' });
     expect(store.block()!.sorenessEntries[0]).toMatchObject({ soreness: 4 });
   });
 
@@ -184,12 +188,11 @@ describe('a client’s phone', () => {
     const { sorenessEntries: _, ...rest } = block;
     await db.put('kept', { ...rest, dayNotes: [{ id: 'n0', soreness: 2 }] }, 'programme');
     await open();
-    const [first] = sent();
-    expect(first!.request.url).toBe('/api/v1/shared/sessions/s1/runs');
-    expect(first!.request.body).toMatchObject({ snapshot: { items: [{ technique: 'rolling' }] } });
-    first!.flush({});
-    await wait();
-    expect(sent()[0]!.request.url).toBe('/api/v1/shared/soreness/n1');
+    const first = await nextSent();
+    expect(first.request.url).toBe('/api/v1/shared/sessions/s1/runs');
+    expect(first.request.body).toMatchObject({ snapshot: { items: [{ technique: 'rolling' }] } });
+    first.flush({});
+    expect((await nextSent()).request.url).toBe('/api/v1/shared/soreness/n1');
     expect(await db.count('letters')).toBe(0);
     const done = store.load();
     await wait();

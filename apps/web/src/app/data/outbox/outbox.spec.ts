@@ -18,7 +18,7 @@ const log = (n: number): QueuedRequest => ({
 
 describe('Outbox', () => {
   let http: HttpTestingController;
-  const wait = (): Promise<void> => new Promise((r) => setTimeout(r, 40));
+  const wait = (): Promise<void> => new Promise((r) => setTimeout(r, 150));
   async function make(): Promise<Outbox> {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
@@ -49,6 +49,18 @@ describe('Outbox', () => {
     sent()[0]!.flush({});
     await wait();
     expect([await kept(), outbox.state()]).toEqual([0, 'saved']);
+  });
+
+  it('goes on where something could not be stored: that is said, and what comes after goes out', async () => {
+    const outbox = await make();
+    // A function cannot be stored: the browser refuses it as it refuses a full disk.
+    outbox.post({ kind: 'as-written', method: 'PUT', path: '/runs/r/sets/1', body: () => 0 });
+    outbox.post(log(2));
+    await wait();
+    expect(sent().map((r) => r.request.url)).toEqual(['/api/v1/runs/r/sets/2']);
+    expect(outbox.refusals().map((r) => [wireOf(r.queued).path, r.problem.detail])).toEqual([
+      ['/runs/r/sets/1', expect.stringMatching(/could not be saved on this device/)],
+    ]);
   });
 
   it('keeps everything while the server is gone and sends it when it is back', async () => {

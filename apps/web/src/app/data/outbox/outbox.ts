@@ -17,6 +17,16 @@ const LONGEST_RETRY_MS = 30_000;
 /** How soon a tab looks again while another one is sending. */
 const LOOK_AGAIN_MS = 5000;
 
+const NOT_STORED: Problem = {
+  type: 'urn:yandle:problem:internal',
+  title: 'Not saved',
+  status: 0,
+  code: 'internal',
+  detail:
+    'This entry could not be saved on this device. Free some space or leave the private window, then enter it again.',
+  instance: '',
+};
+
 /** True when the same request may succeed later: no network, server or database down, signed out, too many at once. */
 function isPassing(problem: Problem): boolean {
   return problem.status === 0 || problem.status >= 500 || problem.status === 401 || problem.status === 429;
@@ -61,6 +71,8 @@ export class Outbox {
     if (this.tabs) this.tabs.onmessage = () => void this.recount();
     this.writing = this.takeOver()
       .then(() => this.recount())
+      // What cannot be read must not hold up what is written from now on.
+      .catch(() => undefined)
       .then(() => this.flush());
   }
 
@@ -80,7 +92,17 @@ export class Outbox {
   post(queued: QueuedRequest): void {
     this.count.update((n) => n + 1);
     // One after the other, so that they stand in the order in which they were written.
-    this.writing = this.writing.then(async () => (await outboxDb()).add(this.box, queued)).then(() => this.flush());
+    this.writing = this.writing.then(() => this.keep(queued)).then(() => this.flush());
+  }
+
+  /** Stores a request. Where the browser refuses that (a full disk, a private window), the screen says so, and later ones still go. */
+  private async keep(queued: QueuedRequest): Promise<void> {
+    try {
+      await (await outboxDb()).add(this.box, queued);
+    } catch {
+      this.count.update((n) => Math.max(0, n - 1));
+      this.refused.update((r) => [...r, { queued, problem: NOT_STORED }]);
+    }
   }
 
   dismissRefusals(): void {

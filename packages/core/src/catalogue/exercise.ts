@@ -1,7 +1,7 @@
+import type { ExerciseTag } from './exercise-tag.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position } from './rom-test.js';
-import type { ExerciseTag } from '../screening/cautions.js';
 import type { Origin } from '../source.js';
 import type { PropId } from './props.js';
 

@@ -1,6 +1,6 @@
+import type { Reference } from './reference.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Source } from '../source.js';
-import type { Reference } from '../measuring/reference.js';
 
 /** Unit of a reading. */
 export type RomUnit = 'deg' | 'cm';

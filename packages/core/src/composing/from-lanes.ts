@@ -1,3 +1,4 @@
+import type { TechniqueExercise } from '../planning/technique-exercise.js';
 import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import { CoreError } from '../errors.js';
@@ -5,17 +6,10 @@ import type { BlockPlan } from '../planning/plan.js';
 import { scheduleSessions } from '../planning/block-dates.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { Bout } from '../technique/prescription.js';
-import type { Technique } from '../technique/catalogue.js';
 import type { SessionItem } from '../session/item.js';
 import { orderItems } from '../session/order.js';
 import { buildTimeline } from '../session/timeline.js';
 import { DEFAULT_TIMINGS } from '../technique/timings.js';
-
-/** The exercise a lane does a technique with; the same for the whole block, so that the client learns it. */
-export interface TechniqueExercise {
-  readonly technique: Technique;
-  readonly exerciseId: string;
-}
 
 /** How a lane is done. */
 export interface LaneExercises {

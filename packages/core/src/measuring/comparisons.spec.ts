@@ -1,3 +1,4 @@
+import type { Person } from '../catalogue/reference.js';
 import { ACTIVE_KNEE_EXTENSION, WEIGHT_BEARING_LUNGE } from '../catalogue/rom/leg.js';
 import { describe, expect, it } from 'vitest';
 import { BATTERIES } from '../catalogue/batteries.js';
@@ -5,7 +6,7 @@ import { romTestById } from '../catalogue/tests.js';
 import { batteryMinutes, inPositionOrder } from './battery.js';
 import { differentConditions, type Conditions } from './conditions.js';
 import { freedom, freedomRange } from './freedom.js';
-import { bandOf, referenceFor, referenceValue, type Person } from './reference.js';
+import { bandOf, referenceFor, referenceValue } from './reference.js';
 import { POSITIONS } from '../catalogue/rom-test.js';
 import { sideDifference } from './side-difference.js';
 import { current } from './current.js';

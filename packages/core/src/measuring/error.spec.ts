@@ -1,6 +1,7 @@
+import { semFromIcc, semFromMdc95 } from '../math/measurement-error.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { mdc90, mdc95, resultSem, semFromIcc, semFromMdc95 } from './error.js';
+import { mdc90, mdc95, resultSem } from './error.js';
 
 describe('semFromIcc, mdc95 and mdc90', () => {
   // SD·√(1−ICC), 1.96·√2·SEM and 1.645·√2·SEM (Weir 2005, J Strength Cond Res 19:231-240), worked by hand to four places.

@@ -1,39 +1,5 @@
-import { CoreError } from '../errors.js';
+import { assertSem, Z90, Z95 } from '../math/measurement-error.js';
 import type { RomTest } from '../catalogue/rom-test.js';
-
-/** 97.5 % point of the standard normal, as the trade rounds it. */
-export const Z95 = 1.96;
-/** 95 % point of the standard normal, as the trade rounds it. */
-export const Z90 = 1.645;
-
-function assertSem(sem: number): void {
-  if (!Number.isFinite(sem) || sem < 0)
-    throw new CoreError(
-      'invalid-error-figure',
-      'A measurement error is a number of 0 or more, in the unit of the test.',
-    );
-}
-
-/**
- * Standard error of measurement from a reliability study: SD·√(1 − ICC), in the unit of `sd`.
- * Source: Weir JP 2005, J Strength Cond Res 19:231-240.
- * @throws CoreError `invalid-error-figure` when sd < 0 or icc is outside 0…1
- */
-export function semFromIcc(sd: number, icc: number): number {
-  assertSem(sd);
-  if (!(icc >= 0 && icc <= 1))
-    throw new CoreError('invalid-error-figure', 'A reliability (ICC) for this formula lies between 0 and 1.');
-  return sd * Math.sqrt(1 - icc);
-}
-
-/**
- * Standard error of measurement from a printed smallest detectable change: MDC95 / (1.96·√2).
- * The inverse of {@link mdc95} for two equal errors.
- */
-export function semFromMdc95(mdc: number): number {
-  assertSem(mdc);
-  return mdc / (Z95 * Math.SQRT2);
-}
 
 /**
  * The error of a result of a test: the test-retest SEM, but never finer than the instrument can show (resolution/√12, the SD of

@@ -1,6 +1,6 @@
+import type { TechniqueExercise } from './technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import type { TechniqueExercise } from '../composing/from-lanes.js';
 import type { Style } from '../styles/style.js';
 import { PLAINEST, type Technique } from '../technique/catalogue.js';
 import { EXPERIENCES, type Experience } from './limits.js';

@@ -1,8 +1,8 @@
+import type { TechniqueExercise } from './technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { FindExercise } from '../catalogue/exercises.js';
-import type { TechniqueExercise } from '../composing/from-lanes.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
 import type { LoadUnit } from '../technique/prescription.js';

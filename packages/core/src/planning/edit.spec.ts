@@ -2,7 +2,7 @@ import { cellWords, clashSubjectWords, clashValueWords, laneChangeWords } from '
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import { exercisesDoing } from '../catalogue/forms.js';
-import { TEMPLATES } from '../catalogue/templates.js';
+import { TEMPLATES } from './template-catalogue.js';
 import { styleById } from '../styles/index.js';
 import type { Prescription } from '../technique/prescription.js';
 import { buildBlock } from './block.js';

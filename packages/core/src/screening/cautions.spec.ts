@@ -1,3 +1,4 @@
+import { EXERCISE_TAGS } from '../catalogue/exercise-tag.js';
 import { type Technique, TECHNIQUES } from '../technique/catalogue.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -7,7 +8,7 @@ import { EXERCISES } from '../catalogue/exercises.js';
 import { limitsFor } from '../planning/limits.js';
 import { STYLES } from '../styles/index.js';
 import { POSITIONS } from '../catalogue/rom-test.js';
-import { cautionsFor, EXERCISE_TAGS, missingRegions, openQuestions, type Answers, type Caution } from './cautions.js';
+import { cautionsFor, missingRegions, openQuestions, type Answers, type Caution } from './cautions.js';
 import { cautionsAgainst, limitsOfCautions, splitAllowed, type ExerciseTraits } from './limits.js';
 import { QUESTION_IDS, QUESTIONS, type QuestionId } from './questions.js';
 

@@ -1,23 +1,10 @@
+import type { ExerciseTag } from '../catalogue/exercise-tag.js';
 import { demanding, type Technique } from '../technique/catalogue.js';
 import { BODY_REGIONS, bodyRegionName, type BodyRegionId } from '../anatomy/body-region.js';
 import { MUSCLE_GROUPS, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position } from '../catalogue/rom-test.js';
 import { lowerFirst } from '../words/list.js';
 import { QUESTION_IDS, questionById, type QuestionId } from './questions.js';
-
-/** What a movement asks of the body, beyond its position and technique; a caution may rule it out. */
-export const EXERCISE_TAGS = [
-  'spinal flexion',
-  'loaded spine',
-  'deep hip flexion',
-  'one leg',
-  'wrist load',
-  'head down',
-  'grip',
-  'neck end range',
-  'impact',
-] as const;
-export type ExerciseTag = (typeof EXERCISE_TAGS)[number];
 
 /** Answers of one asking. A question without an entry has not been asked. */
 export interface Answers {

@@ -1,7 +1,8 @@
+import type { ExerciseTag } from '../catalogue/exercise-tag.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position } from '../catalogue/rom-test.js';
-import { NERVE_GLIDES, type Caution, type CautionEffect, type ExerciseTag } from './cautions.js';
+import { NERVE_GLIDES, type Caution, type CautionEffect } from './cautions.js';
 
 /** What an exercise asks for, as far as a caution may speak against it. */
 export interface ExerciseTraits {

@@ -1,5 +1,5 @@
+import { Z95 } from '../math/measurement-error.js';
 import { CoreError } from '../errors.js';
-import { Z95 } from '../measuring/error.js';
 import { byDate, daysSinceFirst, type DatedResult } from './series.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 

@@ -1,4 +1,4 @@
-import { semFromMdc95 } from '../../measuring/error.js';
+import { semFromMdc95 } from '../../math/measurement-error.js';
 import type { RomTest } from '../rom-test.js';
 import { AAOS, BOONE_AZEN, GONIOMETER_ERROR, inches, memory, practice, RIKLI_JONES, TAPE_ERROR } from './sources.js';
 

@@ -1,7 +1,8 @@
+import type { Person } from '../../catalogue/reference.js';
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
 import type { Side } from '../../anatomy/side.js';
 import { normalCdf } from '../normal.js';
-import { bandOf, referenceFor, type AppliedReference, type Person } from '../reference.js';
+import { bandOf, referenceFor, type AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 import { sideDifference } from '../side-difference.js';
 import { shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';

@@ -1,5 +1,6 @@
+import { Z90 } from '../../math/measurement-error.js';
 import type { Source } from '../../source.js';
-import { mdc95, resultSem, Z90 } from '../error.js';
+import { mdc95, resultSem } from '../error.js';
 import type { AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 

@@ -1,5 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { BlockTemplate, TemplateLane } from '../planning/template.js';
+import type { BlockTemplate, TemplateLane } from './template.js';
 
 const lane = (group: MuscleGroupId, styleId: string, over: Partial<TemplateLane> = {}): TemplateLane => ({
   group,

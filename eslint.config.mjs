@@ -4,14 +4,63 @@ import prettier from 'eslint-config-prettier/flat';
 import tseslint from 'typescript-eslint';
 
 /** What each room may not import: core ← contract ← server, and core, contract ← web. */
+const ROOMS = 'Imports go core ← contract ← server, and core, contract ← web.';
 const forbid = (...group) => ({
-  'no-restricted-imports': [
-    'error',
-    { patterns: [{ group, message: 'Imports go core ← contract ← server, and core, contract ← web.' }] },
-  ],
+  'no-restricted-imports': ['error', { patterns: [{ group, message: ROOMS }] }],
 });
 const SERVER_ONLY = ['express*', 'typeorm', 'mysql2', 'pino*', 'helmet', '@node-rs/*'];
 const WEB_ONLY = ['@angular/*', 'rxjs', 'chart.js', '@ng-icons/*'];
+
+const CORE_MAY_NOT = ['@yandle/*', 'node:*', 'joi', '**/contract/**', '**/apps/**', ...SERVER_ONLY, ...WEB_ONLY];
+/** Folders of core from left to right: each imports from those before it only, so that no circle can form. */
+const CORE_FOLDERS = [
+  'math',
+  'anatomy',
+  'technique',
+  'catalogue',
+  'schedule',
+  'dose',
+  'figure',
+  'instruments',
+  'measuring',
+  'screening',
+  'styles',
+  'trend',
+  'session',
+  'planning',
+  'composing',
+  'review',
+  'words',
+  'formats',
+];
+/** What a folder of core may not import: the rooms, the folders to its right, and single files of the catalogue's data. */
+const coreFolder = (folder, at) => {
+  const later = CORE_FOLDERS.slice(at + 1);
+  const patterns = [
+    { group: CORE_MAY_NOT, message: ROOMS },
+    ...(later.length > 0
+      ? [
+          {
+            regex: `^(\\.\\./)+(${later.join('|')})/`,
+            message: `core/${folder} imports only from folders to its left: ${CORE_FOLDERS.slice(0, at).join(', ') || 'none'}.`,
+          },
+        ]
+      : []),
+    ...(folder === 'catalogue'
+      ? []
+      : [
+          {
+            regex: 'catalogue/(exercises|rom)/',
+            message: 'Reach the catalogue’s data through exercises.ts and tests.ts.',
+          },
+        ]),
+  ];
+  return {
+    files: [`packages/core/src/${folder}/**/*.ts`],
+    ignores: ['**/*.spec.ts', '**/*.fixture.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns }] },
+  };
+};
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '.data/**', '**/coverage/**', '.test-output/**'] },
@@ -34,8 +83,9 @@ export default tseslint.config(
   {
     files: ['packages/core/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/*.config.ts'],
-    rules: forbid('@yandle/*', 'node:*', 'joi', '**/contract/**', '**/apps/**', ...SERVER_ONLY, ...WEB_ONLY),
+    rules: forbid(...CORE_MAY_NOT),
   },
+  ...CORE_FOLDERS.map(coreFolder),
   {
     files: ['packages/contract/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/*.config.ts'],

@@ -121,7 +121,7 @@ function composing(lanes: number): { median: number; p95: number } {
         keep: [],
         never: [],
         locks: [],
-        onHold: [],
+        onHold: { exercises: new Set(), groups: new Set() },
         known: [],
         caps: {},
         timings: DEFAULT_TIMINGS,

@@ -31,8 +31,8 @@ export interface SharedBlock {
   readonly sorenessEntries: readonly Soreness[];
   /** What has changed, in plain words. */
   readonly progress: readonly string[];
-  /** Why no session may be run now; empty when they may. */
-  readonly onHold: string;
+  /** Why no session may be done now; null when they may. `refer`: a doctor or physiotherapist first. */
+  readonly onHold: 'refer' | null;
 }
 
 /** A session as the phone had it, sent along so that a run is not lost when the plan has changed meanwhile. */

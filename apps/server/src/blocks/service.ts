@@ -17,6 +17,8 @@ import {
   techniquesUsed,
   tighterSide,
   violationWords,
+  cautionTitle,
+  cautionChanges,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
@@ -80,7 +82,7 @@ function assertExercises(draft: BlockBody, cautions: readonly Caution[], library
           return [{ path, message: `This exercise cannot be done as ${chosen.technique}. Choose another.` }];
         return cautionsAgainst({ ...exercise, technique: chosen.technique }, cautions).map((c) => ({
           path,
-          message: `${c.title}: ${c.changes}`,
+          message: `${cautionTitle(c)}: ${cautionChanges(c)}`,
         }));
       }),
     ),

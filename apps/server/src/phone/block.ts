@@ -57,9 +57,6 @@ export async function sharedBlock(data: StudioData, clientId: string, today: Pla
     exercises: [...used].filter((id) => own.has(id)).map((id): Exercise => find(id)),
     sorenessEntries: await sorenessEntries(data, clientId, today),
     progress: await progressOf(data, clientId, studio.timeZone),
-    onHold:
-      screening.state === 'refer'
-        ? 'Please see a doctor or physiotherapist before you start. Your coach will plan your stretches once they say it is safe.'
-        : '',
+    onHold: screening.state === 'refer' ? 'refer' : null,
   };
 }

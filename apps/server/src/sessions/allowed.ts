@@ -3,11 +3,14 @@ import {
   cautionsAgainst,
   techniquesOf,
   type Caution,
-  type Exercise,
   type FindExercise,
-  type MuscleGroupId,
   type PlainDate,
   type SessionItem,
+  cautionTitle,
+  exercisesOnHold,
+  isOnHold,
+  onHoldAfter,
+  type OnHold,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -16,11 +19,8 @@ import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
 import { openStopSigns } from './symptoms.js';
 
-/** Stop signs in one group after which everything for the group rests (domain 2.8). */
-const LANE_RESTS_AFTER = 2;
-
 /**
- * Nothing is planned or run that the screening speaks against today, whenever it was planned.
+ * Nothing is planned or run that a caution rules out today, whenever it was planned.
  * @throws HttpProblem `screening-blocks-planning`
  */
 export async function assertMayBeDone(
@@ -43,28 +43,15 @@ export async function assertMayBeDone(
     if (caution)
       throw new HttpProblem(
         'screening-blocks-planning',
-        `${exercise.name} is no longer for this client: ${caution.title}. Choose another stretch for it on the Block and publish, or swap it on the session.`,
+        `A caution (${cautionTitle(caution)}) rules out ${exercise.name}. Swap it here, or change it in the block and publish.`,
       );
   }
 }
 
-/** What a client's stop signs hold: their exercises, and all of a group in which two were felt. */
-export interface OnHold {
-  readonly exercises: ReadonlySet<string>;
-  readonly groups: ReadonlySet<MuscleGroupId>;
-}
-
+/** What the open stop signs of a client rest. */
 export async function onHoldOf(tx: StudioData, clientId: string): Promise<OnHold> {
-  const open = await openStopSigns(tx, clientId);
   const { find } = await loadExercises(tx);
-  const groups = open.map((s) => find(s.exerciseId).primary);
-  const twice = groups.filter((g) => groups.filter((x) => x === g).length >= LANE_RESTS_AFTER);
-  return { exercises: new Set(open.map((s) => s.exerciseId)), groups: new Set(twice) };
-}
-
-/** True for an exercise that rests after a stop sign. */
-export function isOnHold(hold: OnHold, exercise: Pick<Exercise, 'id' | 'primary'>): boolean {
-  return hold.exercises.has(exercise.id) || hold.groups.has(exercise.primary);
+  return onHoldAfter(await openStopSigns(tx, clientId), find);
 }
 
 /** @throws HttpProblem `symptom-not-cleared` */
@@ -73,13 +60,12 @@ export async function assertNothingOnHold(
   clientId: string,
   items: readonly SessionItem[],
 ): Promise<void> {
-  const hold = await onHoldOf(tx, clientId);
   const { find } = await loadExercises(tx);
-  const held = items.map((i) => find(i.exerciseId)).find((e) => isOnHold(hold, e));
-  if (held)
+  const [resting] = exercisesOnHold(items, await openStopSigns(tx, clientId), find);
+  if (resting)
     throw new HttpProblem(
       'symptom-not-cleared',
-      `${held.name} is on hold after a stop sign. Clear it on the session sheet, or swap it, before running the session.`,
+      `${resting.name} is on hold after a stop sign. Clear it on the session, or swap it, before you start.`,
     );
 }
 

@@ -60,7 +60,10 @@ describe('cutProposals', () => {
     const [extra, holds, sets, leave] = cutProposals(input(all, full - 15));
     expect([extra!.kind, holds!.kind, sets!.kind, leave!.kind]).toEqual(['extra', 'holds', 'sets', 'leave out']);
     // Five seconds of one hold are ten a set of both sides: two sets of the pectorals give twenty.
-    expect(holds!.words).toContain('Doorway');
+    expect(holds!.change).toEqual({
+      code: 'shorter-holds',
+      args: { holds: [{ exercise: expect.stringContaining('oorway') as string, seconds: 5 }] },
+    });
     expect(holds!.items.map((x) => x.holdSeconds)).toEqual([45, 30, 35]);
     expect(sets!.items.map((x) => x.sets)).toEqual([3, 2, 1]);
     expect(leave!.items.map((x) => x.exerciseId)).not.toContain('doorway-pectorals');
@@ -108,7 +111,7 @@ describe('alternatives', () => {
     }
     const lost = found.map((a) => a.lost);
     expect(lost).toEqual([...lost].sort((a, b) => a - b));
-    expect(found[0]!.words).toContain('same dose');
+    expect(found[0]!.facts[0]).toEqual({ code: 'same-dose' });
   });
 
   it('keep contract-relax where it can be done, and say what is not at hand', () => {
@@ -161,18 +164,24 @@ describe('phaseWarnings', () => {
   it('count what is held still before training', () => {
     expect(warn([item('doorway-pectorals')], 'before training')).toEqual([]);
     const [w] = warn([calf], 'before training');
-    expect(w!.words).toContain('held still for 135 s');
+    expect(w!.fact).toEqual({ code: 'held-before-training', args: { group: 'calf', seconds: 135, most: 60 } });
     expect(w!.items).toEqual([0]);
   });
 
   it('see the neck after a load, and a phase out of order', () => {
     expect(warn([loaded, neck]).map((w) => w.items)).toEqual([[0, 1]]);
-    expect(warn([calf, loaded])[0]!.words).toContain('loaded eccentric after static hold');
+    expect(warn([calf, loaded])[0]!.fact).toEqual({
+      code: 'out-of-order',
+      args: { technique: 'loaded eccentric', before: 'static hold' },
+    });
   });
 
   it('see a group loaded again within 48 h', () => {
     const other = { id: 'x', date: '2026-03-10', loaded: ['calf' as const, 'soleus' as const] };
-    expect(warn([loaded], 'own', [other])[0]!.words).toContain('Less than 48 h');
+    expect(warn([loaded], 'own', [other])[0]!.fact).toMatchObject({
+      code: 'loaded-too-close',
+      args: { date: '2026-03-10' },
+    });
     expect(warn([loaded], 'own', [{ ...other, date: '2026-03-11' }])).toEqual([]);
   });
 });

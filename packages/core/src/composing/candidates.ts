@@ -1,6 +1,8 @@
+import { isOnHold } from '../session/on-hold.js';
+import type { ObjectionFact } from './facts.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { techniquesOf } from '../catalogue/forms.js';
-import { EVERYDAY_PROPS, propName } from '../catalogue/props.js';
+import { EVERYDAY_PROPS } from '../catalogue/props.js';
 import { EXPERIENCES } from '../planning/limits.js';
 import { cautionsAgainst } from '../screening/limits.js';
 import { amountOf, withAmount, type Bout } from '../technique/prescription.js';
@@ -8,7 +10,6 @@ import { unitOf } from '../technique/catalogue.js';
 import { sectionOf } from '../session/order.js';
 import type { SessionItem } from '../session/item.js';
 import { itemApproachSeconds, itemBodySeconds } from '../session/timeline.js';
-import { runningList } from '../words/list.js';
 import { purposeRules } from './purpose.js';
 import type { ComposeNeed, ComposeRequest } from './request.js';
 
@@ -32,7 +33,7 @@ export interface Candidate {
 export interface LeftOut {
   readonly need: number;
   readonly exercise: Exercise;
-  readonly because: string;
+  readonly because: ObjectionFact;
 }
 
 /** The item that a number of sets of an candidate becomes. */
@@ -63,21 +64,22 @@ export function clipped(bout: Bout, exercise: Exercise): Bout {
 }
 
 /** Why an exercise may not be chosen for a need; null when it may. */
-function objection(exercise: Exercise, need: ComposeNeed, request: ComposeRequest): string | null {
+function objection(exercise: Exercise, need: ComposeNeed, request: ComposeRequest): ObjectionFact | null {
   const rules = purposeRules(request.purpose);
   const { technique } = need.bout;
   const [caution] = cautionsAgainst({ ...exercise, technique }, request.cautions);
-  if (caution) return caution.title;
-  if (request.onHold.includes(exercise.id)) return 'on hold after a stop sign';
-  if (request.never.includes(exercise.id)) return 'left out by the coach';
-  if (rules.excludedTechniques.includes(technique)) return `no ${technique} in this kind of session`;
+  if (caution) return { code: 'caution', args: { caution } };
+  if (isOnHold(request.onHold, exercise)) return { code: 'on-hold' };
+  if (request.never.includes(exercise.id)) return { code: 'left-out-by-coach' };
+  if (rules.excludedTechniques.includes(technique)) return { code: 'technique-not-here', args: { technique } };
   if (rules.spareSpine && exercise.tags.some((t) => t === 'spinal flexion' || t === 'loaded spine'))
-    return 'bends or loads the back soon after waking';
-  if (!request.positions.includes(exercise.position)) return `${exercise.position} is not possible here`;
+    return { code: 'spine-after-waking' };
+  if (!request.positions.includes(exercise.position))
+    return { code: 'position', args: { position: exercise.position } };
   const missing = exercise.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !request.equipment.includes(p));
-  if (missing.length > 0) return `needs ${runningList(missing.map((p) => propName(p).toLowerCase()))}`;
+  if (missing.length > 0) return { code: 'needs', args: { props: missing } };
   const wanted = request.keep.includes(exercise.id) || request.known.includes(exercise.id);
-  if (!wanted && exercise.difficulty > EXPERIENCES.indexOf(request.experience) + 1) return 'above the client’s level';
+  if (!wanted && exercise.difficulty > EXPERIENCES.indexOf(request.experience) + 1) return { code: 'above-experience' };
   return null;
 }
 

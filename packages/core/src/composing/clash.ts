@@ -1,6 +1,5 @@
+import type { ClashFact, WayOutFact } from './facts.js';
 import { workBudget, warmUpSeconds } from '../technique/timings.js';
-import { formatClock } from '../words/duration.js';
-import { runningList } from '../words/list.js';
 import { ModelBuilder, termsOf, valueOfTerms, type Solver } from './linear.js';
 import { composeModel } from './model.js';
 import type { LeftOut, Candidate } from './candidates.js';
@@ -12,9 +11,9 @@ export interface SessionClash {
   readonly kind: 'clash';
   /** Exercises whose demands clash. */
   readonly exerciseIds: readonly string[];
-  readonly words: string;
+  readonly why: readonly ClashFact[];
   /** The smallest ways out, each by itself enough. */
-  readonly waysOut: readonly string[];
+  readonly waysOut: readonly WayOutFact[];
 }
 
 function nameIn(request: ComposeRequest, id: string): string {
@@ -30,15 +29,17 @@ function unreachable(
   const wanted = [...new Set([...request.keep, ...request.locks.filter((l) => l.sets > 0).map((l) => l.exerciseId)])];
   const missing = wanted.filter((id) => !candidates.some((o) => o.exercise.id === id));
   if (missing.length === 0) return null;
-  const because = missing.map((id) => {
-    const why = leftOut.find((l) => l.exercise.id === id)?.because ?? 'it serves nothing that this session should do';
-    return `“${nameIn(request, id)}” cannot be in: ${why}.`;
-  });
   return {
     kind: 'clash',
     exerciseIds: missing,
-    words: because.join(' '),
-    waysOut: [`Let go of ${runningList(missing.map((id) => `“${nameIn(request, id)}”`))}.`],
+    why: missing.map((id) => ({
+      code: 'cannot-be-in',
+      args: {
+        exercise: nameIn(request, id),
+        because: leftOut.find((l) => l.exercise.id === id)?.because ?? null,
+      },
+    })),
+    waysOut: [{ code: 'remove', args: { exercises: missing.map((id) => nameIn(request, id)) } }],
   };
 }
 
@@ -83,24 +84,16 @@ function tooMuch(request: ComposeRequest, candidates: readonly Candidate[], solv
   const warm = request.alreadyWarm || purposeRules(request.purpose).warm;
   const letGo = fewestLetGo(request, candidates, solve);
   const work = leastWork(request, candidates, solve);
-  const names = runningList(letGo.map((id) => `“${nameIn(request, id)}”`));
-  const waysOut = letGo.length > 0 ? [`Let go of ${names}.`] : [];
-  if (work === null)
-    return {
-      kind: 'clash',
-      exerciseIds: letGo,
-      words:
-        'What you kept and fixed cannot be done together, however long the session: two of them ask for the same sets, or for different regions.',
-      waysOut,
-    };
-  const total = work + warmUpSeconds(work, warm);
-  const spare = workBudget(request.budgetSeconds, warm);
-  waysOut.unshift(`Give it ${formatClock(total - request.budgetSeconds)} min more.`);
+  const remove: WayOutFact[] =
+    letGo.length > 0 ? [{ code: 'remove', args: { exercises: letGo.map((id) => nameIn(request, id)) } }] : [];
+  if (work === null) return { kind: 'clash', exerciseIds: letGo, why: [{ code: 'not-together' }], waysOut: remove };
+  const seconds = work + warmUpSeconds(work, warm);
+  const budget = request.budgetSeconds;
   return {
     kind: 'clash',
     exerciseIds: letGo,
-    words: `What you kept and fixed takes ${formatClock(total)} min with its warm-up; there are ${formatClock(request.budgetSeconds)} min, ${formatClock(spare)} of them for work.`,
-    waysOut,
+    why: [{ code: 'too-long', args: { seconds, budget, work: workBudget(budget, warm) } }],
+    waysOut: [{ code: 'more-time', args: { seconds: seconds - budget } }, ...remove],
   };
 }
 

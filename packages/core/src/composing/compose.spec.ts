@@ -1,3 +1,4 @@
+import { clashWords, shortfallWords } from '../words/composing.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { muscleGroupOrder } from '../anatomy/muscle-group.js';
@@ -16,7 +17,7 @@ import { glpk, highs } from './solvers.fixture.js';
 
 const session = (r: ComposeRequest, solve = highs): Composition => {
   const made = compose(r, solve);
-  if (made.kind === 'clash') throw new Error(made.words);
+  if (made.kind === 'clash') throw new Error(clashWords(made));
   return made;
 };
 const clash = (r: ComposeRequest): SessionClash => {
@@ -197,12 +198,24 @@ describe('compose', () => {
     const calf = made.reasons.find((r) => exerciseById(r.exerciseId).primary === 'calf')!;
     const item = made.items.find((i) => i.exerciseId === calf.exerciseId)!;
     const seconds = item.sets * item.holdSeconds;
-    expect(calf.words).toContain(`Covers calf (gastrocnemius) ${seconds} s`);
-    // Common practice, no source: a group worked along is credited with half.
-    const along = exerciseById(calf.exerciseId).secondary.length;
-    if (along > 0) expect(calf.words).toContain(`${seconds / 2} s in one position`);
+    // Common practice, no source: a secondary muscle is credited with half.
+    const half = exerciseById(calf.exerciseId).secondary.map((group) => ({
+      group,
+      amount: seconds / 2,
+      unit: 'seconds',
+    }));
+    expect(calf.facts[0]).toEqual({
+      code: 'covers',
+      args: { parts: [{ group: 'calf', amount: seconds, unit: 'seconds' }, ...half] },
+    });
     const short = made.shortfalls.find((s) => s.need === 1)!;
-    expect(short.words).toMatch(/^Adductors \d+ s short \(static hold\): \d+:\d\d min more would fit it\.$/);
+    expect(short).toMatchObject({
+      group: 'adductors',
+      technique: 'static hold',
+      unit: 'seconds',
+      why: { code: 'minutes' },
+    });
+    expect(shortfallWords(short)).toMatch(/^Adductors \d+ s short \(static hold\): \d+:\d\d more would fit it\.$/);
     // The promise holds: with these minutes nothing is missing.
     const longer = session(
       request([need('calf'), need('adductors', { bout: { sets: 3, holdSeconds: 60 } })], {
@@ -242,7 +255,7 @@ describe('compose', () => {
     expect(kept.items.find((i) => i.exerciseId === 'supine-strap-hamstring')!.sets).toBe(1);
     const never = session(request(needs, { never: idsOf(session(request(needs))) }));
     expect(idsOf(never)).not.toContain(idsOf(session(request(needs)))[0]);
-    expect(never.leftOut.some((l) => l.because === 'left out by the coach')).toBe(true);
+    expect(never.leftOut.some((l) => l.because.code === 'left-out-by-coach')).toBe(true);
   });
 
   it('takes what the client knows when all else is equal', () => {
@@ -271,14 +284,14 @@ describe('purposes', () => {
   it('before training no group is held still for more than a minute', () => {
     const made = session(request(lanes, { purpose: 'before training' }));
     for (const item of made.items) expect(item.sets * item.holdSeconds).toBeLessThanOrEqual(60);
-    expect(made.shortfalls[0]!.words).toContain('held still for more than 60 s before training');
+    expect(made.shortfalls[0]!.why).toEqual({ code: 'held-before-training', args: { most: 60 } });
   });
 
   // Snook et al. 1998 (from memory).
   it('on waking spares the back', () => {
     const made = session(request([need('low-back'), need('hamstrings')], { purpose: 'on waking' }));
     for (const item of made.items) expect(exerciseById(item.exerciseId).tags).not.toContain('spinal flexion');
-    expect(made.leftOut.some((l) => l.because.includes('soon after waking'))).toBe(true);
+    expect(made.leftOut.some((l) => l.because.code === 'spine-after-waking')).toBe(true);
   });
 
   it('after training there is no warm-up', () => {
@@ -318,8 +331,9 @@ describe('demands that clash', () => {
       budgetSeconds: 300,
     });
     const c = clash(r);
-    const [, min, s] = /Give it (\d+):(\d\d) min more/.exec(c.waysOut[0]!)!;
-    const more = Number(min) * 60 + Number(s);
+    const [way] = c.waysOut;
+    if (way?.code !== 'more-time') throw new Error('no time named');
+    const more = way.args.seconds;
     expect(compose({ ...r, budgetSeconds: 300 + more }, highs).kind).toBe('session');
     expect(compose({ ...r, budgetSeconds: 300 + more - 1 }, highs).kind).toBe('clash');
     // And so does letting go of those it names, the fewest.
@@ -329,8 +343,10 @@ describe('demands that clash', () => {
 
   it('names what may not be in, and why', () => {
     const c = clash(request(needs, { keep: ['supine-strap-hamstring'], equipment: [] }));
-    expect(c.words).toContain('needs strap');
-    expect(clash(request(needs, { keep: ['doorway-pectorals'] })).words).toContain('serves nothing');
+    expect(c.why).toMatchObject([
+      { code: 'cannot-be-in', args: { because: { code: 'needs', args: { props: ['strap'] } } } },
+    ]);
+    expect(clashWords(clash(request(needs, { keep: ['doorway-pectorals'] })))).toContain('serves nothing');
   });
 
   it('knows when no time would help', () => {
@@ -339,7 +355,7 @@ describe('demands that clash', () => {
         keep: ['supine-strap-hamstring', 'heel-on-chair-hamstring'],
       }),
     );
-    expect(c.words).toContain('however long');
+    expect(c.why).toEqual([{ code: 'not-together' }]);
     expect(c.exerciseIds).toHaveLength(1);
   });
 });

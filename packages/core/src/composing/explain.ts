@@ -1,11 +1,12 @@
-import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
+import { roundTo } from '../math/rounding.js';
+import type { Bout } from '../technique/prescription.js';
+import type { ReasonFact, GroupAmount, ShortfallFact } from './facts.js';
+import { type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { shareOf } from '../catalogue/exercise.js';
 import { boutDose } from '../dose/dose.js';
-import { kindOf, unitOf } from '../technique/catalogue.js';
+import { kindOf, unitOf, type Technique } from '../technique/catalogue.js';
 import type { Timeline } from '../session/timeline.js';
 import { warmUpSeconds } from '../technique/timings.js';
-import { formatClock } from '../words/duration.js';
-import { lowerFirst, runningList } from '../words/list.js';
 import type { Chosen } from './compose.js';
 import type { LeftOut, Candidate } from './candidates.js';
 import { purposeRules } from './purpose.js';
@@ -14,50 +15,53 @@ import { target, worth, type ComposeRequest } from './request.js';
 /** Why an exercise was taken. */
 export interface Reason {
   readonly exerciseId: string;
-  readonly words: string;
+  readonly facts: readonly ReasonFact[];
 }
 
 /** What a need did not get. */
 export interface NeedShortfall {
   /** Place of the need. */
   readonly need: number;
+  readonly group: MuscleGroupId;
+  readonly technique: Technique;
   /** In what it is worth: seconds of a side, repetitions or breaths. */
   readonly missing: number;
+  readonly unit: GroupAmount['unit'];
   /** More minutes that would hold it; null when more time would not help. */
   readonly moreMinutes: number | null;
-  readonly words: string;
+  readonly why: ShortfallFact;
 }
 
-/** A composition said in words. */
+/** Why a composition is as it is. */
 export interface Explanation {
   readonly reasons: readonly Reason[];
   readonly shortfalls: readonly NeedShortfall[];
-  /** What the kind of session changed; empty for nothing. */
-  readonly purposeWords: string;
-  /** Seconds a side of every group that is worked, those worked along included. */
+  /** Seconds a side of every group that is worked, those secondary muscles included. */
   readonly groupSeconds: Readonly<Partial<Record<MuscleGroupId, number>>>;
 }
 
-const nameOf = (g: MuscleGroupId): string => lowerFirst(muscleGroupName(g));
-
-function amountWords(seconds: number, technique: Parameters<typeof unitOf>[0], stretches: boolean): string {
-  const unit = stretches ? 'seconds' : unitOf(technique);
-  return unit === 'seconds' ? `${seconds} s` : `${seconds} ${unit}`;
-}
+/** What work is said in: seconds wherever it stretches. */
+const unitFor = (bout: Bout): GroupAmount['unit'] => (boutDose(bout) > 0 ? 'seconds' : unitOf(bout.technique));
 
 function reasonFor(p: Chosen, request: ComposeRequest): Reason {
   const { exercise, bout } = p.candidate;
   const dose = boutDose(bout) * p.sets;
-  const own = `${nameOf(exercise.primary)} ${amountWords(worth(bout) * p.sets, bout.technique, dose > 0)}`;
-  const along =
-    dose > 0 ? exercise.secondary.map((g) => `${nameOf(g)} ${Math.round(dose * shareOf(exercise, g))} s`) : [];
-  const words = [`Covers ${runningList([own, ...along])}${along.length > 0 ? ' in one position' : ''}.`];
-  if (p.bonusSets > 0 && bout.bonus) words.push(`One more on the ${bout.bonus.side}, the tighter side.`);
-  if (request.keep.includes(exercise.id)) words.push('Kept by the coach.');
-  else if (request.known.includes(exercise.id)) words.push('Known to the client.');
+  const own: GroupAmount = { group: exercise.primary, amount: worth(bout) * p.sets, unit: unitFor(bout) };
+  const secondary: GroupAmount[] =
+    dose > 0
+      ? exercise.secondary.map((group) => ({
+          group,
+          amount: roundTo(dose * shareOf(exercise, group)),
+          unit: 'seconds',
+        }))
+      : [];
+  const facts: ReasonFact[] = [{ code: 'covers', args: { parts: [own, ...secondary] } }];
+  if (p.bonusSets > 0 && bout.bonus) facts.push({ code: 'tighter-side', args: { side: bout.bonus.side } });
+  if (request.keep.includes(exercise.id)) facts.push({ code: 'chosen-by-coach' });
+  else if (request.known.includes(exercise.id)) facts.push({ code: 'known' });
   const lock = request.locks.find((l) => l.exerciseId === exercise.id);
-  if (lock) words.push(`${lock.sets} sets fixed by the coach.`);
-  return { exerciseId: exercise.id, words: words.join(' ') };
+  if (lock) facts.push({ code: 'sets-fixed', args: { sets: lock.sets } });
+  return { exerciseId: exercise.id, facts };
 }
 
 /** Seconds of work that the missing sets of a need would take; null when no exercise is left for them. */
@@ -83,7 +87,7 @@ function barrier(
   candidates: readonly Candidate[],
   chosen: readonly Chosen[],
   groupSeconds: Explanation['groupSeconds'],
-): string | null {
+): ShortfallFact | null {
   const rules = purposeRules(request.purpose);
   const { group, bout } = request.needs[need]!;
   const taken = chosen.filter((p) => p.candidate.need === need).map((p) => p.candidate);
@@ -93,12 +97,11 @@ function barrier(
     .filter((p) => p.candidate.exercise.primary === group && kindOf(p.candidate.bout.technique).still)
     .reduce((sum, p) => sum + p.sets * boutDose(p.candidate.bout), 0);
   if (rules.staticMax !== null && kindOf(bout.technique).still && still + one > rules.staticMax)
-    return `no group is held still for more than ${rules.staticMax} s before training`;
+    return { code: 'held-before-training', args: { most: rules.staticMax } };
   const cap = request.caps[group];
-  if (cap !== undefined && (groupSeconds[group] ?? 0) + one > cap)
-    return `with what is worked along the group has its ${cap} s`;
+  if (cap !== undefined && (groupSeconds[group] ?? 0) + one > cap) return { code: 'group-cap', args: { most: cap } };
   if (rules.oneRegion && chosen.length > 0 && !chosen.some((p) => p.candidate.need === need))
-    return 'it lies in another region';
+    return { code: 'another-region' };
   return null;
 }
 
@@ -122,33 +125,29 @@ export function explain(
     const got = mine.reduce((sum, p) => sum + worth(p.candidate.bout) * p.sets, 0);
     const missing = target(need) - got;
     if (missing <= 0) return [];
-    const name = muscleGroupName(need.group);
-    const stretches = boutDose(need.bout) > 0;
-    const short = `${name} ${amountWords(missing, need.bout.technique, stretches)} short (${need.bout.technique})`;
-    const missingSets = need.bout.sets - mine.reduce((sum, p) => sum + p.sets, 0);
-    if (!candidates.some((o) => o.need === k)) {
-      const because = [...new Set(leftOut.filter((l) => l.need === k).map((l) => l.because))];
-      const why =
-        because.length > 0 ? `none may be chosen: ${runningList(because.slice(0, 3))}` : 'the library has none';
-      return [{ need: k, missing, moreMinutes: null, words: `${short}: ${why}.` }];
-    }
-    if (missingSets === 0)
-      return [{ need: k, missing, moreMinutes: null, words: `${short}: the exercise is not made for longer bouts.` }];
-    const held = barrier(request, k, candidates, chosen, groupSeconds);
-    const more = held === null ? secondsFor(missingSets, k, candidates, chosen) : null;
-    const long = more === null ? 0 : work + more + warmUpSeconds(work + more, warm) - request.budgetSeconds;
-    if (long <= 0) {
-      const why = held ?? 'the coach’s own choices leave no room for more';
-      return [{ need: k, missing, moreMinutes: null, words: `${short}: ${why}.` }];
-    }
-    return [
+    const short = (why: ShortfallFact, moreMinutes: number | null = null): NeedShortfall[] => [
       {
         need: k,
+        group: need.group,
+        technique: need.bout.technique,
         missing,
-        moreMinutes: Math.ceil(long / 60),
-        words: `${short}: ${formatClock(long)} min more would fit it.`,
+        unit: unitFor(need.bout),
+        moreMinutes,
+        why,
       },
     ];
+    const missingSets = need.bout.sets - mine.reduce((sum, p) => sum + p.sets, 0);
+    if (!candidates.some((o) => o.need === k))
+      return short({
+        code: 'none-allowed',
+        args: { because: leftOut.filter((l) => l.need === k).map((l) => l.because) },
+      });
+    if (missingSets === 0) return short({ code: 'not-longer' });
+    const barred = barrier(request, k, candidates, chosen, groupSeconds);
+    const more = barred === null ? secondsFor(missingSets, k, candidates, chosen) : null;
+    const long = more === null ? 0 : work + more + warmUpSeconds(work + more, warm) - request.budgetSeconds;
+    if (long <= 0) return short(barred ?? { code: 'own-choices' });
+    return short({ code: 'minutes', args: { seconds: long } }, Math.ceil(long / 60));
   });
-  return { reasons: chosen.map((p) => reasonFor(p, request)), shortfalls, purposeWords: rules.words, groupSeconds };
+  return { reasons: chosen.map((p) => reasonFor(p, request)), shortfalls, groupSeconds };
 }

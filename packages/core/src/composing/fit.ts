@@ -1,3 +1,4 @@
+import type { FitFact } from './facts.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { FindExercise } from '../catalogue/exercises.js';
 import { sessionDose } from '../dose/dose.js';
@@ -6,7 +7,6 @@ import { unitOf } from '../technique/catalogue.js';
 import { boutOf, type SessionItem } from '../session/item.js';
 import { buildTimeline, type SessionShape } from '../session/timeline.js';
 import type { Timings } from '../technique/timings.js';
-import { formatClock } from '../words/duration.js';
 
 /** Most that a session may be made longer than it was planned: a share of each exercise's dose, as the ramp of a block. */
 export const MOST_EXTENSION = 0.2;
@@ -16,9 +16,10 @@ const HOLD_STEP = 5;
 /** A way to bring a session to its minutes. Both sides stay equal but for what the tighter side gets on top. */
 export interface FitProposal {
   readonly kind: 'holds' | 'sets' | 'leave out' | 'extra';
-  readonly words: string;
+  readonly change: FitFact;
   readonly items: readonly SessionItem[];
   readonly totalSeconds: number;
+  readonly budgetSeconds: number;
 }
 
 /** A session to be fitted. */
@@ -70,15 +71,9 @@ function proposal(
   input: FitInput,
   kind: FitProposal['kind'],
   items: readonly SessionItem[],
-  words: string,
+  change: FitFact,
 ): FitProposal {
-  const totalSeconds = lengthOf(input, items);
-  return {
-    kind,
-    items,
-    totalSeconds,
-    words: `${words} ${formatClock(totalSeconds)} of ${formatClock(input.budgetSeconds)} min.`,
-  };
+  return { kind, items, change, totalSeconds: lengthOf(input, items), budgetSeconds: input.budgetSeconds };
 }
 
 /**
@@ -93,8 +88,7 @@ export function cutProposals(input: FitInput): FitProposal[] {
   const out: FitProposal[] = [];
 
   const plain = items.map(({ bonus: _, ...rest }): SessionItem => rest);
-  if (items.some((i) => i.bonus) && fits(plain))
-    out.push(proposal(input, 'extra', plain, 'Leave out the tighter side’s extra.'));
+  if (items.some((i) => i.bonus) && fits(plain)) out.push(proposal(input, 'extra', plain, { code: 'no-extra' }));
 
   let now = [...items];
   let steps = 0;
@@ -110,15 +104,14 @@ export function cutProposals(input: FitInput): FitProposal[] {
     }
   }
   if (steps > 0 && fits(now)) {
-    const names = now.flatMap((x, i) => {
-      const less = items[i]!.holdSeconds - x.holdSeconds;
-      return less > 0 ? [`${find(x.exerciseId).name} −${less} s`] : [];
+    const holds = now.flatMap((x, i) => {
+      const seconds = items[i]!.holdSeconds - x.holdSeconds;
+      return seconds > 0 ? [{ exercise: find(x.exerciseId).name, seconds }] : [];
     });
-    out.push(proposal(input, 'holds', now, `Shorter holds: ${names.join(', ')}.`));
+    out.push(proposal(input, 'holds', now, { code: 'shorter-holds', args: { holds } }));
   }
 
   now = [...items];
-  const fewer: string[] = [];
   for (let moved = true; moved && !fits(now);) {
     moved = false;
     for (const at of order) {
@@ -129,15 +122,20 @@ export function cutProposals(input: FitInput): FitProposal[] {
       moved = true;
     }
   }
-  now.forEach((x, i) => {
-    if (x.sets < items[i]!.sets) fewer.push(`${find(x.exerciseId).name} ${items[i]!.sets} → ${x.sets} sets`);
-  });
-  if (fewer.length > 0 && fits(now)) out.push(proposal(input, 'sets', now, `Fewer sets: ${fewer.join(', ')}.`));
+  const sets = now.flatMap((x, i) =>
+    x.sets < items[i]!.sets ? [{ exercise: find(x.exerciseId).name, from: items[i]!.sets, to: x.sets }] : [],
+  );
+  if (sets.length > 0 && fits(now)) out.push(proposal(input, 'sets', now, { code: 'fewer-sets', args: { sets } }));
 
   for (const at of order) {
     const without = replaced(items, at, null);
     if (without.length === 0 || !fits(without)) continue;
-    out.push(proposal(input, 'leave out', without, `Leave out ${find(items[at]!.exerciseId).name}.`));
+    out.push(
+      proposal(input, 'leave out', without, {
+        code: 'leave-out',
+        args: { exercise: find(items[at]!.exerciseId).name },
+      }),
+    );
     break;
   }
   return out;
@@ -177,14 +175,14 @@ export function extendProposals(input: FitInput, planned: readonly SessionItem[]
     }
   }
   if (longer.size > 0) {
-    const names = [...longer].map(([at, more]) => `${find(items[at]!.exerciseId).name} +${more} s`);
-    out.push(proposal(input, 'holds', now, `Longer holds: ${names.join(', ')}.`));
+    const holds = [...longer].map(([at, seconds]) => ({ exercise: find(items[at]!.exerciseId).name, seconds }));
+    out.push(proposal(input, 'holds', now, { code: 'longer-holds', args: { holds } }));
   }
   for (const at of order) {
     const item = items[at]!;
     const list = replaced(items, at, { ...item, sets: item.sets + 1 });
     if (!fits(list) || !within(list, item)) continue;
-    out.push(proposal(input, 'sets', list, `One more set: ${find(item.exerciseId).name}.`));
+    out.push(proposal(input, 'sets', list, { code: 'one-more-set', args: { exercise: find(item.exerciseId).name } }));
     break;
   }
   return out;

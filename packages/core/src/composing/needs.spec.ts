@@ -67,15 +67,15 @@ describe('candidatesFor', () => {
       positions: POSITIONS.filter((p) => p !== 'standing'),
       cautions: cautionsFor({ yes: ['disc'], no: [], regions: {} }, 40),
       never: ['supine-hands-hamstring'],
-      onHold: ['chair-hamstring-hinge'],
+      onHold: { exercises: new Set(['chair-hamstring-hinge']), groups: new Set() },
       experience: 'beginner',
     });
     const { candidates, leftOut } = candidatesFor(r);
     const serving = EXERCISES.filter((e) => e.primary === 'hamstrings' && e.technique === 'static hold');
     expect(new Set([...candidates, ...leftOut].map((o) => o.exercise.id))).toEqual(new Set(serving.map((e) => e.id)));
-    const because = (id: string): string | undefined => leftOut.find((l) => l.exercise.id === id)?.because;
-    expect(because('supine-strap-hamstring')).toContain('strap');
-    expect(because('supine-hands-hamstring')).toBe('left out by the coach');
+    const because = (id: string) => leftOut.find((l) => l.exercise.id === id)?.because;
+    expect(because('supine-strap-hamstring')).toEqual({ code: 'needs', args: { props: ['strap'] } });
+    expect(because('supine-hands-hamstring')).toEqual({ code: 'left-out-by-coach' });
     for (const o of candidates) {
       expect(o.exercise.position).not.toBe('standing');
       expect(o.exercise.difficulty).toBe(1);

@@ -1,9 +1,9 @@
+import type { SessionWarningFact } from './facts.js';
 import { isLoaded, kindOf } from '../technique/catalogue.js';
-import { muscleGroupName } from '../anatomy/muscle-group.js';
 import type { FindExercise } from '../catalogue/exercises.js';
 import { sessionDose } from '../dose/dose.js';
 import type { PlainDate } from '../schedule/plain-date.js';
-import { spacingTrouble, type SpacedSession } from '../schedule/spacing.js';
+import { spacingTrouble, type SpacedSession } from '../session/spacing.js';
 import { boutOf, type SessionItem } from '../session/item.js';
 import { sectionOf } from '../session/order.js';
 import { STATIC_BEFORE_TRAINING, type PurposeId } from './purpose.js';
@@ -12,7 +12,7 @@ import { STATIC_BEFORE_TRAINING, type PurposeId } from './purpose.js';
 export interface PhaseWarning {
   /** Places of the items it is about. */
   readonly items: readonly number[];
-  readonly words: string;
+  readonly fact: SessionWarningFact;
 }
 
 /** The session itself among the others. */
@@ -42,7 +42,7 @@ export function phaseWarnings(
       if (still > STATIC_BEFORE_TRAINING)
         out.push({
           items: at,
-          words: `${muscleGroupName(group)} is held still for ${still} s before training: above ${STATIC_BEFORE_TRAINING} s strength drops for a while (Behm 2016, from memory).`,
+          fact: { code: 'held-before-training', args: { group, seconds: still, most: STATIC_BEFORE_TRAINING } },
         });
     }
   items.forEach((item, i) => {
@@ -51,16 +51,16 @@ export function phaseWarnings(
     if (NECK.includes(groupOf(item)) && isLoaded(techniqueOf(before)))
       out.push({
         items: [i - 1, i],
-        words: 'The neck comes right after something loaded: let an easy stretch come between.',
+        fact: { code: 'neck-after-loaded' },
       });
     if (sectionOf(techniqueOf(item)) < sectionOf(techniqueOf(before)))
       out.push({
         items: [i - 1, i],
-        words: `${techniqueOf(item)} after ${techniqueOf(before)}: what moves and works comes before what is held and lets go.`,
+        fact: { code: 'out-of-order', args: { technique: techniqueOf(item), before: techniqueOf(before) } },
       });
   });
   const loaded = [...new Set(items.filter((i) => isLoaded(techniqueOf(i))).map(groupOf))];
-  for (const words of spacingTrouble([...others, { id: HERE, date, loaded }], HERE, date, []))
-    out.push({ items: items.flatMap((x, i) => (isLoaded(techniqueOf(x)) ? [i] : [])), words });
+  for (const fact of spacingTrouble([...others, { id: HERE, date, loaded }], HERE, date, []))
+    out.push({ items: items.flatMap((x, i) => (isLoaded(techniqueOf(x)) ? [i] : [])), fact });
   return out;
 }

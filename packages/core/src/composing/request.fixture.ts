@@ -36,7 +36,7 @@ export function request(needs: readonly ComposeNeed[], over: Partial<ComposeRequ
     keep: [],
     never: [],
     locks: [],
-    onHold: [],
+    onHold: { exercises: new Set(), groups: new Set() },
     known: [],
     caps: {},
     timings: DEFAULT_TIMINGS,

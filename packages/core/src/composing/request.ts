@@ -1,3 +1,4 @@
+import type { OnHold } from '../session/on-hold.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
@@ -51,7 +52,7 @@ export interface ComposeRequest {
   readonly never: readonly string[];
   readonly locks: readonly LockedSets[];
   /** On hold after a stop sign. */
-  readonly onHold: readonly string[];
+  readonly onHold: OnHold;
   /** Known to the client: chosen before new ones when all else is equal. */
   readonly known: readonly string[];
   /** Most seconds a side of a group in this session, those worked along included. */

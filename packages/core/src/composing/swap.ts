@@ -1,10 +1,9 @@
-import { muscleGroupName } from '../anatomy/muscle-group.js';
+import type { AlternativeFact } from './facts.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import { EVERYDAY_PROPS, propName, type PropId } from '../catalogue/props.js';
+import { EVERYDAY_PROPS, type PropId } from '../catalogue/props.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
 import { boutOf, type SessionItem } from '../session/item.js';
-import { lowerFirst, runningList } from '../words/list.js';
 import { clipped } from './candidates.js';
 
 /** Another exercise for the same work. */
@@ -15,7 +14,7 @@ export interface Alternative {
   /** Seconds a side that it stretches less, when the exercise is not made for bouts as long; 0 for none. */
   readonly lost: number;
   /** Why it stands where it stands. */
-  readonly words: string;
+  readonly facts: readonly AlternativeFact[];
 }
 
 /** What alternatives are ranked by. */
@@ -63,20 +62,17 @@ export function alternatives(
         ...(technique === e.technique ? {} : { technique }),
         ...(item.link ? { link: item.link } : {}),
       };
-      const words = [
-        lost > 0 ? `${lost} s a side less: it is not made for longer` : 'same dose',
-        e.position === exercise.position ? `also ${e.position}` : e.position,
-        missing(e).length > 0
-          ? `needs ${runningList(missing(e).map((p) => lowerFirst(propName(p))))}, not at hand`
-          : null,
-        e.difficulty < exercise.difficulty ? 'easier' : e.difficulty > exercise.difficulty ? 'harder' : null,
-        e.secondary.length > 0
-          ? `works ${runningList(e.secondary.map((g) => lowerFirst(muscleGroupName(g))))} along`
-          : null,
+      const harder = Math.sign(e.difficulty - exercise.difficulty);
+      const facts: AlternativeFact[] = [
+        lost > 0 ? { code: 'less-dose', args: { seconds: lost } } : { code: 'same-dose' },
+        { code: 'position', args: { position: e.position, same: e.position === exercise.position } },
+        ...(missing(e).length > 0 ? [{ code: 'needs' as const, args: { props: missing(e) } }] : []),
+        ...(harder === 0 ? [] : [{ code: harder < 0 ? ('easier' as const) : ('harder' as const) }]),
+        ...(e.secondary.length > 0 ? [{ code: 'also-stretches' as const, args: { groups: e.secondary } }] : []),
       ];
       return {
         key,
-        alternative: { exercise: e, item: next, lost, words: words.filter((w) => w !== null).join(' · ') },
+        alternative: { exercise: e, item: next, lost, facts },
       };
     });
   ranked.sort((a, b) => {

@@ -16,10 +16,10 @@ describe('weekly dose', () => {
 
   // Thomas et al. 2018: at least 5 min a week; Ingram et al. 2025: gains flatten at about 10 min a week (both from memory).
   it('says where it lies against the reviews', () => {
-    expect(doseRemark(299)).toContain('Thomas 2018');
+    expect(doseRemark(299)).toBe('below-favoured');
     expect(doseRemark(300)).toBeNull();
     expect(doseRemark(600)).toBeNull();
-    expect(doseRemark(601)).toContain('Ingram 2025');
+    expect(doseRemark(601)).toBe('above-flattening');
   });
 
   it.each([

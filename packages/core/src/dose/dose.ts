@@ -49,13 +49,13 @@ export function sideWeeklyDose(p: Prescription, side: Side): number {
   return sideSessionDose(p, side) * p.sessionsPerWeek;
 }
 
-/** What the evidence says about a weekly dose, without blame; null when it lies between the two figures. */
-export function doseRemark(secondsPerSide: number): string | null {
-  if (secondsPerSide < FAVOURED_WEEKLY_SECONDS)
-    return `Below the weekly dose reviews recommend (${FAVOURED_WEEKLY_SECONDS} s a week; Thomas 2018, from memory).`;
-  if (secondsPerSide > FLATTENING_WEEKLY_SECONDS)
-    return `Above ${FLATTENING_WEEKLY_SECONDS} s a week gains flatten (Ingram 2025, from memory).`;
-  return null;
+/** Where a weekly dose lies against the figures of the reviews, without blame; null between the two. */
+export type DoseRemark = 'below-favoured' | 'above-flattening';
+
+/** @param secondsPerSide weekly dose of a group */
+export function doseRemark(secondsPerSide: number): DoseRemark | null {
+  if (secondsPerSide < FAVOURED_WEEKLY_SECONDS) return 'below-favoured';
+  return secondsPerSide > FLATTENING_WEEKLY_SECONDS ? 'above-flattening' : null;
 }
 
 /**

@@ -10,17 +10,22 @@ export interface Conditions {
   readonly hoursSinceSession: number | null;
 }
 
+/** What differs between the conditions of two results. */
+export type ConditionFact =
+  | { readonly code: 'cold-warm' | 'tester' | 'time-of-day' | 'after-session' }
+  | { readonly code: 'instrument'; readonly args: { readonly instruments: readonly [string, string] } };
+
 /**
- * What differs between the conditions of two results, in words fit for a warning. Empty when they are alike.
+ * What differs between the conditions of two results; empty when they are alike.
  * More than 2 h apart in the day or less than 24 h after a session counts (domain rule 2.2).
  */
-export function differentConditions(a: Conditions, b: Conditions): string[] {
-  const out: string[] = [];
-  if (a.warm !== b.warm) out.push('one was taken cold, the other warm');
-  if (a.instrument !== b.instrument) out.push(`different instruments (${a.instrument}, ${b.instrument})`);
-  if (a.tester !== b.tester) out.push('measured by different people');
-  if (Math.abs(a.minuteOfDay - b.minuteOfDay) > 120) out.push('more than 2 hours apart in the time of day');
-  if ([a, b].some((c) => c.hoursSinceSession !== null && c.hoursSinceSession < 24))
-    out.push('less than 24 hours after a session');
+export function differentConditions(a: Conditions, b: Conditions): ConditionFact[] {
+  const out: ConditionFact[] = [];
+  if (a.warm !== b.warm) out.push({ code: 'cold-warm' });
+  if (a.instrument !== b.instrument)
+    out.push({ code: 'instrument', args: { instruments: [a.instrument, b.instrument] } });
+  if (a.tester !== b.tester) out.push({ code: 'tester' });
+  if (Math.abs(a.minuteOfDay - b.minuteOfDay) > 120) out.push({ code: 'time-of-day' });
+  if ([a, b].some((c) => c.hoursSinceSession !== null && c.hoursSinceSession < 24)) out.push({ code: 'after-session' });
   return out;
 }

@@ -2,6 +2,11 @@ import type { Person, ReferenceRow } from '../catalogue/reference.js';
 import type { Source } from '../source.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 
+/** Why no reference applies: the test has none (its own text says why), or its table has no row for the person. */
+export type ReferenceGap =
+  | { readonly code: 'test-has-none'; readonly args: { readonly why: string } }
+  | { readonly code: 'sex-needed' | 'not-in-table' };
+
 /** The reference that applies to a person. */
 export type AppliedReference =
   | {
@@ -15,7 +20,7 @@ export type AppliedReference =
       readonly source: Source;
     }
   | { readonly kind: 'nominal'; readonly value: number; readonly source: Source }
-  | { readonly kind: 'none'; readonly why: string };
+  | { readonly kind: 'none'; readonly because: ReferenceGap };
 
 /** Where a value lies against its reference. `nominal` references make no band. */
 export type Band = 'short' | 'typical' | 'ample' | 'no band';
@@ -30,8 +35,10 @@ function rowFor<T>(rows: readonly ReferenceRow<T>[], person: Person): T | null {
   return fits?.value ?? null;
 }
 
-const notInTable = (person: Person): string =>
-  person.sex === null ? 'This reference needs the client’s sex.' : 'The table has no row for this age and sex.';
+const notInTable = (person: Person): AppliedReference => ({
+  kind: 'none',
+  because: { code: person.sex === null ? 'sex-needed' : 'not-in-table' },
+});
 
 /**
  * The reference that applies to a person (domain 2.2): mean ± 1 SD, the middle half, or grades "good" and "very good" as the typical
@@ -54,11 +61,11 @@ export function referenceFor(test: Pick<RomTest, 'reference'>, person: Person): 
           source: r.source,
         };
       if (r.otherwise) return { kind: 'nominal', ...r.otherwise };
-      return { kind: 'none', why: notInTable(person) };
+      return notInTable(person);
     }
     case 'middle half': {
       const row = rowFor(r.rows, person);
-      if (!row) return { kind: 'none', why: notInTable(person) };
+      if (!row) return notInTable(person);
       return {
         kind: 'band',
         low: row.low,
@@ -70,7 +77,7 @@ export function referenceFor(test: Pick<RomTest, 'reference'>, person: Person): 
     }
     case 'grades': {
       const row = rowFor(r.rows, person);
-      if (!row) return { kind: 'none', why: notInTable(person) };
+      if (!row) return notInTable(person);
       // Two grades lie between, "good" and "very good"; their width serves as the middle half. "Excellent" itself is ample.
       return {
         kind: 'band',
@@ -82,8 +89,9 @@ export function referenceFor(test: Pick<RomTest, 'reference'>, person: Person): 
       };
     }
     case 'nominal':
-    case 'none':
       return r;
+    case 'none':
+      return { kind: 'none', because: { code: 'test-has-none', args: { why: r.why } } };
   }
 }
 

@@ -4,7 +4,7 @@ import { cautionsFor, missingRegions, openQuestions, type Answers, type Caution 
 /** Months after which the questions are asked again, and a clearance is renewed. Common practice, no source. */
 export const RESCREEN_MONTHS = 12;
 
-/** A licensed professional, or a guardian, has agreed: what is needed of it to know which cautions stand. */
+/** A doctor or physiotherapist, or a guardian, has agreed: what is needed of it to know which cautions stand. */
 export interface ClearanceFact {
   readonly cautionId: Caution['id'];
   readonly on: PlainDate;
@@ -12,7 +12,7 @@ export interface ClearanceFact {
 
 /** Where the screening of a client stands, and what follows from it. */
 export interface Screening {
-  /** `open`: questions are missing. `refer`: a professional first. `cleared`: a professional has agreed. `clear`: nothing blocks. */
+  /** `open`: questions are missing. `refer`: a doctor or physiotherapist first. `cleared`: one has agreed. `clear`: nothing blocks. */
   readonly state: 'open' | 'refer' | 'cleared' | 'clear';
   /** In force now; a plan keeps to all of them. */
   readonly current: readonly Caution[];
@@ -33,7 +33,7 @@ export function rescreenDue(askedOn: PlainDate): PlainDate {
 /**
  * What stands on a day. A clearance lifts its caution with everything it takes away; a guardian's consent lets planning begin, but the
  * limits of youth stay.
- * @param answers of the latest asking; null when nobody has asked
+ * @param answers of the latest intake; null when the questions were never asked
  * @param age whole years on that day
  */
 export function screeningOn(
@@ -49,9 +49,7 @@ export function screeningOn(
   const lifted = all.filter(valid);
   const current = all
     .filter((c) => !valid(c) || c.id === 'under-18')
-    .map((c): Caution =>
-      valid(c) ? { ...c, outcome: 'limit', urgency: null, changes: c.changes.replace(/^.*?; /, '') } : c,
-    );
+    .map((c): Caution => (valid(c) ? { ...c, outcome: 'limit', urgency: null } : c));
   const unfinished = openQuestions(answers).length > 0 || missingRegions(answers).length > 0;
   const referred = (list: readonly Caution[]) => list.some((c) => c.outcome === 'refer');
   const state = referred(current) ? 'refer' : unfinished ? 'open' : referred(lifted) ? 'cleared' : 'clear';

@@ -1,14 +1,8 @@
+import { complaintWords } from '../words/complaint.js';
 import { describe, expect, it } from 'vitest';
 import { BODY_REGIONS } from '../anatomy/body-region.js';
 import { MUSCLE_GROUP_IDS } from '../anatomy/muscle-group.js';
-import {
-  complaintChange,
-  complaintsOf,
-  complaintWords,
-  HABITS,
-  currentComplaints,
-  type Complaint,
-} from './complaints.js';
+import { complaintChange, complaintsOf, HABITS, currentComplaints, type Complaint } from './complaints.js';
 
 const back: Complaint = { region: 'low-back', score: 4, habits: ['sitting'] };
 

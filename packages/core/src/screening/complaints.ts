@@ -1,6 +1,5 @@
-import { BODY_REGIONS, bodyRegionName, type BodyRegionId } from '../anatomy/body-region.js';
+import { BODY_REGIONS, type BodyRegionId } from '../anatomy/body-region.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import { lowerFirst, runningList } from '../words/list.js';
 
 /** What a complaint comes with, and the groups that usually answer for it. Common practice, no source. */
 export const HABITS = [
@@ -48,12 +47,6 @@ export function complaintsOf(group: MuscleGroupId, complaints: readonly Complain
       (has(BODY_REGIONS.find((r) => r.id === c.region)!.groups) ||
         c.habits.some((id) => has(HABITS.find((h) => h.id === id)!.groups))),
   );
-}
-
-/** A complaint in words: "low back 4 of 10, with sitting for hours". */
-export function complaintWords(c: Complaint): string {
-  const habits = c.habits.length > 0 ? `, with ${runningList(c.habits.map((h) => lowerFirst(habitName(h))))}` : '';
-  return `${lowerFirst(bodyRegionName(c.region))} ${c.score} of 10${habits}`;
 }
 
 /**

@@ -25,6 +25,17 @@ export interface Aim {
  */
 export type CourseState = 'reached' | 'on course' | 'plateau' | 'moving away' | 'cannot tell yet';
 
+/** Why a trend is judged as it is. */
+export type CourseFact =
+  | 'points-away'
+  | 'nothing-to-compare'
+  | 'last-two-meet'
+  | 'trend-is-there'
+  | 'too-slow'
+  | 'fast-enough'
+  | 'maybe-no-change'
+  | 'rate-unsure';
+
 /** When the aim may be reached. `latest` null: later than a forecast reaches. */
 export interface Forecast {
   readonly earliest: PlainDate;
@@ -33,8 +44,7 @@ export interface Forecast {
 
 export interface Course {
   readonly state: CourseState;
-  /** The state in a sentence, with its numbers left to the screen. */
-  readonly why: string;
+  readonly why: CourseFact;
   readonly forecast: Forecast | null;
   /** Change per day that the aim needs, signed so that + is freer; null without an aim or when it is reached. */
   readonly needed: number | null;
@@ -89,23 +99,21 @@ export function courseOf(trend: Trend, better: RomTest['better'], aim: Aim | nul
   const last = series.at(-1)!;
   const rate = freer(trend.slope, better);
   const direction = better === 'more' ? 1 : -1;
-  if (rate.high < 0)
-    return { state: 'moving away', why: 'the whole interval of the trend points away', forecast: null, needed: null };
+  if (rate.high < 0) return { state: 'moving away', why: 'points-away', forecast: null, needed: null };
   if (!aim)
     return {
       state: 'cannot tell yet',
-      why: 'there is no goal or reference to hold the trend against',
+      why: 'nothing-to-compare',
       forecast: null,
       needed: null,
     };
   const meets = (r: DatedResult) => direction * (r.value - aim.value) >= 0;
-  if (series.slice(-2).every(meets))
-    return { state: 'reached', why: 'the last two results meet the aim', forecast: null, needed: null };
+  if (series.slice(-2).every(meets)) return { state: 'reached', why: 'last-two-meet', forecast: null, needed: null };
   const gap = direction * (aim.value - trend.smooth.points.at(-1)!.level);
   if (gap <= 0)
     return {
       state: 'on course',
-      why: 'the smoothed value is there; one more result settles it',
+      why: 'trend-is-there',
       forecast: null,
       needed: null,
     };
@@ -125,18 +133,14 @@ export function courseOf(trend: Trend, better: RomTest['better'], aim: Aim | nul
   if (adherence !== null && adherence >= PLATEAU_ADHERENCE && longEnough && ninety.high < needed)
     return {
       state: 'plateau',
-      why: 'practised as planned, and still slower than the aim needs',
+      why: 'too-slow',
       forecast: when,
       needed,
     };
-  if (rate.slope >= needed && ninety.low > 0)
-    return { state: 'on course', why: 'the rate so far is at least what the aim needs', forecast: when, needed };
+  if (rate.slope >= needed && ninety.low > 0) return { state: 'on course', why: 'fast-enough', forecast: when, needed };
   return {
     state: 'cannot tell yet',
-    why:
-      rate.low <= 0
-        ? 'the interval of the trend includes no change at all'
-        : 'it gets freer, but the rate the aim needs is not sure',
+    why: rate.low <= 0 ? 'maybe-no-change' : 'rate-unsure',
     forecast: when,
     needed,
   };

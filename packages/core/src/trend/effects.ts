@@ -50,3 +50,44 @@ export function retention(
   const kept = changeBetween(baseline.value, after.value, better, [baseline.sem, after.sem]).gain;
   return { gain: change.gain, kept, share: kept / change.gain, breakDays };
 }
+
+/** What one session did, on its day. */
+export interface SessionEffect extends Change {
+  readonly date: PlainDate;
+}
+
+/**
+ * The effect of the newest session that was measured before and after; null when there is none.
+ * @param all results of one test and side, warm ones too, by date and in the order of the day
+ */
+export function latestSessionEffect(all: readonly DatedResult[], better: Better): SessionEffect | null {
+  for (const date of [...new Set(all.map((r) => r.date))].reverse()) {
+    const same = all.filter((r) => r.date === date);
+    const [before, after] = [same[0]!, same.at(-1)!];
+    if (before !== after) return { date, ...withinSessionEffect(before, after, better) };
+  }
+  return null;
+}
+
+/**
+ * What the last break of two weeks or more left of a gain; null when there was no break, or no real gain before it.
+ * @param results of one test and side, by date
+ * @param sessions days of logged sessions
+ */
+export function lastRetention(
+  results: readonly DatedResult[],
+  sessions: readonly PlainDate[],
+  better: Better,
+): Retention | null {
+  const [baseline] = results;
+  if (!baseline) return null;
+  const days = [...sessions].sort();
+  for (const last of [...days].reverse()) {
+    const before = results.findLast((r) => r.date <= last && r.date > baseline.date);
+    const next = days.find((d) => d > last);
+    const after = results.find((r) => r.date > last && (!next || r.date <= next));
+    const kept = before && after ? retention(baseline, before, after, last, better) : null;
+    if (kept) return kept;
+  }
+  return null;
+}

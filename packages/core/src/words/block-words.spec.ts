@@ -1,7 +1,8 @@
+import { spacingWords } from './composing.js';
 import { describe, expect, it } from 'vitest';
 import { PUSH_AGAINST, techniquesOf, exercisesDoing } from '../catalogue/forms.js';
 import { EXERCISES, exerciseById } from '../catalogue/exercises.js';
-import { spacingTrouble } from '../schedule/spacing.js';
+import { spacingTrouble } from '../session/spacing.js';
 import { mostApart } from '../schedule/spread-days.js';
 import type { Prescription } from '../technique/prescription.js';
 import { doseArithmetic } from './arithmetic.js';
@@ -95,15 +96,18 @@ describe('spacing', () => {
     { id: 'c', date: '2026-03-11', loaded: [] },
   ];
   it('warns of loads too close, and only of the same group', () => {
-    expect(spacingTrouble(sessions, 'b', '2026-03-10', [])).toEqual([
-      'Less than 48 h from the loaded calf (gastrocnemius) of Mon 9 Mar.',
-    ]);
+    const [trouble, ...more] = spacingTrouble(sessions, 'b', '2026-03-10', []);
+    expect(trouble).toEqual({ code: 'loaded-too-close', args: { group: 'calf', date: '2026-03-09' } });
+    expect(spacingWords(trouble!)).toBe('Less than 48 h from the loaded calf (gastrocnemius) on Mon 9 Mar.');
+    expect(more).toEqual([]);
     expect(spacingTrouble(sessions, 'b', '2026-03-11', [])).toEqual([]);
     expect(spacingTrouble(sessions, 'c', '2026-03-10', [])).toEqual([]);
     expect(spacingTrouble(sessions, 'none', '2026-03-10', [])).toEqual([]);
   });
   it('warns before a retest', () => {
-    expect(spacingTrouble(sessions, 'c', '2026-03-14', ['2026-03-15'])[0]).toContain('Sun 15 Mar');
+    const [trouble] = spacingTrouble(sessions, 'c', '2026-03-14', ['2026-03-15']);
+    expect(trouble).toEqual({ code: 'before-retest', args: { date: '2026-03-15' } });
+    expect(spacingWords(trouble!)).toContain('Sun 15 Mar');
     expect(spacingTrouble(sessions, 'c', '2026-03-15', ['2026-03-15'])).toHaveLength(1);
     expect(spacingTrouble(sessions, 'c', '2026-03-16', ['2026-03-15'])).toEqual([]);
   });

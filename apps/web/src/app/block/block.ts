@@ -39,6 +39,7 @@ import {
   USUAL_PLATE,
   WEEKDAYS,
   weeklyGroupDoses,
+  cautionTitle,
 } from '@yandle/core';
 import { ToastService } from '../data/toast.service';
 import { SCREENING_WORDS } from '../intake/screening-words';
@@ -121,7 +122,7 @@ export class BlockScreen {
   }
 
   protected readonly leftOut = computed(() =>
-    this.store.leftOut().map((l) => ({ name: l.exercise.name, why: l.because.map((c) => c.title).join(', ') })),
+    this.store.leftOut().map((l) => ({ name: l.exercise.name, why: l.because.map(cautionTitle).join(', ') })),
   );
   protected readonly blocked = computed(() => {
     const s = this.store.client()?.screening;

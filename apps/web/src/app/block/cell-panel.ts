@@ -28,6 +28,7 @@ import {
   type Violation,
   volume,
   weekWords,
+  doseRemarkWords,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
@@ -92,9 +93,9 @@ export class CellPanel {
   protected readonly style = computed((): Style => this.stylesService.find(this.cell().styleId));
   protected readonly remark = computed(() => {
     const p = this.cell().prescription;
-    return this.cell().kind === 'rest' || this.cell().dose === 0
-      ? null
-      : doseRemark(Math.max(sideWeeklyDose(p, 'left'), sideWeeklyDose(p, 'right')));
+    if (this.cell().kind === 'rest' || this.cell().dose === 0) return null;
+    const remark = doseRemark(Math.max(sideWeeklyDose(p, 'left'), sideWeeklyDose(p, 'right')));
+    return remark && doseRemarkWords(remark);
   });
   protected readonly sensation = computed(() => sensationWords(this.cell().prescription.sensation));
   protected readonly variables = computed(() =>

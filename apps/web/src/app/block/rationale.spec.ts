@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { Block } from '@yandle/contract';
-import { cautionsFor } from '@yandle/core';
+import { cautionsFor, cautionTitle } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
 import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
@@ -55,7 +55,7 @@ describe('RationaleScreen', () => {
     expect(screen.text).toContain('the weekly dose rises by 20 % at most');
     expect(screen.text).toContain('Easier weeks at about 60 %: week 4, 8.');
     expect(screen.text).toContain('8 Mar (baseline)');
-    expect(screen.text).toContain(cautions[0]!.title);
+    expect(screen.text).toContain(cautionTitle(cautions[0]!));
     expect(screen.text).toContain('not medical advice');
     // Each source once, though both styles stand on it.
     expect(screen.text.match(/Garber CE et al\. 2011, Med Sci/g)).toHaveLength(1);

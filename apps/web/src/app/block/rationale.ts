@@ -13,6 +13,8 @@ import {
   prescriptionWords,
   sourceWords,
   techniquesUsed,
+  cautionTitle,
+  cautionChanges,
 } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -40,6 +42,8 @@ export class RationaleScreen {
   private readonly testCatalogue = inject(TestCatalogueService);
   private readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
+  protected readonly cautionTitle = cautionTitle;
+  protected readonly cautionChanges = cautionChanges;
   protected readonly problem = signal<Problem | null>(null);
   private readonly read = signal<{
     readonly blocks: readonly Block[];

@@ -16,6 +16,8 @@ import {
   type RomTest,
   type TestCatalogue,
   type TestFinding,
+  conditionWords,
+  referenceGapWords,
 } from '@yandle/core';
 import { asMeasuredIn, conditionsOf, sidesOf } from '../measure/results';
 import { changeWords } from '../ui/change-words';
@@ -48,7 +50,9 @@ export function newestResults(
       if (!before || !now) return [];
       const change = changeBetween(before.value, now.value, test.better, [before.sem, now.sem]);
       const [a, b] = [before.from.at(-1)!, now.from.at(-1)!];
-      const different = differentConditions(conditionsOf(a, test, side), conditionsOf(b, test, side));
+      const different = differentConditions(conditionsOf(a, test, side), conditionsOf(b, test, side)).map(
+        conditionWords,
+      );
       const care = different.length > 0 ? `; different: ${different.join(', ')}` : '';
       return [`${side === null ? '' : `${side} `}${changeWords(change, test)}${care}`];
     });
@@ -74,7 +78,7 @@ export function gapWords(f: TestFinding): string {
 
 /** Where a target comes from, in words. */
 export function targetWords(f: TestFinding): string {
-  if (!f.target) return f.reference.kind === 'none' ? f.reference.why : '';
+  if (!f.target) return f.reference.kind === 'none' ? referenceGapWords(f.reference.because) : '';
   if (f.target.from === 'goal') return 'the client’s goal';
   if (f.target.from === 'typical range') return 'the lower edge of the typical range';
   return 'a single value and the trade’s usual spread';

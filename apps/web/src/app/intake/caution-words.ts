@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import type { Caution } from '@yandle/core';
+import { cautionChanges, cautionForClient, cautionTitle, cautionWhy, type Caution } from '@yandle/core';
 
 const SOON = { emergency: 'Emergency', today: 'See a doctor today', urgent: 'See a doctor within days' } as const;
 const OUTCOME = { refer: 'Doctor or physiotherapist first', limit: 'Limits', note: 'Note' } as const;
@@ -14,10 +14,10 @@ const OUTCOME = { refer: 'Doctor or physiotherapist first', limit: 'Limits', not
       [class.border-edge]="caution().outcome !== 'refer'"
     >
       <p class="font-semibold" [class.text-attention]="caution().outcome === 'refer'">
-        {{ outcome() }}{{ titled() ? ': ' + caution().title : '' }}
+        {{ outcome() }}{{ titled() ? ': ' + title() : '' }}
       </p>
       <p>{{ changes() }}</p>
-      <p class="text-soft">{{ caution().why }}</p>
+      <p class="text-soft">{{ why() }}</p>
     </div>
   `,
 })
@@ -30,12 +30,9 @@ export class CautionWords {
     const { urgency, outcome } = this.caution();
     return urgency && urgency !== 'before planning' ? SOON[urgency] : OUTCOME[outcome];
   });
-  protected readonly changes = computed(() => {
-    const c = this.caution();
-    if (!this.toClient() || c.outcome !== 'refer' || c.urgency === 'emergency') return c.changes;
-    if (c.id === 'under-18') return 'A parent or guardian has to say yes first. Your coach will ask them.';
-    return c.urgency === 'today'
-      ? 'Please see a doctor today. If you have chest pain, trouble breathing or speaking, or weakness on one side, call an ambulance now.'
-      : 'Please see a doctor or physiotherapist before you start. Your coach will plan your stretches once they say it is safe.';
-  });
+  protected readonly title = computed(() => cautionTitle(this.caution()));
+  protected readonly why = computed(() => cautionWhy(this.caution()));
+  protected readonly changes = computed(() =>
+    this.toClient() ? cautionForClient(this.caution()) : cautionChanges(this.caution()),
+  );
 }

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FIELD } from '@yandle/contract';
-import { formatDate, type Caution } from '@yandle/core';
+import { formatDate, type Caution, cautionTitle } from '@yandle/core';
 import { CautionWords } from './caution-words';
 import { ScreeningStore } from './screening.store';
 import { SCREENING_WORDS } from './screening-words';
@@ -26,7 +26,8 @@ export class CautionsPanel {
   protected readonly current = computed(() => this.store.live().current);
   protected readonly given = computed(() => this.store.view()?.clearances.filter((c) => c.withdrawnAt === null) ?? []);
   protected readonly titleOf = (id: Caution['id']) =>
-    [...this.store.live().lifted, ...this.current()].find((c) => c.id === id)?.title ?? id;
+    cautionTitle([...this.store.live().lifted, ...this.current()].find((c) => c.id === id) ?? { id, regions: [] });
+  protected readonly cautionTitle = cautionTitle;
 
   protected day(date: string): string {
     return formatDate(date, 'd MMM yyyy');

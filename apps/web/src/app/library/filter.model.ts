@@ -7,6 +7,7 @@ import {
   type Caution,
   type Exercise,
   type MuscleGroupId,
+  cautionTitle,
 } from '@yandle/core';
 
 /** What the coach looks for. Empty fields ask for nothing. */
@@ -38,7 +39,7 @@ export interface Suited {
 
 /** Why an exercise does not suit a client; empty when it does. */
 export function unsuitable(e: Exercise, client: Suited): string[] {
-  const out = cautionsAgainst(e, client.cautions).map((c) => c.title);
+  const out = cautionsAgainst(e, client.cautions).map(cautionTitle);
   const at = client.about;
   if (!at) return out;
   const missing = e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !at.props.includes(p));

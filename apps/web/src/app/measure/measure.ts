@@ -30,6 +30,8 @@ import {
   type AppliedReference,
   type RomTest,
   type Side,
+  conditionWords,
+  referenceGapWords,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
@@ -197,7 +199,9 @@ export class MeasureScreen {
   /** The reference that applies to the client on a day. */
   private reference(test: RomTest, date: string): AppliedReference {
     const c = this.context.client();
-    return c ? referenceFor(test, { age: ageOn(c.birthDate, date), sex: c.sex }) : { kind: 'none', why: '' };
+    return c
+      ? referenceFor(test, { age: ageOn(c.birthDate, date), sex: c.sex })
+      : { kind: 'none', because: { code: 'test-has-none', args: { why: '' } } };
   }
 
   protected readonly lastBattery = computed(() => this.store.latest()?.battery ?? []);
@@ -211,7 +215,7 @@ export class MeasureScreen {
   protected readonly referenceWords = computed(() => {
     const t = this.store.test();
     const r = this.reference(t, this.store.assessment()!.date);
-    if (r.kind === 'none') return r.why;
+    if (r.kind === 'none') return referenceGapWords(r.because);
     const value =
       r.kind === 'band'
         ? `${formatReading(r.low, t.unit)} to ${formatReading(r.high, t.unit)} is typical`
@@ -283,7 +287,9 @@ export class MeasureScreen {
     if (readingsOf(assessment, test, side).length === 0) return [];
     const before = assessmentBefore(this.store.assessments() ?? [], assessment, test, side);
     if (!before) return [];
-    const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side));
+    const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side)).map(
+      conditionWords,
+    );
     return different.length > 0 ? [`Different from last time: ${different.join('; ')}. Compare with care.`] : [];
   }
 

@@ -35,7 +35,7 @@ describe('PhoneStart', () => {
       exercises: [],
       sorenessEntries: [],
       progress: ['Lunge, left: 2.4 cm freer than on 2 March.'],
-      onHold: '',
+      onHold: null,
       ...over,
     };
     const store = {
@@ -107,7 +107,7 @@ describe('PhoneStart', () => {
     const held = textOf(open({ sessions: [aSession({ openSymptoms: [symptom] })] }));
     expect(held).toContain('Your sessions are on hold');
     expect(open({ sessions: [aSession({ openSymptoms: [symptom] })] }).querySelector('a.btn-go')).toBeNull();
-    expect(textOf(open({ onHold: 'Please see a licensed professional first.' }))).toContain('licensed professional');
+    expect(textOf(open({ onHold: 'refer' }))).toContain('see a doctor or physiotherapist before you start');
   });
 
   it('says what is the matter when the link or the network is gone', () => {

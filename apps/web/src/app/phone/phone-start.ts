@@ -13,6 +13,8 @@ import {
   STOP_ADVICE,
   STOP_SIGNS,
   targetWords,
+  exercisesOnHold,
+  SEE_SOMEONE,
 } from '@yandle/core';
 import type { Session } from '@yandle/contract';
 import { FigureView } from '../ui/figure';
@@ -39,6 +41,7 @@ export class PhoneStart {
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
   protected readonly rests = SORE_RESTS;
   protected readonly stopAdvice = STOP_ADVICE;
+  protected readonly seeSomeone = SEE_SOMEONE;
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
   protected readonly opened = signal<string | null>(null);
 
@@ -105,7 +108,8 @@ export class PhoneStart {
   }
 
   protected onHold(s: Session): boolean {
-    return s.openSymptoms.length > 0 || this.block()!.onHold !== '';
+    // Truth, not null: a copy that an older version kept has an empty text here.
+    return !!this.block()!.onHold || exercisesOnHold(s.items, s.openSymptoms, (id) => this.store.find(id)).length > 0;
   }
 
   protected words(item: SessionItem): string {

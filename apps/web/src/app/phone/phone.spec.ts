@@ -21,7 +21,7 @@ const block: SharedBlock = {
   exercises: [],
   sorenessEntries: [],
   progress: [],
-  onHold: '',
+  onHold: null,
 };
 
 const aLog = (id: string): QueuedRequest => ({

@@ -15,7 +15,7 @@ import 'chartjs-adapter-date-fns';
 import { PointWithErrorBar, ScatterWithErrorBarsController } from 'chartjs-chart-error-bars';
 import annotationPlugin from 'chartjs-plugin-annotation';
 import { ThemeService } from '../data/theme.service';
-import type { SideTrend } from './trend-words';
+import type { SideTrend } from './side-trend';
 
 Chart.register(
   ScatterWithErrorBarsController,

@@ -135,8 +135,8 @@ describe('ProgressScreen', () => {
       { assessments: weekly([45, 43, 41, 38.5, 37, 35]), dose: null, sensations: [] },
       { ...NO_PRIORITIES, goals: [goal] },
     );
-    expect(six.text).toContain('● Left on course +1.8° freer a week');
-    expect(six.text).toMatch(/\(95 %: \+[\d.]+ to \+[\d.]+; 6 dates/);
+    expect(six.text).toContain('● Left on course +1.8° a week');
+    expect(six.text).toMatch(/\(95% range \+[\d.]+ to \+[\d.]+; 6 dates/);
     expect(six.text).toMatch(/20° between \d+ \w+ and \d+ \w+ 2026/);
     const four = await open({ assessments: weekly([45, 43, 41, 39]), dose: null, sensations: [] });
     expect(four.text).toContain('A trend needs results on five dates.');
@@ -146,7 +146,7 @@ describe('ProgressScreen', () => {
     const morning = weekly([45, 44, 45, 44, 45]);
     const after = assessment('2026-02-01', [30], [], { id: 'later', time: '11:00', warm: true });
     const screen = await open({ assessments: [...morning, after], dose: null, sensations: [] });
-    expect(screen.text).toContain('Within 1 Feb: 15° freer at the later assessment, more than measurement error.');
+    expect(screen.text).toContain('On 1 Feb: 15° freer at the later assessment, more than measurement error.');
     expect(screen.text).toMatch(/5 dates/);
   });
 

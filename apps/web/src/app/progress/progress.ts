@@ -26,6 +26,15 @@ import {
   type Side,
   targetFor,
   Z95,
+  conditionWords,
+  courseStateWords,
+  trendRateWords,
+  courseWords,
+  trendChanceWords,
+  sessionEffectWords,
+  retentionWords,
+  latestSessionEffect,
+  lastRetention,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -39,7 +48,7 @@ import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
 import { HistoryChart, type HistoryPoint } from './history-chart';
-import { adherenceOf, retentionWords, sessionEffectWords, sideTrend, trendWords } from './trend-words';
+import { adherenceOf, sideTrend } from './side-trend';
 
 /** The change of one side, in words. */
 interface SideChange {
@@ -100,7 +109,9 @@ export class ProgressScreen {
       const warnings = several
         ? [
             ...new Set(
-              sides.flatMap((s) => differentConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s))),
+              sides.flatMap((s) =>
+                differentConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s)).map(conditionWords),
+              ),
             ),
           ]
         : [];
@@ -118,12 +129,21 @@ export class ProgressScreen {
         const all = dated(side);
         const daily = seriesOf(side);
         const trend = sideTrend(daily, test, aim, adherence);
+        const effect = latestSessionEffect(all, test.better);
+        const kept = lastRetention(daily, logged, test.better);
         return {
           side,
           trend,
-          words: trend ? trendWords(trend, test) : null,
-          session: sessionEffectWords(all, test),
-          kept: retentionWords(daily, logged, test),
+          words: trend
+            ? {
+                state: courseStateWords(trend.course.state),
+                rate: trendRateWords(trend.trend, test),
+                course: courseWords(trend.course, trend.aim?.value ?? null, test),
+                chance: trendChanceWords(trend.trend),
+              }
+            : null,
+          session: effect ? sessionEffectWords(effect, test) : null,
+          kept: kept ? retentionWords(kept, test) : null,
         };
       });
       return [

@@ -1,3 +1,4 @@
+import { fewClientsWords } from '@yandle/core';
 import type { AdoptErrorBody, StudyBody } from '@yandle/contract';
 import { Screen } from '../testing/screen';
 import { EMPTY_CATALOGUE } from '../testing/assessments';
@@ -18,7 +19,7 @@ describe('a study', () => {
     expect(r.agreement.lower.value).toBeCloseTo(-2.1 - 1.96 * 38.8, 0);
     expect(r.agreement.upper.value).toBeCloseTo(-2.1 + 1.96 * 38.8, 0);
     expect(r.forms.map((f) => f.form).slice(0, 2)).toEqual(['2,1', '3,1']);
-    expect(r.error.warning).toBeNull();
+    expect(r.error.tooFew).toBeNull();
   });
   it('waits below five clients and warns below ten', () => {
     expect(workOut(pairs.slice(0, 4))).toMatchObject({
@@ -26,7 +27,7 @@ describe('a study', () => {
       why: expect.stringContaining('4 of at least 5') as string,
     });
     const five = workOut(pairs.slice(0, 5));
-    expect(five.kind === 'ready' && five.error.warning).toContain('Only 5 clients');
+    expect(five.kind === 'ready' && fewClientsWords(five.error)).toContain('Only 5 clients');
   });
   it('counts only clients with both measurements', () => {
     expect(fullRows([...pairs.slice(0, 2), { label: 'x', first: 1, second: null }])).toHaveLength(2);

@@ -11,6 +11,7 @@ import {
   sourceWords,
   type RomUnit,
   type Source,
+  fewClientsWords,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -37,6 +38,7 @@ export class ReliabilityScreen {
   private readonly testCatalogue = inject(TestCatalogueService);
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
+  protected readonly fewClients = fewClientsWords;
   protected readonly problem = signal<Problem | null>(null);
   protected readonly studies = signal<readonly Study[] | null>(null);
   private readonly id = signal(newId());

@@ -22,6 +22,7 @@ import {
   SYMPTOMS,
   unitOf,
   type SymptomId,
+  exercisesOnHold,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
@@ -95,9 +96,11 @@ export class RunPlayer {
     });
   }
 
-  protected readonly namesOnHold = computed(() =>
-    runningList(this.store.session()!.openSymptoms.map((o) => this.gateway.find(o.exerciseId).name)),
-  );
+  protected readonly resting = computed(() => {
+    const s = this.store.session();
+    return s ? exercisesOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id)) : [];
+  });
+  protected readonly namesOnHold = computed(() => runningList(this.resting().map((e) => e.name)));
   protected readonly headline = computed(() => {
     const c = this.store.cue();
     const beat = this.store.beat();

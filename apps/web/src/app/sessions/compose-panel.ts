@@ -3,7 +3,7 @@ import {
   muscleGroupName,
   POSITIONS,
   purposeRules,
-  PURPOSES,
+  PURPOSE_IDS,
   runningList,
   type Composition,
   type ComposeRequest,
@@ -12,6 +12,13 @@ import {
   type PurposeId,
   type SessionClash,
   type Place,
+  purposeName,
+  purposeWords,
+  clashWords,
+  wayOutWords,
+  objectionWords,
+  reasonsWords,
+  shortfallWords,
 } from '@yandle/core';
 import { Composer } from './composer.service';
 import { SheetStore } from './sheet.store';
@@ -23,10 +30,10 @@ const POSITIONS_OF: Readonly<Record<Place, readonly Position[]>> = {
   'chair only': ['standing', 'sitting'],
 };
 
-/** What the coach says of an exercise of the session before it is composed anew. */
+/** What the coach says of an exercise of the session before it is composed again. */
 type Choice = 'keep' | 'lock' | 'free' | 'never';
 
-/** Composes the session anew from what its lanes ask: for a purpose, in some minutes, in the positions that are possible. */
+/** Composes the session from what its lanes ask: for a purpose, in some minutes, in the positions that are possible. */
 @Component({
   selector: 'y-compose-panel',
   templateUrl: './compose-panel.html',
@@ -36,7 +43,7 @@ export class ComposePanel implements OnDestroy {
   protected readonly composer = inject(Composer);
   readonly closed = output();
 
-  protected readonly purposes = PURPOSES;
+  protected readonly purposes = PURPOSE_IDS.map((id) => ({ id, name: purposeName(id) }));
   protected readonly positions = POSITIONS;
   protected readonly groupName = muscleGroupName;
   protected readonly purpose = signal<PurposeId>(this.store.session()!.purpose);
@@ -48,6 +55,7 @@ export class ComposePanel implements OnDestroy {
   protected readonly made = signal<Composition | SessionClash | null>(null);
 
   protected readonly rules = computed(() => purposeRules(this.purpose()));
+  protected readonly purposeText = computed(() => purposeWords(this.purpose()));
   protected readonly groups = computed(() => [...new Set(this.store.needs().map((n) => n.group))]);
   protected readonly rows = computed(() => {
     const ids = [...new Set([...this.store.session()!.items.map((i) => i.exerciseId), ...Object.keys(this.choices())])];
@@ -63,23 +71,24 @@ export class ComposePanel implements OnDestroy {
   });
   protected readonly clash = computed(() => {
     const m = this.made();
-    return m?.kind === 'clash' ? m : null;
+    return m?.kind === 'clash' ? { words: clashWords(m), waysOut: m.waysOut.map(wayOutWords) } : null;
   });
   protected readonly proof = computed(() => {
     const m = this.session();
     if (!m) return '';
-    if (m.proven) return 'Proven: nothing better fits these minutes.';
+    if (m.proven) return 'Nothing better fits these minutes (proven).';
     const open = m.settled.find((s) => !s.proven)!;
     const gap = open.value === 0 ? 0 : Math.round(((open.value - open.bound) / open.value) * 100);
-    return `What is done is proven the best; in the number of ${open.name} at most ${gap} % could be saved.`;
+    return `The work is the best possible; the number of ${open.name} could be at most ${gap}% lower.`;
   });
 
   /** What was not considered, by reason: nothing is left out silently. */
   protected readonly leftOut = computed(() => {
     const all = this.session()?.leftOut ?? [];
-    return [...new Set(all.map((l) => l.because))].map((because) => ({
+    const said = all.map((l) => ({ name: l.exercise.name, because: objectionWords(l.because) }));
+    return [...new Set(said.map((l) => l.because))].map((because) => ({
       because,
-      names: runningList([...new Set(all.filter((l) => l.because === because).map((l) => l.exercise.name))]),
+      names: runningList([...new Set(said.filter((l) => l.because === because).map((l) => l.name))]),
     }));
   });
 
@@ -114,6 +123,9 @@ export class ComposePanel implements OnDestroy {
   protected choice(id: string, choice: string): void {
     this.choices.update((w) => ({ ...w, [id]: choice as Choice }));
   }
+
+  protected readonly reasons = reasonsWords;
+  protected readonly shortfall = shortfallWords;
 
   protected nameOf(id: string): string {
     return this.store.find(id).name;
@@ -159,7 +171,7 @@ export class ComposePanel implements OnDestroy {
         const item = s.items.find((i) => i.exerciseId === id);
         return item ? [{ exerciseId: id, sets: item.sets }] : [];
       }),
-      onHold: s.openSymptoms.map((o) => o.exerciseId),
+      onHold: this.store.onHold(),
       known: s.plannedItems.map((i) => i.exerciseId),
       caps: {},
       timings: this.store.timings(),

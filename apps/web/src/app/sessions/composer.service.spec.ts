@@ -21,7 +21,7 @@ class StandIn {
 }
 
 const request = { needs: [] } as unknown as ComposeRequest;
-const clash: SessionClash = { kind: 'clash', exerciseIds: [], words: 'too much', waysOut: [] };
+const clash: SessionClash = { kind: 'clash', exerciseIds: [], why: [{ code: 'not-together' }], waysOut: [] };
 
 describe('Composer', () => {
   let workers: StandIn[];

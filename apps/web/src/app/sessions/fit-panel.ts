@@ -1,5 +1,5 @@
 import { Component, computed, inject, output } from '@angular/core';
-import { MOST_ROUNDS } from '@yandle/core';
+import { MOST_ROUNDS, sessionWarningWords, fitWords } from '@yandle/core';
 import { SheetStore } from './sheet.store';
 
 /** Whether the session fits its minutes, ways to make it fit, and what speaks against it as it stands. */
@@ -44,13 +44,13 @@ import { SheetStore } from './sheet.store';
             [checked]="s().alreadyWarm"
             (change)="store.change({ alreadyWarm: !s().alreadyWarm })"
           />
-          Warm already
+          Already warm
         </label>
       </div>
       @if (store.warnings().length > 0) {
         <ul class="flex flex-col gap-1 text-sm text-attention" aria-label="Warnings">
           @for (w of store.warnings(); track $index) {
-            <li>{{ w.words }}</li>
+            <li>{{ warning(w.fact) }}</li>
           }
         </ul>
       }
@@ -68,7 +68,7 @@ import { SheetStore } from './sheet.store';
                   class="btn !block w-full !whitespace-normal text-left text-sm"
                   (click)="store.change({ items: t.items })"
                 >
-                  {{ t.words }}
+                  {{ fitted(t) }}
                 </button>
               </li>
             }
@@ -87,6 +87,8 @@ export class FitPanel {
   readonly compose = output();
   protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
   /** Shorter where it is too long, longer where minutes are left. */
+  protected readonly warning = sessionWarningWords;
+  protected readonly fitted = fitWords;
   protected readonly proposals = computed(() =>
     this.store.cuts().length > 0 ? this.store.cuts() : this.store.extensions(),
   );

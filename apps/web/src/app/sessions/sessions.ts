@@ -14,6 +14,7 @@ import {
   type BlockDraft,
   type PlainDate,
   type SpacedSession,
+  spacingWords,
 } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -118,7 +119,7 @@ export class SessionsScreen {
   protected trouble(date: PlainDate): string[] {
     const s = this.moving();
     const retests = (this.block()?.retests ?? []).map((r) => r.date);
-    return s ? spacingTrouble(this.spaced(), s.id, date, retests) : [];
+    return s ? spacingTrouble(this.spaced(), s.id, date, retests).map(spacingWords) : [];
   }
 
   protected mayMove(s: SessionSummary): boolean {

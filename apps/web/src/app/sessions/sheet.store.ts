@@ -14,6 +14,9 @@ import {
   type Exercise,
   type PropId,
   type SessionItem,
+  exercisesOnHold,
+  isOnHold,
+  onHoldAfter,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { UndoStack } from '../block/undo-stack';
@@ -79,10 +82,19 @@ export class SheetStore {
   readonly words = (item: SessionItem): string => itemWords(item, this.find(item.exerciseId));
   readonly level = computed(() => this.context.client()?.experience ?? 'beginner');
 
+  /** What rests after a stop sign. */
+  readonly onHold = computed(() => onHoldAfter(this.session()?.openSymptoms ?? [], this.find));
+  /** True while an exercise of the session rests. */
+  readonly resting = computed(
+    () => exercisesOnHold(this.session()?.items ?? [], this.session()?.openSymptoms ?? [], this.find).length > 0,
+  );
+
   /** Exercises that a caution or a stop sign takes away are not offered. */
   readonly allowed = computed(() => {
-    const held = new Set(this.session()?.openSymptoms.map((o) => o.exerciseId));
-    return this.library.exercises().filter((e) => cautionsAgainst(e, this.cautions()).length === 0 && !held.has(e.id));
+    const hold = this.onHold();
+    return this.library
+      .exercises()
+      .filter((e) => cautionsAgainst(e, this.cautions()).length === 0 && !isOnHold(hold, e));
   });
 
   private readonly fitInput = computed(() => {

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { alternatives, type SessionItem } from '@yandle/core';
+import { alternatives, type SessionItem, alternativeWords } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { SheetStore } from './sheet.store';
 
@@ -14,7 +14,7 @@ import { SheetStore } from './sheet.store';
         <button type="button" class="link" (click)="closed.emit()">Close</button>
       </div>
       <p class="text-sm text-soft">
-        Same muscles, same way, the dose kept; the nearest first. What a caution speaks against is not here.
+        The same muscles, technique and dose; the nearest first. What a caution rules out is not listed.
       </p>
       <ul class="flex flex-col gap-2">
         @for (a of found(); track a.exercise.id) {
@@ -29,7 +29,7 @@ import { SheetStore } from './sheet.store';
               }
               <span>
                 <span class="block font-semibold">{{ a.exercise.name }}</span>
-                <span class="block text-sm text-soft">{{ a.words }}</span>
+                <span class="block text-sm text-soft">{{ words(a.facts) }}</span>
               </span>
             </button>
           </li>
@@ -40,7 +40,7 @@ import { SheetStore } from './sheet.store';
         }
       </ul>
       <p class="text-sm text-soft">
-        This changes today’s session only. To change the coming ones, choose the exercise on the Block and publish.
+        This changes today’s session only. To change the coming ones, change the exercise in the block and publish.
       </p>
     </section>
   `,
@@ -49,6 +49,7 @@ export class SwapPanel {
   private readonly store = inject(SheetStore);
   readonly place = input.required<number>();
   readonly closed = output();
+  protected readonly words = alternativeWords;
   protected readonly item = computed(() => this.store.session()!.items[this.place()]!);
   protected readonly exercise = computed(() => this.store.find(this.item().exerciseId));
   protected readonly found = computed(() =>

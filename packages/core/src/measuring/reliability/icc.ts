@@ -7,16 +7,6 @@ export type IccForm = '1,1' | '2,1' | '3,1' | '1,k' | '2,k' | '3,k';
 /** The forms in the order in which a screen shows them: those a coach needs first. */
 export const ICC_FORMS: readonly IccForm[] = ['2,1', '3,1', '1,1', '2,k', '3,k', '1,k'];
 
-/** What each form says, in words. */
-export const ICC_WORDS: Readonly<Record<IccForm, string>> = {
-  '2,1': 'one measurement by any tester (agreement)',
-  '3,1': 'one measurement by the same tester (consistency)',
-  '1,1': 'one measurement, testers mixed',
-  '2,k': 'mean of all measurements, any testers',
-  '3,k': 'mean of all measurements, the same testers',
-  '1,k': 'mean of all measurements, testers mixed',
-};
-
 /** An estimate with its two-sided interval. */
 export interface Estimate {
   readonly value: number;

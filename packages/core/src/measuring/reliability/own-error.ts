@@ -20,8 +20,8 @@ export interface OwnError {
   /** Reliability of one measurement, agreement and consistency. */
   readonly agreement: Estimate;
   readonly consistency: Estimate;
-  /** How far the error can be trusted, in words; null when enough clients were measured. */
-  readonly warning: string | null;
+  /** Fewer clients than wanted: how far apart the ends of the interval are; null when enough were measured. */
+  readonly tooFew: { readonly clients: number; readonly ratio: number } | null;
 }
 
 /**
@@ -37,15 +37,11 @@ export function ownError(table: RatingTable): OwnError {
       'The two measurements differ by the same amount in every client, so no error can be told. Read to the finest step of the instrument.',
     );
   if (a.bms === 0)
-    throw new CoreError(
-      'invalid-reliability',
-      'All clients come out alike. Reliability needs clients who differ: measure stiff and free ones.',
-    );
+    throw new CoreError('invalid-reliability', 'All clients measured about the same. Include tight and free clients.');
   const df = (a.n - 1) * (a.k - 1);
   const same = Math.sqrt(a.ems);
   const bound = (p: number) => Math.sqrt((df * a.ems) / chiSquareQuantile(p, df));
   const sameTester = { value: same, low: bound(0.975), high: bound(0.025) };
-  const ratio = sameTester.high / sameTester.low;
   return {
     anova: a,
     sameTester,
@@ -54,9 +50,6 @@ export function ownError(table: RatingTable): OwnError {
     mdc90: mdc90(same),
     agreement: icc(a, '2,1'),
     consistency: icc(a, '3,1'),
-    warning:
-      a.n >= CLIENTS_WANTED
-        ? null
-        : `Only ${a.n} clients: the true error may be up to ${ratio.toFixed(1)} times as large at one end of its interval as at the other. Measure ${CLIENTS_WANTED} or more.`,
+    tooFew: a.n >= CLIENTS_WANTED ? null : { clients: a.n, ratio: sameTester.high / sameTester.low },
   };
 }

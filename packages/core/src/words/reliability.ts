@@ -1,0 +1,18 @@
+import { CLIENTS_WANTED, type OwnError } from '../measuring/reliability/own-error.js';
+import type { IccForm } from '../measuring/reliability/icc.js';
+
+/** What each form says, in words. */
+export const ICC_WORDS: Readonly<Record<IccForm, string>> = {
+  '2,1': 'one measurement by any tester (agreement)',
+  '3,1': 'one measurement by the same tester (consistency)',
+  '1,1': 'one measurement, testers mixed',
+  '2,k': 'mean of all measurements, any testers',
+  '3,k': 'mean of all measurements, the same testers',
+  '1,k': 'mean of all measurements, testers mixed',
+};
+
+/** How far an error from few clients can be trusted; null when enough were measured. */
+export function fewClientsWords({ tooFew }: Pick<OwnError, 'tooFew'>): string | null {
+  if (!tooFew) return null;
+  return `Only ${tooFew.clients} clients: the true error may be up to ${tooFew.ratio.toFixed(1)} times as large at one end of its interval as at the other. Measure ${CLIENTS_WANTED} or more.`;
+}

@@ -62,6 +62,18 @@ const coreFolder = (folder, at) => {
   };
 };
 
+/** The time comes from the request or the clock that is passed in. */
+const CLOCK = [
+  {
+    selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+    message: 'Take the moment of the request: data.now or contextOf(res).now.',
+  },
+  {
+    selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+    message: 'Take the moment of the request, or a Clock that is passed in.',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '.data/**', '**/coverage/**', '.test-output/**'] },
   {
@@ -102,6 +114,29 @@ export default tseslint.config(
   {
     files: ['apps/server/**/*.ts'],
     rules: forbid('@yandle/web*', '**/apps/web/**', '**/packages/**', ...WEB_ONLY),
+  },
+  {
+    files: ['apps/server/src/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/clock.ts', '**/database/**', '**/accounts/**', '**/demo/**', '**/http/health.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'MemberExpression[property.name=/^(manager|createQueryBuilder|createQueryRunner|getRepository)$/]',
+          message: 'Features reach the database through StudioData only.',
+        },
+        {
+          selector: "CallExpression[callee.property.name='where']",
+          message: 'where() would replace the studio’s scope: narrow StudioData.rows() with andWhere().',
+        },
+        ...CLOCK,
+      ],
+    },
+  },
+  {
+    files: ['apps/server/src/{database,accounts}/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...CLOCK] },
   },
   {
     files: ['apps/web/**/*.ts'],

@@ -16,7 +16,7 @@ async function start(): Promise<void> {
   const source = createDataSource(config.databaseUrl);
   await source.initialize();
   await source.runMigrations({ transaction: 'each' });
-  const store = new DatabaseSessionStore(source);
+  const store = new DatabaseSessionStore(source, SYSTEM_CLOCK);
 
   const command = process.argv[2];
   if (command === 'migrate') return source.destroy();

@@ -34,7 +34,7 @@ export function newApp(source: DataSource, clock: Clock): Express {
   return createApp({
     config: { publicUrl: null, trustedProxies: 0, webRoot: null, sessionSecret: 'a secret of the tests, long enough' },
     source,
-    store: new DatabaseSessionStore(source),
+    store: new DatabaseSessionStore(source, clock),
     clock,
     log: pino({ level: 'silent' }),
   });

@@ -46,7 +46,7 @@ describe('a client’s phone', () => {
     const { clientId } = await planned();
     const phone = await aPhone(clientId);
     const seen = await block(phone);
-    expect(seen).toMatchObject({ firstName: 'Ottoline', today: TODAY, onHold: '' });
+    expect(seen).toMatchObject({ firstName: 'Ottoline', today: TODAY, onHold: null });
     expect(seen.sessions[0]).toMatchObject({ date: TODAY, status: 'planned', clientId });
     expect(seen.sessions.every((s) => s.clientId === clientId && s.date <= '2026-04-06')).toBe(true);
     // The cookie opens nothing of the coach's, and no name but the first is told.
@@ -128,7 +128,7 @@ describe('a client’s phone', () => {
       .expect(200);
     const other = await session(sessions[1]!.id);
     await phone.post(`/api/v1/shared/sessions/${other.id}/runs`).send(startBody(other)).expect(409);
-    expect((await block(phone)).onHold).toContain('doctor or physiotherapist');
+    expect((await block(phone)).onHold).toBe('refer');
     // Refused, but what may have been done before the phone knew is with the coach.
     expect(await late(clientId)).toMatchObject([{ reason: 'stop', date: other.date }]);
   });

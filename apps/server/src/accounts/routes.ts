@@ -4,10 +4,10 @@ import { Router, type Request, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
 import { v7 as uuid } from 'uuid';
-import { dateIn, type Clock } from '../clock.js';
+import type { Clock } from '../clock.js';
 import { HttpProblem } from '../http/problem.js';
 import { validBody } from '../http/validate.js';
-import { currentOf, requireCoach } from './current.js';
+import { contextOf, requireCoach } from './context.js';
 import { CoachEntity, StudioEntity } from './entities.js';
 import { hashPassword, verifyPassword } from './password.js';
 
@@ -103,14 +103,14 @@ export function accountRoutes(source: DataSource, clock: Clock): Router {
     res.clearCookie('yandle').json({});
   });
 
-  router.get('/me', requireCoach(source), async (_req, res) => {
-    const { coach, studio } = currentOf(res);
+  router.get('/me', requireCoach(source, clock), async (_req, res) => {
+    const { coach, studio, today } = contextOf(res);
     const coaches = await source.manager.find(CoachEntity, { where: { studioId: studio.id }, order: { name: 'ASC' } });
     const me: Me = {
       coach: { id: coach.id, name: coach.name, email: coach.email },
       studio: { id: studio.id, name: studio.name, timeZone: studio.timeZone },
       coaches: coaches.map((c) => ({ id: c.id, name: c.name })),
-      today: dateIn(studio.timeZone, clock.now()),
+      today,
     };
     res.json(me);
   });

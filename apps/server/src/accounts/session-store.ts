@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Store, type SessionData } from 'express-session';
 import { LessThan, type DataSource } from 'typeorm';
+import type { Clock } from '../clock.js';
 import { AuthSessionEntity } from './entities.js';
 
 const HOUR_MS = 60 * 60 * 1000;
@@ -17,13 +18,20 @@ export class DatabaseSessionStore extends Store {
   /** When each session ends according to the table: it is written again only when it moves by an hour, not with every request. */
   private readonly ends = new Map<string, number>();
 
-  constructor(private readonly source: DataSource) {
+  constructor(
+    private readonly source: DataSource,
+    private readonly clock: Clock,
+  ) {
     super();
   }
 
   private remember(sidHash: string, end: Date): void {
     if (this.ends.size >= REMEMBERED) this.ends.clear();
     this.ends.set(sidHash, end.getTime());
+  }
+
+  private endOf(session: SessionData): Date {
+    return session.cookie.expires ? new Date(session.cookie.expires) : new Date(this.clock.now().getTime() + DAY_MS);
   }
 
   private get rows() {
@@ -35,13 +43,13 @@ export class DatabaseSessionStore extends Store {
       .findOneBy({ sidHash: hashed(sid) })
       .then((row) => {
         if (row) this.remember(row.sidHash, row.expiresAt);
-        callback(null, row && row.expiresAt.getTime() > Date.now() ? (JSON.parse(row.data) as SessionData) : null);
+        callback(null, row && row.expiresAt > this.clock.now() ? (JSON.parse(row.data) as SessionData) : null);
       })
       .catch((err: unknown) => callback(err));
   }
 
   override set(sid: string, session: SessionData, callback?: (err?: unknown) => void): void {
-    const expiresAt = session.cookie.expires ? new Date(session.cookie.expires) : new Date(Date.now() + DAY_MS);
+    const expiresAt = this.endOf(session);
     this.rows
       .upsert({ sidHash: hashed(sid), data: JSON.stringify(session), expiresAt }, ['sidHash'])
       .then(() => callback?.())
@@ -49,7 +57,7 @@ export class DatabaseSessionStore extends Store {
   }
 
   override touch(sid: string, session: SessionData, callback?: () => void): void {
-    const expiresAt = session.cookie.expires ? new Date(session.cookie.expires) : new Date(Date.now() + DAY_MS);
+    const expiresAt = this.endOf(session);
     const sidHash = hashed(sid);
     const stored = this.ends.get(sidHash);
     if (stored !== undefined && expiresAt.getTime() - stored < HOUR_MS) {
@@ -74,6 +82,6 @@ export class DatabaseSessionStore extends Store {
 
   /** Removes what has expired. */
   async sweep(): Promise<void> {
-    await this.rows.delete({ expiresAt: LessThan(new Date()) });
+    await this.rows.delete({ expiresAt: LessThan(this.clock.now()) });
   }
 }

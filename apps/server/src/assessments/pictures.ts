@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { pictureQuerySchema } from '@yandle/contract/schemas';
 import express, { Router, type Request } from 'express';
-import { currentOf } from '../accounts/current.js';
+import { contextOf } from '../accounts/context.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { pathId, validQuery } from '../http/validate.js';
@@ -38,7 +38,7 @@ async function attach(
       mediaType: kind.type,
       bytes,
       requestHash: hashOf(request),
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
   });
 }
@@ -55,11 +55,11 @@ export function pictureRoutes(): Router {
     const bytes: unknown = req.body;
     if (!Buffer.isBuffer(bytes) || bytes.length === 0)
       throw new HttpProblem('unsupported-media-type', 'Send the picture as JPEG or PNG.');
-    await attach(currentOf(res).data, id, pictureId, { testId, side: side === '' ? null : side }, bytes);
+    await attach(contextOf(res).data, id, pictureId, { testId, side: side === '' ? null : side }, bytes);
     res.status(204).end();
   });
   router.get('/pictures/:id', async (req, res) => {
-    const { data } = currentOf(res);
+    const { data } = contextOf(res);
     const id = pathId(req.params.id, 'picture');
     const row = await data.findOne(
       PictureEntity,
@@ -70,7 +70,7 @@ export function pictureRoutes(): Router {
     res.set('content-disposition', 'inline').type(row.mediaType).send(row.bytes);
   });
   router.delete('/pictures/:id', async (req, res) => {
-    const { data } = currentOf(res);
+    const { data } = contextOf(res);
     await data.delete(PictureEntity, { id: pathId(req.params.id, 'picture') });
     res.status(204).end();
   });

@@ -1,17 +1,5 @@
 import type { Assessment, BeightonBody, CreateAssessmentBody, ReadingBody, TestEventBody } from '@yandle/contract';
-import {
-  asMeasuredBy,
-  assertPlausible,
-  CoreError,
-  current,
-  currentResult,
-  MAX_READINGS,
-  type PlainDate,
-  type Side,
-  type SidedValues,
-  testerIn,
-  testInCatalogue,
-} from '@yandle/core';
+import { assertPlausible, CoreError, current, MAX_READINGS, type PlainDate, testInCatalogue } from '@yandle/core';
 import { In } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { instantOf } from '../clock.js';
@@ -28,10 +16,10 @@ const HOUR_MS = 3_600_000;
 
 /** When the client's logged sessions ended (or, unfinished, began), newest last. */
 async function sessionEnds(data: StudioData, clientId: string): Promise<Date[]> {
-  const runs = await data.manager
-    .createQueryBuilder(RunEntity, 'r')
+  const runs = await data
+    .rows(RunEntity, 'r')
     .innerJoin(SessionEntity, 's', 's.id = r.session_id')
-    .where('r.studioId = :studio AND s.clientId = :client', { studio: data.studioId, client: clientId })
+    .andWhere('s.clientId = :clientId', { clientId })
     .getMany();
   return runs.map((r) => r.endedAt ?? r.startedAt).sort((a, b) => a.getTime() - b.getTime());
 }
@@ -132,7 +120,7 @@ export async function createAssessment(
         clientId,
         testerId: who.coachId,
         requestHash: hashOf({ clientId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     }
     return getAssessment(tx, body.id, who.timeZone);
@@ -191,7 +179,7 @@ export async function putReading(
         seq: rows.length + 1,
         replacedBy: null,
         requestHash: hashOf({ assessmentId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
       if (replaced) await tx.update(ReadingEntity, { id: replaced.id }, { replacedBy: id });
     }
@@ -213,7 +201,7 @@ export async function putEvent(
       assertInCatalogue(await loadTestCatalogue(tx), [body.testId], () => 'testId');
       const seq = (await tx.find(TestEventEntity, { assessmentId })).length + 1;
       const requestHash = hashOf({ assessmentId, ...body });
-      await tx.insert(TestEventEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: new Date() });
+      await tx.insert(TestEventEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: tx.now });
     }
     return getAssessment(tx, assessmentId, timeZone);
   });
@@ -232,22 +220,8 @@ export async function putBeighton(
     if (await tx.isNew(BeightonEntity, id, { assessmentId, ...body })) {
       const seq = (await tx.find(BeightonEntity, { assessmentId })).length + 1;
       const requestHash = hashOf({ assessmentId, ...body });
-      await tx.insert(BeightonEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: new Date() });
+      await tx.insert(BeightonEntity, { ...body, id, assessmentId, seq, requestHash, createdAt: tx.now });
     }
     return getAssessment(tx, assessmentId, timeZone);
-  });
-}
-
-/** Newest values of each sided test measured on both sides, for choosing which side begins. */
-export async function latestSidedValues(data: StudioData, clientId: string, timeZone: string): Promise<SidedValues[]> {
-  const assessments = await listAssessments(data, clientId, timeZone);
-  const catalogue = await loadTestCatalogue(data);
-  return catalogue.tests.flatMap((test) => {
-    if (test.sides === 'none') return [];
-    const now = (side: Side) => currentResult(assessments, catalogue, test, side);
-    const [left, right] = [now('left'), now('right')];
-    if (!left || !right) return [];
-    const tester = testerIn(left.from.at(-1)!, test, 'left');
-    return [{ test: asMeasuredBy(catalogue, test, tester), left: left.value, right: right.value }];
   });
 }

@@ -1,27 +1,22 @@
 import type { PlanningView } from '@yandle/contract';
 import {
   ageOn,
-  beighton,
   boutDose,
   daysBetween,
   endOfBlock,
-  findings,
-  limitsOfCautions,
   MUSCLE_GROUP_IDS,
   returnShare,
   tighterSide,
-  VERY_FREE_WARNING,
   type BlockDraft,
   type Caution,
-  type MeasuredTest,
   type PlainDate,
   type PlanContext,
   type PlannedWeek,
-  type SidedValues,
-} from '@yandle/core';
+  type SidedValues, isHypermobile, measuredTests, planClientOf, sidedValues } from '@yandle/core';
 import { In } from 'typeorm';
 import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
-import { latestSidedValues } from '../assessments/service.js';
+import { listAssessments } from '../assessments/service.js';
+import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import type { ClientEntity } from '../clients/entities.js';
 import { boutFields } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -38,26 +33,14 @@ export interface Measured {
   readonly hypermobile: boolean;
 }
 
-/** True when three tests are very free, or the newest Beighton score is high for the age (domain 2.2). */
-async function isHypermobile(
-  data: StudioData,
-  client: ClientEntity,
-  sided: readonly SidedValues[],
-  today: PlainDate,
-): Promise<boolean> {
-  const age = ageOn(client.birthDate, today);
-  const measured = sided.map((s): MeasuredTest => ({ test: s.test, left: s.left, right: s.right, both: null }));
-  if (findings(measured, { age, sex: client.sex }).veryFree.length >= VERY_FREE_WARNING) return true;
-  const assessments = await data.find(
-    AssessmentEntity,
-    { clientId: client.id },
-    { order: { date: 'DESC', time: 'DESC' } },
-  );
+/** The newest Beighton items of a client; null when they were never looked at. */
+async function newestBeighton(data: StudioData, clientId: string): Promise<readonly (boolean | null)[] | null> {
+  const assessments = await data.find(AssessmentEntity, { clientId }, { order: { date: 'DESC', time: 'DESC' } });
   const scores = await data.find(BeightonEntity, { assessmentId: In(assessments.map((v) => v.id)) });
   const newest = assessments.flatMap((v) =>
     scores.filter((s) => s.assessmentId === v.id).sort((a, b) => b.seq - a.seq),
   )[0];
-  return newest ? beighton(newest.items, age).high : false;
+  return newest?.items ?? null;
 }
 
 export async function measuredOf(
@@ -66,8 +49,12 @@ export async function measuredOf(
   timeZone: string,
   today: PlainDate,
 ): Promise<Measured> {
-  const sided = await latestSidedValues(data, client.id, timeZone);
-  return { sided, hypermobile: await isHypermobile(data, client, sided, today) };
+  const tests = measuredTests(await listAssessments(data, client.id, timeZone), await loadTestCatalogue(data));
+  const person = { age: ageOn(client.birthDate, today), sex: client.sex };
+  return {
+    sided: sidedValues(tests),
+    hypermobile: isHypermobile(tests, await newestBeighton(data, client.id), person),
+  };
 }
 
 /** What the builder needs to know of a client on the first day of a block. */
@@ -80,15 +67,7 @@ export function contextOf(
   past: (laneId: string) => readonly PlannedWeek[] = () => [],
 ): PlanContext {
   return {
-    client: {
-      age: ageOn(client.birthDate, draft.startDate),
-      experience: client.experience,
-      trainingDays: client.trainingDays,
-      gentleGroups: client.gentleGroups,
-      cautions: limitsOfCautions(cautions),
-      hypermobile: measured.hypermobile,
-      minutesPerSession: client.minutesPerSession,
-    },
+    client: planClientOf(client, draft.startDate, cautions, measured.hypermobile),
     findStyle: libraries.styles.find,
     findExercise: libraries.exercises.find,
     tighterSide: (group) => tighterSide(group, measured.sided),

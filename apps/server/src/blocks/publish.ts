@@ -192,7 +192,7 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     engineVersion: ENGINE_VERSION,
     choices: p.draft,
     cuts: p.plan.cuts.map((c) => ({ ...c, fact: { ...c.fact, words: cutWords(c.fact) } })),
-    createdAt: new Date(),
+    createdAt: tx.now,
   });
   const laneIds = p.draft.lanes.map(() => uuid());
   await tx.insertMany(

@@ -1,46 +1,45 @@
 import { createBlockSchema, updateBlockSchema, versionSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
-import { currentOf } from '../accounts/current.js';
-import { dateIn, type Clock } from '../clock.js';
+import { contextOf } from '../accounts/context.js';
 import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { BlockEntity } from './entities.js';
 import { createBlock, endBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
 import { listVersions, revisionView } from './view.js';
 
-export function blockRoutes(clock: Clock): Router {
+export function blockRoutes(): Router {
   const router = Router();
-  const planner = (res: Parameters<typeof currentOf>[0]): Planner => {
-    const { coach, studio } = currentOf(res);
-    return { coachId: coach.id, timeZone: studio.timeZone, today: dateIn(studio.timeZone, clock.now()) };
+  const planner = (res: Parameters<typeof contextOf>[0]): Planner => {
+    const { coach, studio, today } = contextOf(res);
+    return { coachId: coach.id, timeZone: studio.timeZone, today };
   };
 
   router.get('/clients/:id/blocks', async (req, res) => {
-    res.json(await listBlocks(currentOf(res).data, pathId(req.params.id, 'client'), planner(res).today));
+    res.json(await listBlocks(contextOf(res).data, pathId(req.params.id, 'client'), planner(res).today));
   });
   router.get('/clients/:id/planning', async (req, res) => {
-    res.json(await planningOf(currentOf(res).data, pathId(req.params.id, 'client'), planner(res)));
+    res.json(await planningOf(contextOf(res).data, pathId(req.params.id, 'client'), planner(res)));
   });
   router.post('/clients/:id/blocks', async (req, res) => {
     const body = validBody(createBlockSchema, req.body);
-    res.status(201).json(await createBlock(currentOf(res).data, pathId(req.params.id, 'client'), body, planner(res)));
+    res.status(201).json(await createBlock(contextOf(res).data, pathId(req.params.id, 'client'), body, planner(res)));
   });
   router.put('/blocks/:id', async (req, res) => {
     const body = validBody(updateBlockSchema, req.body);
-    res.json(await reviseBlock(currentOf(res).data, pathId(req.params.id, 'block'), body, planner(res)));
+    res.json(await reviseBlock(contextOf(res).data, pathId(req.params.id, 'block'), body, planner(res)));
   });
   router.post('/blocks/:id/end', async (req, res) => {
     const { version } = validBody(versionSchema, req.body);
     const id = pathId(req.params.id, 'block');
-    res.json(await endBlock(currentOf(res).data, id, version, clock.now(), planner(res).today));
+    res.json(await endBlock(contextOf(res).data, id, version, planner(res).today));
   });
   router.get('/blocks/:id/revisions', async (req, res) => {
-    const { data } = currentOf(res);
+    const { data } = contextOf(res);
     const block = await data.get(BlockEntity, pathId(req.params.id, 'block'), 'block');
     res.json(await listVersions(data, block.id));
   });
   router.get('/blocks/:id/revisions/:number', async (req, res) => {
-    const { data } = currentOf(res);
+    const { data } = contextOf(res);
     const block = await data.get(BlockEntity, pathId(req.params.id, 'block'), 'block');
     const number = Number(req.params.number);
     if (!Number.isInteger(number)) throw notFound('revision');

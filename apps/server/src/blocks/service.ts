@@ -172,7 +172,7 @@ export async function createBlock(
         easierEvery: draft.easierEvery,
         endedAt: null,
         requestHash: hashOf({ clientId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
       const publication = {
         blockId: id,
@@ -268,17 +268,11 @@ export async function reviseBlock(
   });
 }
 
-export async function endBlock(
-  data: StudioData,
-  id: string,
-  version: number,
-  now: Date,
-  today: PlainDate,
-): Promise<Block> {
+export async function endBlock(data: StudioData, id: string, version: number, today: PlainDate): Promise<Block> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(BlockEntity, id, 'block');
     assertVersion(row, version, await blockView(tx, row, today));
-    if (row.endedAt === null) await tx.update(BlockEntity, { id }, { endedAt: now, version: version + 1 });
+    if (row.endedAt === null) await tx.update(BlockEntity, { id }, { endedAt: tx.now, version: version + 1 });
     return blockView(tx, await tx.get(BlockEntity, id, 'block'), today);
   });
 }

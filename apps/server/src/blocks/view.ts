@@ -50,11 +50,11 @@ export async function lanesOf(data: StudioData, revisionId: string): Promise<Lan
 
 /** Weeks of a block in which something was done. */
 export async function weeksDone(data: StudioData, blockId: string): Promise<Set<number>> {
-  const rows = await data.manager
-    .createQueryBuilder(RunEntity, 'r')
+  const rows = await data
+    .rows(RunEntity, 'r')
     .innerJoin(SessionEntity, 's', 's.id = r.session_id')
     .select('DISTINCT s.week', 'week')
-    .where('r.studioId = :studio AND s.blockId = :blockId', { studio: data.studioId, blockId })
+    .andWhere('s.blockId = :blockId', { blockId })
     .getRawMany<{ week: number }>();
   return new Set(rows.map((r) => Number(r.week)));
 }
@@ -93,15 +93,12 @@ export async function blockView(data: StudioData, row: BlockEntity, today: Plain
 async function summariesOf(data: StudioData, revisions: readonly RevisionEntity[]): Promise<RevisionSummary[]> {
   if (revisions.length === 0) return [];
   const coaches = await data.find(CoachEntity, { id: In(revisions.map((r) => r.coachId)) });
-  const doses = await data.manager
-    .createQueryBuilder(PrescriptionEntity, 'p')
+  const doses = await data
+    .rows(PrescriptionEntity, 'p')
     .innerJoin(LaneEntity, 'l', 'l.id = p.lane_id')
     .select('l.revisionId', 'id')
     .addSelect('SUM(p.dose)', 'dose')
-    .where('p.studioId = :studio AND l.revisionId IN (:...ids)', {
-      studio: data.studioId,
-      ids: revisions.map((r) => r.id),
-    })
+    .andWhere('l.revisionId IN (:...ids)', { ids: revisions.map((r) => r.id) })
     .groupBy('l.revisionId')
     .getRawMany<{ id: string; dose: string }>();
   return revisions.map((r) => ({

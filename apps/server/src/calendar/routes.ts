@@ -1,13 +1,15 @@
 import { Router, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
-import { currentOf } from '../accounts/current.js';
+import { contextOfToken, isOpen, revokeLinks } from '../accounts/client-link.js';
+import { contextOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { Clock } from '../clock.js';
-import { HttpProblem } from '../http/problem.js';
+import { HttpProblem, notFound } from '../http/problem.js';
 import { pathId } from '../http/validate.js';
 import { calendarFile } from './file.js';
-import { calendarLinkOf, clientOfToken, endCalendarLink, makeCalendarLink } from './link.js';
+import { CalendarLinkEntity } from './entities.js';
+import { calendarLinkOf, makeCalendarLink } from './link.js';
 
 function send(res: Response, file: string): void {
   res.type('text/calendar; charset=utf-8');
@@ -16,7 +18,7 @@ function send(res: Response, file: string): void {
 }
 
 /** What a calendar program reads without an account: one client's sessions, by a token that can be taken back. */
-export function calendarFeedRoutes(source: DataSource): Router {
+export function calendarFeedRoutes(source: DataSource, clock: Clock): Router {
   const router = Router();
   const limit = rateLimit({
     windowMs: 15 * 60 * 1000,
@@ -29,27 +31,28 @@ export function calendarFeedRoutes(source: DataSource): Router {
   });
   router.get('/calendar/:file', limit, async (req, res) => {
     const token = String(req.params.file).replace(/\.ics$/, '');
-    const { data, client } = await clientOfToken(source, token);
+    const at = await contextOfToken(source, clock, CalendarLinkEntity, token);
+    if (!at || !isOpen(at.link, at.now)) throw notFound('calendar');
     res.set('referrer-policy', 'no-referrer');
-    send(res, await calendarFile(data, client));
+    send(res, await calendarFile(at.data, await at.data.get(ClientEntity, at.link.clientId, 'calendar')));
   });
   return router;
 }
 
-export function calendarRoutes(clock: Clock): Router {
+export function calendarRoutes(): Router {
   const router = Router();
   router.get('/clients/:id/calendar.ics', async (req, res) => {
-    const { data } = currentOf(res);
+    const { data } = contextOf(res);
     send(res, await calendarFile(data, await data.get(ClientEntity, pathId(req.params.id, 'client'), 'client')));
   });
   router.get('/clients/:id/calendar-link', async (req, res) => {
-    res.json(await calendarLinkOf(currentOf(res).data, pathId(req.params.id, 'client')));
+    res.json(await calendarLinkOf(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.post('/clients/:id/calendar-link', async (req, res) => {
-    res.status(201).json(await makeCalendarLink(currentOf(res).data, pathId(req.params.id, 'client'), clock.now()));
+    res.status(201).json(await makeCalendarLink(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.delete('/clients/:id/calendar-link', async (req, res) => {
-    await endCalendarLink(currentOf(res).data, pathId(req.params.id, 'client'), clock.now());
+    await revokeLinks(contextOf(res).data, CalendarLinkEntity, pathId(req.params.id, 'client'));
     res.json({});
   });
   return router;

@@ -26,12 +26,12 @@ export async function overviews(
   today: PlainDate,
 ): Promise<Map<string, Overview>> {
   if (clientIds.length === 0) return new Map();
-  const assessmentsRead = data.manager
-    .createQueryBuilder(AssessmentEntity, 'a')
+  const assessmentsRead = data
+    .rows(AssessmentEntity, 'a')
     .select('a.clientId', 'clientId')
     .addSelect('MAX(a.date)', 'last')
     .addSelect('COUNT(*)', 'count')
-    .where('a.studioId = :studio AND a.clientId IN (:...ids)', { studio: data.studioId, ids: clientIds })
+    .andWhere('a.clientId IN (:...ids)', { ids: clientIds })
     .groupBy('a.clientId')
     .getRawMany<{ clientId: string; last: string | Date; count: string }>();
   const [assessments, blocks] = await Promise.all([
@@ -48,13 +48,9 @@ export async function overviews(
   }
   const blockIds = [...running.values()].map((p) => p.id);
   const sessionsRead = blockIds.length
-    ? data.manager
-        .createQueryBuilder(SessionEntity, 's')
-        .where('s.studioId = :studio AND s.blockId IN (:...ids) AND s.date >= :today', {
-          studio: data.studioId,
-          ids: blockIds,
-          today,
-        })
+    ? data
+        .rows(SessionEntity, 's')
+        .andWhere('s.blockId IN (:...ids) AND s.date >= :today', { ids: blockIds, today })
         .andWhere('NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND r.ended_at IS NOT NULL)')
         .orderBy('s.date', 'ASC')
         .getMany()

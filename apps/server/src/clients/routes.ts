@@ -1,36 +1,36 @@
 import { clientListSchema, createClientSchema, updateClientSchema, versionSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
-import { currentOf } from '../accounts/current.js';
-import { dateIn, type Clock } from '../clock.js';
+import { contextOf } from '../accounts/context.js';
 import { pathId, validBody, validQuery } from '../http/validate.js';
 import { clientPath, createClient, listClients, setArchived, updateClient } from './service.js';
 
-export function clientRoutes(clock: Clock): Router {
+export function clientRoutes(): Router {
   const router = Router();
-  const today = (res: Parameters<typeof currentOf>[0]) => dateIn(currentOf(res).studio.timeZone, clock.now());
 
   router.get('/clients', async (req, res) => {
-    res.json(await listClients(currentOf(res).data, validQuery(clientListSchema, req.query), today(res)));
+    res.json(await listClients(contextOf(res).data, validQuery(clientListSchema, req.query), contextOf(res).today));
   });
   router.post('/clients', async (req, res) => {
-    res.status(201).json(await createClient(currentOf(res).data, validBody(createClientSchema, req.body), today(res)));
+    res
+      .status(201)
+      .json(await createClient(contextOf(res).data, validBody(createClientSchema, req.body), contextOf(res).today));
   });
   router.get('/clients/:id', async (req, res) => {
-    res.json(await clientPath(currentOf(res).data, pathId(req.params.id, 'client'), today(res)));
+    res.json(await clientPath(contextOf(res).data, pathId(req.params.id, 'client'), contextOf(res).today));
   });
   router.put('/clients/:id', async (req, res) => {
     const body = validBody(updateClientSchema, req.body);
-    res.json(await updateClient(currentOf(res).data, pathId(req.params.id, 'client'), body, today(res)));
+    res.json(await updateClient(contextOf(res).data, pathId(req.params.id, 'client'), body, contextOf(res).today));
   });
   router.post('/clients/:id/archive', async (req, res) => {
     const { version } = validBody(versionSchema, req.body);
     const id = pathId(req.params.id, 'client');
-    res.json(await setArchived(currentOf(res).data, id, version, clock.now(), today(res)));
+    res.json(await setArchived(contextOf(res).data, id, version, true, contextOf(res).today));
   });
   router.post('/clients/:id/restore', async (req, res) => {
     const { version } = validBody(versionSchema, req.body);
     const id = pathId(req.params.id, 'client');
-    res.json(await setArchived(currentOf(res).data, id, version, null, today(res)));
+    res.json(await setArchived(contextOf(res).data, id, version, false, contextOf(res).today));
   });
   return router;
 }

@@ -1,6 +1,5 @@
 import type { Client, ClientListItem, ClientPath, CreateClientBody, Page, UpdateClientBody } from '@yandle/contract';
 import { ageOn, rescreenDue, type PlainDate } from '@yandle/core';
-import { Brackets } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
@@ -60,7 +59,7 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
         breathSeconds: null,
         archivedAt: null,
         requestHash: hashOf(body),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     }
     return clientView(await tx.get(ClientEntity, body.id, 'client'), today);
@@ -90,13 +89,13 @@ export async function setArchived(
   data: StudioData,
   id: string,
   version: number,
-  archivedAt: Date | null,
+  archived: boolean,
   today: PlainDate,
 ): Promise<Client> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(ClientEntity, id, 'client');
     assertVersion(row, version, clientView(row, today));
-    await tx.update(ClientEntity, { id }, { archivedAt, version: version + 1 });
+    await tx.update(ClientEntity, { id }, { archivedAt: archived ? tx.now : null, version: version + 1 });
     return clientView(await tx.get(ClientEntity, id, 'client'), today);
   });
 }
@@ -124,9 +123,8 @@ function readCursor(cursor: string): { name: string; id: string } | null {
 /** A page of the studio's clients by name. */
 export async function listClients(data: StudioData, query: ListQuery, today: PlainDate): Promise<Page<ClientListItem>> {
   const after = readCursor(query.cursor);
-  const find = data.manager
-    .createQueryBuilder(ClientEntity, 'c')
-    .where('c.studioId = :studio', { studio: data.studioId })
+  const find = data
+    .rows(ClientEntity, 'c')
     .andWhere(query.archived ? 'c.archivedAt IS NOT NULL' : 'c.archivedAt IS NULL')
     .orderBy('c.name', 'ASC')
     .addOrderBy('c.id', 'ASC')
@@ -134,7 +132,7 @@ export async function listClients(data: StudioData, query: ListQuery, today: Pla
   const words = query.search.trim();
   if (words) {
     const like = `%${words.replace(/[\\%_]/g, '\\$&')}%`;
-    find.andWhere(new Brackets((b) => b.where('c.name LIKE :like', { like }).orWhere('c.aim LIKE :like', { like })));
+    find.andWhere('(c.name LIKE :like OR c.aim LIKE :like)', { like });
   }
   if (after)
     find.andWhere('(c.name > :name OR (c.name = :name AND c.id > :after))', { name: after.name, after: after.id });

@@ -1,6 +1,6 @@
 import { downgradeStored, type StoredKind } from '@yandle/core';
 import { v5 } from 'uuid';
-import { In, type EntityTarget, type FindOptionsWhere } from 'typeorm';
+import { In, type EntityTarget } from 'typeorm';
 import { hashOf, type CreatedRow, type StudioData } from './studio-data.js';
 
 /** Rows that hold a definition read as a whole: own exercises, styles, templates. */
@@ -16,12 +16,11 @@ export interface DefinitionRow<D> extends CreatedRow {
  * content, so the same file twice adds once.
  * @param of what the definitions are, and the UUID that their ids are made in
  */
-export async function importDefinitions<D, T extends DefinitionRow<D>>(
+export async function importDefinitions<D>(
   data: StudioData,
-  entity: EntityTarget<T>,
+  entity: EntityTarget<DefinitionRow<D>>,
   of: { readonly namespace: string; readonly kind: StoredKind },
   definitions: readonly D[],
-  now: Date,
 ): Promise<{ readonly added: number; readonly same: number }> {
   return data.transaction(async (tx) => {
     let added = 0;
@@ -30,7 +29,7 @@ export async function importDefinitions<D, T extends DefinitionRow<D>>(
       const id = idOf(definition);
       // One that came in while its words were the old ones has its id from those.
       const earlier = idOf(downgradeStored(of.kind, definition));
-      if (await tx.findOne(entity, { id: In([id, earlier]) } as FindOptionsWhere<T>)) continue;
+      if (await tx.findOne(entity, { id: In([id, earlier]) })) continue;
       const body = { ...definition, version: null, archived: false };
       await tx.insert(entity, {
         id,
@@ -38,8 +37,8 @@ export async function importDefinitions<D, T extends DefinitionRow<D>>(
         archived: false,
         definition,
         requestHash: hashOf(body),
-        createdAt: now,
-      } as unknown as Omit<T, 'studioId'>);
+        createdAt: tx.now,
+      });
       added++;
     }
     return { added, same: definitions.length - added };

@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto';
-import type { EntityManager, EntityTarget, FindManyOptions, FindOptionsWhere, ObjectLiteral } from 'typeorm';
+import { canonicalize } from 'json-canonicalize';
+import type {
+  EntityManager,
+  EntityTarget,
+  FindManyOptions,
+  FindOptionsWhere,
+  ObjectLiteral,
+  SelectQueryBuilder,
+} from 'typeorm';
 import { HttpProblem, notFound } from '../http/problem.js';
 
 /** Rows that belong to a studio. */
@@ -13,34 +21,35 @@ export interface CreatedRow extends StudioRow {
   requestHash: string;
 }
 
-/** JSON with sorted keys, so that the same content has the same text. */
-function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  if (value !== null && typeof value === 'object')
-    return `{${Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
-      .join(',')}}`;
-  return JSON.stringify(value) ?? 'null';
-}
+/** A row to be written, all but its studio. */
+export type NewRow<T extends StudioRow> = Omit<T, 'studioId'> & Partial<T>;
 
 /** Fingerprint of a request body. */
 export function hashOf(body: unknown): string {
-  return createHash('sha256').update(canonical(body)).digest('hex');
+  return createHash('sha256').update(canonicalize(body)).digest('hex');
 }
 
 /**
  * The only way features reach the database: every read and write is scoped by the studio, so that another studio's id looks like a
- * missing one.
+ * missing one. One for each request, with its moment.
  */
 export class StudioData {
   constructor(
-    readonly manager: EntityManager,
+    private readonly manager: EntityManager,
     readonly studioId: string,
+    /** The moment of the request: everything it writes is of this time. */
+    readonly now: Date,
   ) {}
 
   private scoped<T extends StudioRow>(where: FindOptionsWhere<T>): FindOptionsWhere<T> {
     return { ...where, studioId: this.studioId };
+  }
+
+  /** Rows of the studio for a query of one's own, as `alias`; narrowed with `andWhere`. */
+  rows<T extends StudioRow>(entity: EntityTarget<T>, alias: string): SelectQueryBuilder<T> {
+    return this.manager
+      .createQueryBuilder(entity, alias)
+      .where(`${alias}.studioId = :ownStudio`, { ownStudio: this.studioId });
   }
 
   find<T extends StudioRow>(
@@ -61,28 +70,25 @@ export class StudioData {
 
   /** @throws HttpProblem `not-found` */
   async get<T extends StudioRow>(entity: EntityTarget<T>, id: string, what: string): Promise<T> {
-    const row = await this.findOne(entity, { id } as FindOptionsWhere<T>);
+    const row = await this.rows(entity, 'r').andWhere('r.id = :id', { id }).getOne();
     if (!row) throw notFound(what);
     return row;
   }
 
   /** As {@link get}, and nobody else can change the row until the transaction ends. */
   async getLocked<T extends StudioRow>(entity: EntityTarget<T>, id: string, what: string): Promise<T> {
-    const row = await this.manager.findOne(entity, {
-      where: this.scoped({ id } as FindOptionsWhere<T>),
-      lock: { mode: 'pessimistic_write' },
-    });
+    const row = await this.rows(entity, 'r').andWhere('r.id = :id', { id }).setLock('pessimistic_write').getOne();
     if (!row) throw notFound(what);
     return row;
   }
 
-  async insert<T extends StudioRow>(entity: EntityTarget<T>, row: Omit<T, 'studioId'>): Promise<void> {
-    await this.manager.insert(entity, { ...row, studioId: this.studioId } as never);
+  async insert<T extends StudioRow>(entity: EntityTarget<T>, row: NewRow<T>): Promise<void> {
+    await this.insertMany(entity, [row]);
   }
 
-  async insertMany<T extends StudioRow>(entity: EntityTarget<T>, rows: readonly Omit<T, 'studioId'>[]): Promise<void> {
-    if (rows.length > 0)
-      await this.manager.insert(entity, rows.map((r) => ({ ...r, studioId: this.studioId })) as never);
+  async insertMany<T extends StudioRow>(entity: EntityTarget<T>, rows: readonly NewRow<T>[]): Promise<void> {
+    const whole = rows.map((r): Partial<T> => ({ ...r, studioId: this.studioId }));
+    if (whole.length > 0) await this.manager.insert(entity, whole);
   }
 
   async update<T extends StudioRow>(
@@ -94,6 +100,16 @@ export class StudioData {
     return affected ?? 0;
   }
 
+  /** Changes one row. */
+  async updateRow<T extends StudioRow>(entity: EntityTarget<T>, id: string, values: Partial<T>): Promise<void> {
+    await this.manager
+      .createQueryBuilder()
+      .update(entity)
+      .set(values)
+      .where('id = :id AND studioId = :ownStudio', { id, ownStudio: this.studioId })
+      .execute();
+  }
+
   async delete<T extends StudioRow>(entity: EntityTarget<T>, where: FindOptionsWhere<T>): Promise<void> {
     await this.manager.delete(entity, this.scoped(where));
   }
@@ -103,7 +119,8 @@ export class StudioData {
    * @throws HttpProblem `id-in-use` when the id was used with another body, or elsewhere
    */
   async isNew<T extends CreatedRow>(entity: EntityTarget<T>, id: string, body: unknown): Promise<boolean> {
-    const row = await this.manager.findOne(entity, { where: { id } as FindOptionsWhere<T> });
+    // An id of another studio too is in use.
+    const row = await this.manager.createQueryBuilder(entity, 'r').where('r.id = :id', { id }).getOne();
     if (!row) return true;
     if (row.studioId === this.studioId && row.requestHash === hashOf(body)) return false;
     throw new HttpProblem('id-in-use', 'This id was used before with other content. Make a new id and send again.');
@@ -111,6 +128,6 @@ export class StudioData {
 
   /** All or nothing. */
   transaction<R>(work: (data: StudioData) => Promise<R>): Promise<R> {
-    return this.manager.transaction((m) => work(new StudioData(m, this.studioId)));
+    return this.manager.transaction((m) => work(new StudioData(m, this.studioId, this.now)));
   }
 }

@@ -1,11 +1,14 @@
 import type { EntityTarget } from 'typeorm';
 import { HttpProblem } from '../http/problem.js';
-import { hashOf, type CreatedRow, type StudioData } from './studio-data.js';
+import { hashOf, type CreatedRow, type NewRow, type StudioData } from './studio-data.js';
 
 /** Rows that are edited: each edit names the version it started from. */
 export interface VersionedRow extends CreatedRow {
   version: number;
 }
+
+/** What every new row of them begins with. */
+export type RowHead = Pick<VersionedRow, 'id' | 'version' | 'requestHash'>;
 
 /** Throws `stale-version` with the present state when an edit started from another version. */
 export function assertVersion(row: { version: number }, version: number, current: unknown): void {
@@ -26,18 +29,15 @@ export async function putVersioned<T extends VersionedRow>(
   id: string,
   body: { readonly version: number | null },
   what: string,
-  make: { create: () => Omit<T, 'studioId' | 'id' | 'version' | 'requestHash'>; edit: (row: T) => Partial<T> },
+  make: { create: (head: RowHead) => NewRow<T>; edit: (row: T) => Partial<T> },
   view: (row: T) => unknown,
 ): Promise<void> {
   if (body.version === null) {
     if (await tx.isNew(entity, id, body))
-      await tx.insert(entity, { ...make.create(), id, version: 1, requestHash: hashOf(body) } as unknown as Omit<
-        T,
-        'studioId'
-      >);
+      await tx.insert(entity, make.create({ id, version: 1, requestHash: hashOf(body) }));
     return;
   }
   const row = await tx.getLocked(entity, id, what);
   assertVersion(row, body.version, view(row));
-  await tx.update(entity, { id } as never, { ...make.edit(row), version: body.version + 1 });
+  await tx.updateRow(entity, id, { ...make.edit(row), version: body.version + 1 });
 }

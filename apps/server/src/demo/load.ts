@@ -177,8 +177,14 @@ function demoLane(group: MuscleGroupId, styleId: string): LaneDraft {
   return newLane(uuid(), group, styleId, exercises);
 }
 
-async function loadClient(m: EntityManager, demo: DemoClient, index: number, today: PlainDate): Promise<void> {
-  const data = new StudioData(m, DEMO_STUDIO.id);
+async function loadClient(
+  m: EntityManager,
+  demo: DemoClient,
+  index: number,
+  today: PlainDate,
+  now: Date,
+): Promise<void> {
+  const data = new StudioData(m, DEMO_STUDIO.id, now);
   const random = noise(1000 + index * 77);
   const coach = DEMO_COACHES[demo.lead];
   const planner: Planner = { coachId: coach.id, timeZone: WHO.zone, today };
@@ -244,7 +250,8 @@ async function loadClient(m: EntityManager, demo: DemoClient, index: number, tod
 
 async function fill(source: DataSource, clock: Clock): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
-  const today = dateIn(WHO.zone, clock.now());
+  const now = clock.now();
+  const today = dateIn(WHO.zone, now);
   // One transaction: a kill half-way leaves nothing, and the next start loads it whole.
   await source.transaction(async (m) => {
     await m.insert(StudioEntity, [DEMO_STUDIO, OTHER_STUDIO]);
@@ -252,11 +259,11 @@ async function fill(source: DataSource, clock: Clock): Promise<void> {
       CoachEntity,
       DEMO_COACHES.map((c) => ({ ...c, passwordHash })),
     );
-    for (const [i, demo] of DEMO_CLIENTS.entries()) await loadClient(m, demo, i, today);
-    const mara = { coachId: DEMO_COACHES[0].id, timeZone: WHO.zone, now: clock.now() };
-    await putStudy(new StudioData(m, DEMO_STUDIO.id), uuid(), { ...DEMO_STUDY, version: null }, mara);
+    for (const [i, demo] of DEMO_CLIENTS.entries()) await loadClient(m, demo, i, today, now);
+    const mara = { coachId: DEMO_COACHES[0].id, timeZone: WHO.zone };
+    await putStudy(new StudioData(m, DEMO_STUDIO.id, now), uuid(), { ...DEMO_STUDY, version: null }, mara);
     await createClient(
-      new StudioData(m, OTHER_STUDIO.id),
+      new StudioData(m, OTHER_STUDIO.id, now),
       { ...OTHER_CLIENT, id: uuid(), birthDate: '1980-05-05', leadCoachId: DEMO_COACHES[2].id },
       today,
     );

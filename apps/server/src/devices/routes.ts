@@ -1,13 +1,13 @@
 import { inclinometerSchema } from '@yandle/contract/schemas';
 import type { InclinometerEvent, InclinometerView } from '@yandle/contract';
 import { Router, type Response } from 'express';
-import { currentOf } from '../accounts/current.js';
+import { contextOf } from '../accounts/context.js';
 import { validBody } from '../http/validate.js';
 import { Inclinometers, SAMPLE_MS } from './inclinometer.js';
 
 export function deviceRoutes(devices = new Inclinometers()): Router {
   const router = Router();
-  const device = (res: Response) => devices.of(currentOf(res).studio.id);
+  const device = (res: Response) => devices.of(contextOf(res).studio.id);
 
   router.get('/devices/inclinometer', (_req, res) => {
     const view: InclinometerView = { settings: device(res).settings };

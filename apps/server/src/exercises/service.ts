@@ -3,7 +3,7 @@ import type { ExerciseDefinition } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { importDefinitions } from '../database/import-definitions.js';
 import type { StudioData } from '../database/studio-data.js';
-import { putVersioned } from '../database/versioned.js';
+import { putVersioned, type RowHead } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from './entities.js';
 
@@ -38,12 +38,7 @@ export async function listOwnExercises(data: StudioData): Promise<OwnExercise[]>
   return (await data.find(OwnExerciseEntity, {}, { order: { createdAt: 'ASC', id: 'ASC' } })).map(view);
 }
 
-export async function putOwnExercise(
-  data: StudioData,
-  id: string,
-  body: OwnExerciseBody,
-  now: Date,
-): Promise<OwnExercise> {
+export async function putOwnExercise(data: StudioData, id: string, body: OwnExerciseBody): Promise<OwnExercise> {
   const { version: _, archived, ...definition } = body;
   assertSound(faults(definition));
   return data.transaction(async (tx) => {
@@ -55,7 +50,7 @@ export async function putOwnExercise(
       body,
       'exercise',
       {
-        create: () => ({ definition, archived, createdAt: now }),
+        create: (head: RowHead) => ({ ...head, definition, archived, createdAt: tx.now }),
         edit: () => ({ definition, archived }),
       },
       view,
@@ -67,7 +62,7 @@ export async function putOwnExercise(
         exerciseId: id,
         version: before.version,
         definition: before.definition,
-        createdAt: now,
+        createdAt: tx.now,
       });
     return view(after);
   });
@@ -81,13 +76,7 @@ export async function exerciseVersions(data: StudioData, id: string): Promise<Ex
 }
 
 /** Takes a file of exercises in, all or nothing; those that are there with the same content count as the same. */
-export async function importExercises(data: StudioData, file: ExerciseFile, now: Date): Promise<ExerciseImport> {
+export async function importExercises(data: StudioData, file: ExerciseFile): Promise<ExerciseImport> {
   assertSound(file.exercises.flatMap((d, i) => faults(d, `exercises.${i}.`)));
-  return importDefinitions(
-    data,
-    OwnExerciseEntity,
-    { namespace: IMPORT_NAMESPACE, kind: 'exercise' },
-    file.exercises,
-    now,
-  );
+  return importDefinitions(data, OwnExerciseEntity, { namespace: IMPORT_NAMESPACE, kind: 'exercise' }, file.exercises);
 }

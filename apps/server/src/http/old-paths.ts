@@ -1,4 +1,4 @@
-import { downgradeStored } from '@yandle/core';
+import { downgradeStored, SEE_SOMEONE } from '@yandle/core';
 import type { RequestHandler } from 'express';
 
 type Answer = Readonly<Record<string, unknown>>;
@@ -17,9 +17,10 @@ function withNames(names: Readonly<Record<string, string>>): (body: Answer) => u
 
 /** What a phone of the version before knows: its own words for soreness, techniques and exercises. */
 function oldProgramme(body: Answer): unknown {
-  const { sorenessEntries, sessions, exercises, ...rest } = body;
+  const { sorenessEntries, sessions, exercises, onHold, ...rest } = body;
   return {
     ...rest,
+    onHold: onHold === 'refer' ? SEE_SOMEONE : '',
     sessions: downgradeStored('items', sessions),
     exercises: downgradeStored('exercise', exercises),
     dayNotes: sorenessEntries,

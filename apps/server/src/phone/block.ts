@@ -1,7 +1,7 @@
 import type { SharedBlock } from '@yandle/contract';
-import { addDays, type Exercise, type PlainDate, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
+import { addDays, type Exercise, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
 import { Between } from 'typeorm';
-import { StudioEntity } from '../accounts/entities.js';
+import type { LinkContext } from '../accounts/client-link.js';
 import { listAssessments } from '../assessments/service.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -10,6 +10,7 @@ import { screeningOf } from '../screening/service.js';
 import { sorenessEntries } from '../sessions/soreness.js';
 import { SessionEntity } from '../sessions/entities.js';
 import { sessionView } from '../sessions/views.js';
+import type { PhoneLinkEntity } from './entities.js';
 import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 
 /** Days of sessions that a phone keeps, back and ahead. */
@@ -31,9 +32,11 @@ async function progressOf(data: StudioData, clientId: string, timeZone: string):
 }
 
 /** All that a client's phone needs to go on without a network. */
-export async function sharedBlock(data: StudioData, clientId: string, today: PlainDate): Promise<SharedBlock> {
+export async function sharedBlock(
+  { data, studio, today }: Pick<LinkContext<PhoneLinkEntity>, 'data' | 'studio' | 'today'>,
+  clientId: string,
+): Promise<SharedBlock> {
   const client = await data.get(ClientEntity, clientId, 'client');
-  const studio = await data.manager.findOneByOrFail(StudioEntity, { id: client.studioId });
   const rows = await data.find(
     SessionEntity,
     { clientId, date: Between(addDays(today, -BACK), addDays(today, AHEAD)) },

@@ -41,7 +41,7 @@ export async function keepLate(
       decidedAt: null,
       accepted: null,
       requestHash,
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
   });
 }
@@ -120,7 +120,7 @@ async function take(tx: StudioData, clientId: string, rows: readonly LateLogEnti
       feltTighter: null,
       note: '',
       requestHash: hashOf({ sessionId, id: runId, startedAt: body.startedAt }),
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
   }
   for (const row of rows) {
@@ -136,14 +136,13 @@ export async function decideLate(
   clientId: string,
   runId: string,
   accept: boolean,
-  now: Date,
 ): Promise<LateLog[]> {
   return data.transaction(async (tx) => {
     await tx.getLocked(ClientEntity, clientId, 'client');
     const rows = (await waiting(tx, clientId)).filter((r) => r.runId === runId);
     if (rows.length === 0) throw notFound('late run');
     if (accept) await take(tx, clientId, rows);
-    for (const { id } of rows) await tx.update(LateLogEntity, { id }, { decidedAt: now, accepted: accept });
+    for (const { id } of rows) await tx.update(LateLogEntity, { id }, { decidedAt: tx.now, accepted: accept });
     return lateLogs(tx, clientId);
   });
 }

@@ -11,10 +11,9 @@ import { upgradeStored } from '@yandle/core';
 import { Router, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
-import { StudioEntity } from '../accounts/entities.js';
-import { dateIn, type Clock } from '../clock.js';
+import { contextOfToken, isOpen } from '../accounts/client-link.js';
+import type { Clock } from '../clock.js';
 import type { Config } from '../config.js';
-import { StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { putBreath, putSoreness } from '../sessions/soreness.js';
@@ -22,7 +21,6 @@ import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { finishRun, putSet, putSymptom, startRun } from '../sessions/run.js';
 import { PhoneLinkEntity } from './entities.js';
 import { keepLate, type QueuedRequest } from './late.js';
-import { isOpen, linkOfToken } from './link.js';
 import { sharedBlock } from './block.js';
 
 const COOKIE = 'yandle-share';
@@ -51,17 +49,15 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
   );
 
   async function linked(token: unknown) {
-    const link = await linkOfToken(source, token);
-    if (!link) throw new HttpProblem('not-signed-in', ENDED);
-    const data = new StudioData(source.manager, link.studioId);
-    const studio = await source.manager.findOneByOrFail(StudioEntity, { id: link.studioId });
-    return { link, data, clientId: link.clientId, today: dateIn(studio.timeZone, clock.now()) };
+    const at = await contextOfToken(source, clock, PhoneLinkEntity, token);
+    if (!at) throw new HttpProblem('not-signed-in', ENDED);
+    return { ...at, clientId: at.link.clientId };
   }
   type Linked = Awaited<ReturnType<typeof linked>>;
 
   async function opened(req: Request): Promise<Linked> {
     const at = await linked(cookieOf(req));
-    if (!isOpen(at.link, clock.now())) throw new HttpProblem('not-signed-in', ENDED);
+    if (!isOpen(at.link, at.now)) throw new HttpProblem('not-signed-in', ENDED);
     return at;
   }
 
@@ -73,7 +69,7 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
     take: (at: Linked) => Promise<unknown>,
   ) {
     const at = await linked(cookieOf(req));
-    const reason = isOpen(at.link, clock.now()) ? null : 'link';
+    const reason = isOpen(at.link, at.now) ? null : 'link';
     if (reason === null) {
       try {
         await take(at);
@@ -102,9 +98,9 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
 
   router.post('/shared/open', async (req, res) => {
     const { token } = validBody(openShareSchema, req.body);
-    const { link } = await linked(token);
-    if (!isOpen(link, clock.now())) throw new HttpProblem('not-signed-in', ENDED);
-    await source.manager.update(PhoneLinkEntity, { id: link.id }, { usedAt: clock.now() });
+    const at = await linked(token);
+    if (!isOpen(at.link, at.now)) throw new HttpProblem('not-signed-in', ENDED);
+    await at.data.update(PhoneLinkEntity, { id: at.link.id }, { usedAt: at.now });
     res.cookie(COOKIE, token, {
       httpOnly: true,
       sameSite: 'strict',
@@ -116,8 +112,8 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
     res.json({});
   });
   router.get('/shared/block', async (req, res) => {
-    const { data, clientId, today } = await opened(req);
-    res.json(await sharedBlock(data, clientId, today));
+    const at = await opened(req);
+    res.json(await sharedBlock(at, at.clientId));
   });
   router.post('/shared/sessions/:id/runs', async (req, res) => {
     const { snapshot, ...body } = validBody(sharedRunSchema, upgradeStored('items', req.body));

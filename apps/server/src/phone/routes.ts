@@ -1,31 +1,32 @@
 import { decideLateSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
-import { currentOf } from '../accounts/current.js';
-import type { Clock } from '../clock.js';
+import { revokeLinks } from '../accounts/client-link.js';
+import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
 import { decideLate, lateLogs } from './late.js';
-import { makePhoneLink, revokePhoneLinks, phoneLinkOf } from './link.js';
+import { PhoneLinkEntity } from './entities.js';
+import { makePhoneLink, phoneLinkOf } from './link.js';
 
 /** A coach's side of a client's phone: its link, and what arrived late. */
-export function phoneLinkRoutes(clock: Clock): Router {
+export function phoneLinkRoutes(): Router {
   const router = Router();
   router.get('/clients/:id/phone-link', async (req, res) => {
-    res.json(await phoneLinkOf(currentOf(res).data, pathId(req.params.id, 'client'), clock.now()));
+    res.json(await phoneLinkOf(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.post('/clients/:id/phone-link', async (req, res) => {
-    res.status(201).json(await makePhoneLink(currentOf(res).data, pathId(req.params.id, 'client'), clock.now()));
+    res.status(201).json(await makePhoneLink(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.post('/clients/:id/phone-link/revoke', async (req, res) => {
-    await revokePhoneLinks(currentOf(res).data, pathId(req.params.id, 'client'), clock.now());
+    await revokeLinks(contextOf(res).data, PhoneLinkEntity, pathId(req.params.id, 'client'));
     res.json({});
   });
   router.get('/clients/:id/late-logs', async (req, res) => {
-    res.json(await lateLogs(currentOf(res).data, pathId(req.params.id, 'client')));
+    res.json(await lateLogs(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.put('/clients/:id/late-logs/:runId', async (req, res) => {
     const { accept } = validBody(decideLateSchema, req.body);
     const [clientId, runId] = [pathId(req.params.id, 'client'), pathId(req.params.runId, 'run')];
-    res.json(await decideLate(currentOf(res).data, clientId, runId, accept, clock.now()));
+    res.json(await decideLate(contextOf(res).data, clientId, runId, accept));
   });
   return router;
 }

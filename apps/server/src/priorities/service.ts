@@ -94,7 +94,7 @@ export async function putGoal(
         setOn: today,
         endedOn: null,
         requestHash: hashOf({ clientId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     }
     return prioritiesView(tx, clientId);
@@ -129,7 +129,7 @@ export async function putSelfReport(
         id,
         clientId,
         requestHash: hashOf({ clientId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     }
     return prioritiesView(tx, clientId);

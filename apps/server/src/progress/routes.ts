@@ -12,11 +12,10 @@ import {
 } from '@yandle/core';
 import { Router } from 'express';
 import { In, IsNull } from 'typeorm';
-import { currentOf } from '../accounts/current.js';
+import { contextOf } from '../accounts/context.js';
 import { listAssessments } from '../assessments/service.js';
 import { BlockEntity } from '../blocks/entities.js';
 import { lanesOf, newestRevision } from '../blocks/view.js';
-import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
 import { pathId } from '../http/validate.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from '../sessions/entities.js';
@@ -76,16 +75,14 @@ async function doseOf(
   };
 }
 
-export function progressRoutes(clock: Clock): Router {
+export function progressRoutes(): Router {
   const router = Router();
   router.get('/clients/:id/progress', async (req, res) => {
-    const { data, studio } = currentOf(res);
+    const { data, today, studio } = contextOf(res);
     const clientId = pathId(req.params.id, 'client');
     const assessments = await listAssessments(data, clientId, studio.timeZone);
     const [latest] = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' }, take: 1 });
-    const dose = latest
-      ? await doseOf(data, latest, dateIn(studio.timeZone, clock.now()))
-      : { dose: null, sensations: [] };
+    const dose = latest ? await doseOf(data, latest, today) : { dose: null, sensations: [] };
     const progress: Progress = { assessments, ...dose };
     res.json(progress);
   });

@@ -3,13 +3,11 @@ import { intakeSchema } from '@yandle/contract/schemas';
 import { ageOn } from '@yandle/core';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { IsNull, MoreThan, type DataSource } from 'typeorm';
-import { v7 as uuid } from 'uuid';
-import { StudioEntity } from '../accounts/entities.js';
-import { hashLinkToken, newLinkToken } from '../accounts/link-token.js';
+import type { DataSource } from 'typeorm';
+import { contextOfToken, isOpen, makeLapsingLink } from '../accounts/client-link.js';
 import { ClientEntity } from '../clients/entities.js';
-import { dateIn, type Clock } from '../clock.js';
-import { StudioData } from '../database/studio-data.js';
+import type { Clock } from '../clock.js';
+import type { StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { IntakeLinkEntity } from './entities.js';
@@ -17,34 +15,10 @@ import { putIntake } from './service.js';
 
 /** Days for which a link works. */
 const LINK_DAYS = 14;
-/** Makes a link for a client; the one before stops working. Its token is given out here and never again. */
-export async function makeLink(
-  data: StudioData,
-  clientId: string,
-  now: Date,
-): Promise<{ readonly token: string; readonly expiresAt: string }> {
-  return data.transaction(async (tx) => {
-    await tx.getLocked(ClientEntity, clientId, 'client');
-    await revokeLinks(tx, clientId, now);
-    const token = newLinkToken();
-    const expiresAt = new Date(now.getTime() + LINK_DAYS * 24 * 60 * 60 * 1000);
-    await tx.insert(IntakeLinkEntity, {
-      id: uuid(),
-      clientId,
-      tokenHash: hashLinkToken(token),
-      expiresAt,
-      usedAt: null,
-      revokedAt: null,
-      createdAt: now,
-    });
-    return { token, expiresAt: expiresAt.toISOString() };
-  });
-}
 
-/** Ends all links of a client. */
-export async function revokeLinks(data: StudioData, clientId: string, now: Date): Promise<void> {
-  await data.get(ClientEntity, clientId, 'client');
-  await data.update(IntakeLinkEntity, { clientId, revokedAt: IsNull() }, { revokedAt: now });
+/** Makes a link for a client's intake; the one before stops working. */
+export function makeIntakeLink(data: StudioData, clientId: string): ReturnType<typeof makeLapsingLink> {
+  return makeLapsingLink(data, IntakeLinkEntity, clientId, LINK_DAYS);
 }
 
 /** What a client without an account can do with a link: read who asks, and answer. */
@@ -52,17 +26,10 @@ export function fillInRoutes(source: DataSource, clock: Clock): Router {
   const router = Router();
 
   async function open(token: unknown) {
-    const row =
-      typeof token === 'string' && token.length < 100
-        ? await source.manager.findOne(IntakeLinkEntity, {
-            where: { tokenHash: hashLinkToken(token), revokedAt: IsNull(), expiresAt: MoreThan(clock.now()) },
-          })
-        : null;
-    if (!row) throw new HttpProblem('not-found', 'This link has ended. Ask your coach for a new one.');
-    const data = new StudioData(source.manager, row.studioId);
-    const client = await data.get(ClientEntity, row.clientId, 'client');
-    const studio = await source.manager.findOneByOrFail(StudioEntity, { id: row.studioId });
-    return { row, data, client, studio, today: dateIn(studio.timeZone, clock.now()) };
+    const at = await contextOfToken(source, clock, IntakeLinkEntity, token);
+    if (!at || !isOpen(at.link, at.now))
+      throw new HttpProblem('not-found', 'This link has ended. Ask your coach for a new one.');
+    return { ...at, client: await at.data.get(ClientEntity, at.link.clientId, 'client') };
   }
 
   // Guessing a token of 192 bits is hopeless; this keeps the noise away.
@@ -89,10 +56,10 @@ export function fillInRoutes(source: DataSource, clock: Clock): Router {
     res.json(view);
   });
   router.put('/fill-in/:token/:id', async (req, res) => {
-    const { row, data, today } = await open(req.params.token);
+    const { link, data, now, today } = await open(req.params.token);
     const body: IntakeBody = validBody(intakeSchema, req.body);
-    await putIntake(data, row.clientId, pathId(req.params.id, 'answer'), body, null, today);
-    await data.update(IntakeLinkEntity, { id: row.id }, { usedAt: clock.now() });
+    await putIntake(data, link.clientId, pathId(req.params.id, 'answer'), body, null, today);
+    await data.update(IntakeLinkEntity, { id: link.id }, { usedAt: now });
     res.json({});
   });
   return router;

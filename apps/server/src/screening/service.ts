@@ -35,12 +35,7 @@ const linkView = (l: IntakeLinkEntity): IntakeLink => ({
 });
 
 /** Askings, clearances and what follows from them. */
-export async function screeningView(
-  data: StudioData,
-  clientId: string,
-  today: PlainDate,
-  now: Date,
-): Promise<ScreeningView> {
+export async function screeningView(data: StudioData, clientId: string, today: PlainDate): Promise<ScreeningView> {
   const client = await data.get(ClientEntity, clientId, 'client');
   const rows = await data.find(
     IntakeEntity,
@@ -52,7 +47,7 @@ export async function screeningView(
   const coaches = ids.length > 0 ? await data.find(CoachEntity, { id: In([...new Set(ids)]) }) : [];
   const nameOf = (id: string | null) => coaches.find((c) => c.id === id)?.name ?? null;
   const links = await data.find(IntakeLinkEntity, { clientId }, { order: { createdAt: 'DESC' } });
-  const link = links.find((l) => l.revokedAt === null && l.expiresAt > now);
+  const link = links.find((l) => l.revokedAt === null && l.expiresAt > data.now);
   return {
     ...(await screeningOf(data, client, today)),
     intakes: rows.map((r): Intake => ({
@@ -107,7 +102,7 @@ export async function putIntake(
       clientId,
       coachId,
       requestHash: hashOf({ clientId, ...body }),
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
     // Complaints count in the findings like those noted there; the same asking gives the same ids.
     for (const { region, score } of body.about.complaints)
@@ -121,7 +116,7 @@ export async function putIntake(
         score,
         habits: [],
         requestHash: hashOf({ intake: id, region, score }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     await refreshSummary(tx, client, today);
   });
@@ -147,19 +142,19 @@ export async function putClearance(
       coachId,
       withdrawnAt: null,
       requestHash: hashOf({ clientId, ...body }),
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
     await refreshSummary(tx, client, today);
   });
 }
 
 /** Takes a clearance back; its caution stands again. Doing it again changes nothing. */
-export async function withdrawClearance(data: StudioData, id: string, now: Date, today: PlainDate): Promise<string> {
+export async function withdrawClearance(data: StudioData, id: string, today: PlainDate): Promise<string> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(ClearanceEntity, id, 'clearance');
     const client = await tx.getLocked(ClientEntity, row.clientId, 'client');
     if (row.withdrawnAt === null) {
-      await tx.update(ClearanceEntity, { id }, { withdrawnAt: now });
+      await tx.update(ClearanceEntity, { id }, { withdrawnAt: tx.now });
       await refreshSummary(tx, client, today);
     }
     return row.clientId;

@@ -13,8 +13,7 @@ import {
   symptomSchema,
 } from '@yandle/contract/schemas';
 import { Router } from 'express';
-import { currentOf } from '../accounts/current.js';
-import { dateIn, type Clock } from '../clock.js';
+import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
 import { sorenessEntries, putBreath, putSoreness } from './soreness.js';
 import { editSession, restoreSession } from './edit.js';
@@ -22,80 +21,75 @@ import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun } from 
 import { clearSymptom, listSessions, moveSession } from './service.js';
 import { sessionView } from './views.js';
 
-export function sessionRoutes(clock: Clock): Router {
+export function sessionRoutes(): Router {
   const router = Router();
 
   router.get('/clients/:id/sessions', async (req, res) => {
-    res.json(await listSessions(currentOf(res).data, pathId(req.params.id, 'client')));
+    res.json(await listSessions(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.get('/sessions/:id', async (req, res) => {
-    res.json(await sessionView(currentOf(res).data, pathId(req.params.id, 'session')));
+    res.json(await sessionView(contextOf(res).data, pathId(req.params.id, 'session')));
   });
   router.post('/sessions/:id/runs', async (req, res) => {
     const body = validBody(startRunSchema, req.body);
-    const { data, studio } = currentOf(res);
-    const today = dateIn(studio.timeZone, clock.now());
+    const { data, today } = contextOf(res);
     res.status(201).json(await startRun(data, pathId(req.params.id, 'session'), body, today));
   });
   router.put('/sessions/:id/date', async (req, res) => {
     const { date } = validBody(moveSessionSchema, req.body);
-    const { data, studio } = currentOf(res);
-    const today = dateIn(studio.timeZone, clock.now());
+    const { data, today } = contextOf(res);
     res.json(await moveSession(data, pathId(req.params.id, 'session'), date, today));
   });
   router.put('/sessions/:id/items', async (req, res) => {
     const body = validBody(editSessionSchema, req.body);
-    const { data, studio } = currentOf(res);
-    const today = dateIn(studio.timeZone, clock.now());
+    const { data, today } = contextOf(res);
     res.json(await editSession(data, pathId(req.params.id, 'session'), body, today));
   });
   router.post('/sessions/:id/restore', async (req, res) => {
     const { version } = validBody(restoreSessionSchema, req.body);
-    res.json(await restoreSession(currentOf(res).data, pathId(req.params.id, 'session'), version));
+    res.json(await restoreSession(contextOf(res).data, pathId(req.params.id, 'session'), version));
   });
   router.put('/sessions/:id/counted-run', async (req, res) => {
     const { runId } = validBody(chooseRunSchema, req.body);
-    res.json(await chooseRun(currentOf(res).data, pathId(req.params.id, 'session'), runId));
+    res.json(await chooseRun(contextOf(res).data, pathId(req.params.id, 'session'), runId));
   });
   router.put('/runs/:id/answers', async (req, res) => {
     const body = validBody(editAnswersSchema, req.body);
-    res.json(await editAnswers(currentOf(res).data, pathId(req.params.id, 'run'), body));
+    res.json(await editAnswers(contextOf(res).data, pathId(req.params.id, 'run'), body));
   });
   router.get('/clients/:id/soreness', async (req, res) => {
-    const { data, studio } = currentOf(res);
-    const today = dateIn(studio.timeZone, clock.now());
+    const { data, today } = contextOf(res);
     res.json(await sorenessEntries(data, pathId(req.params.id, 'client'), today));
   });
   router.put('/clients/:id/soreness/:noteId', async (req, res) => {
     const body = validBody(sorenessSchema, req.body);
-    const { data, studio } = currentOf(res);
-    const today = dateIn(studio.timeZone, clock.now());
+    const { data, today } = contextOf(res);
     const noteId = pathId(req.params.noteId, 'day note');
     res.json(await putSoreness(data, pathId(req.params.id, 'client'), noteId, body, today));
   });
   router.put('/clients/:id/breath', async (req, res) => {
     const { seconds } = validBody(breathSchema, req.body);
-    await putBreath(currentOf(res).data, pathId(req.params.id, 'client'), seconds);
+    await putBreath(contextOf(res).data, pathId(req.params.id, 'client'), seconds);
     res.json({});
   });
   router.put('/runs/:id/sets/:setId', async (req, res) => {
     const body = validBody(setLogSchema, req.body);
-    await putSet(currentOf(res).data, pathId(req.params.id, 'run'), pathId(req.params.setId, 'set'), body);
+    await putSet(contextOf(res).data, pathId(req.params.id, 'run'), pathId(req.params.setId, 'set'), body);
     res.json({});
   });
   router.put('/runs/:id/symptoms/:symptomId', async (req, res) => {
     const body = validBody(symptomSchema, req.body);
-    await putSymptom(currentOf(res).data, pathId(req.params.id, 'run'), pathId(req.params.symptomId, 'symptom'), body);
+    await putSymptom(contextOf(res).data, pathId(req.params.id, 'run'), pathId(req.params.symptomId, 'symptom'), body);
     res.json({});
   });
   router.post('/runs/:id/finish', async (req, res) => {
     const body = validBody(finishRunSchema, req.body);
-    res.json(await finishRun(currentOf(res).data, pathId(req.params.id, 'run'), body));
+    res.json(await finishRun(contextOf(res).data, pathId(req.params.id, 'run'), body));
   });
   router.post('/symptoms/:id/clear', async (req, res) => {
-    const { data, coach } = currentOf(res);
+    const { data, coach } = contextOf(res);
     const { note } = validBody(clearSymptomSchema, req.body);
-    res.json(await clearSymptom(data, pathId(req.params.id, 'symptom'), note, coach.id, clock.now()));
+    res.json(await clearSymptom(data, pathId(req.params.id, 'symptom'), note, coach.id));
   });
   return router;
 }

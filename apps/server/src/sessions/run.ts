@@ -53,7 +53,7 @@ export async function startRun(
         feltTighter: null,
         note: '',
         requestHash: hashOf({ sessionId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     }
     return sessionView(tx, sessionId);
@@ -110,7 +110,7 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
       replaces: body.replaces,
       replacedBy: null,
       requestHash: hashOf({ runId, ...body }),
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
     if (current) await tx.update(SetLogEntity, { id: current.id }, { replacedBy: id });
   });
@@ -134,7 +134,7 @@ export async function putSymptom(data: StudioData, runId: string, id: string, bo
       clearedBy: null,
       clearedNote: '',
       requestHash: hashOf({ runId, ...body }),
-      createdAt: new Date(),
+      createdAt: tx.now,
     });
   });
 }
@@ -177,7 +177,7 @@ export async function editAnswers(data: StudioData, runId: string, body: EditAns
     if (!run.endedAt) throw new HttpProblem('conflict', 'This run is not finished yet. Finish it first.');
     if (await tx.isNew(RunAnswerEntity, body.id, { runId, ...body })) {
       const before = await tx.find(RunAnswerEntity, { runId });
-      const at = new Date();
+      const at = tx.now;
       // The first answers stand in the run itself until they are changed: from then on all of them stand in the list.
       if (before.length === 0)
         await tx.insert(RunAnswerEntity, {

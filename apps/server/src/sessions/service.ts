@@ -18,12 +18,11 @@ export async function clearSymptom(
   id: string,
   note: string,
   coachId: string,
-  now: Date,
 ): Promise<SymptomReport> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(SymptomEntity, id, 'symptom');
     if (row.clearedAt === null)
-      await tx.update(SymptomEntity, { id }, { clearedAt: now, clearedBy: coachId, clearedNote: note });
+      await tx.update(SymptomEntity, { id }, { clearedAt: tx.now, clearedBy: coachId, clearedNote: note });
     const [view] = await symptomViews(tx, [await tx.get(SymptomEntity, id, 'symptom')]);
     return view!;
   });

@@ -45,7 +45,7 @@ export async function putSoreness(
         clientId,
         ...body,
         requestHash: hashOf({ clientId, ...body }),
-        createdAt: new Date(),
+        createdAt: tx.now,
       });
     return view(await tx.get(SorenessEntity, id, 'day note'));
   });

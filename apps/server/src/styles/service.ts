@@ -4,7 +4,7 @@ import { findStyleAmong, type FindStyle } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { importDefinitions } from '../database/import-definitions.js';
 import type { StudioData } from '../database/studio-data.js';
-import { putVersioned } from '../database/versioned.js';
+import { putVersioned, type RowHead } from '../database/versioned.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from './entities.js';
 
 /** Ids of imported styles come from studio and content: the same file twice adds once. */
@@ -36,12 +36,12 @@ export async function listOwnStyles(data: StudioData): Promise<OwnStyle[]> {
 }
 
 /** Creates or edits a style; what it was before is kept. */
-export async function putOwnStyle(data: StudioData, id: string, body: OwnStyleBody, now: Date): Promise<OwnStyle> {
+export async function putOwnStyle(data: StudioData, id: string, body: OwnStyleBody): Promise<OwnStyle> {
   const { version: _, archived, ...definition } = body;
   return data.transaction(async (tx) => {
     const before = await tx.findOne(OwnStyleEntity, { id });
     const make = {
-      create: () => ({ definition, archived, createdAt: now }),
+      create: (head: RowHead) => ({ ...head, definition, archived, createdAt: tx.now }),
       edit: () => ({ definition, archived }),
     };
     await putVersioned(tx, OwnStyleEntity, id, body, 'style', make, view);
@@ -52,7 +52,7 @@ export async function putOwnStyle(data: StudioData, id: string, body: OwnStyleBo
         styleId: id,
         version: before.version,
         definition: before.definition,
-        createdAt: now,
+        createdAt: tx.now,
       });
     return view(after);
   });
@@ -65,6 +65,6 @@ export async function styleVersions(data: StudioData, id: string): Promise<Style
   return rows.map((r) => ({ version: r.version, at: r.createdAt.toISOString(), definition: r.definition }));
 }
 
-export function importStyles(data: StudioData, file: StyleFile, now: Date): Promise<FileImport> {
-  return importDefinitions(data, OwnStyleEntity, { namespace: IMPORT_NAMESPACE, kind: 'style' }, file.styles, now);
+export function importStyles(data: StudioData, file: StyleFile): Promise<FileImport> {
+  return importDefinitions(data, OwnStyleEntity, { namespace: IMPORT_NAMESPACE, kind: 'style' }, file.styles);
 }

@@ -2,7 +2,7 @@ import type { FileImport, OwnTemplate, OwnTemplateBody, TemplateFile } from '@ya
 import { CoreError, type TemplateDefinition } from '@yandle/core';
 import { importDefinitions } from '../database/import-definitions.js';
 import type { StudioData } from '../database/studio-data.js';
-import { putVersioned } from '../database/versioned.js';
+import { putVersioned, type RowHead } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
 import { loadStyles } from '../styles/service.js';
 import { OwnTemplateEntity } from './entities.js';
@@ -48,17 +48,12 @@ export async function listTemplates(data: StudioData): Promise<OwnTemplate[]> {
   return (await data.find(OwnTemplateEntity, {}, { order: { createdAt: 'ASC', id: 'ASC' } })).map(view);
 }
 
-export async function putTemplate(
-  data: StudioData,
-  id: string,
-  body: OwnTemplateBody,
-  now: Date,
-): Promise<OwnTemplate> {
+export async function putTemplate(data: StudioData, id: string, body: OwnTemplateBody): Promise<OwnTemplate> {
   const { version: _, archived, ...definition } = body;
   await assertStyles(data, [{ template: definition, path: '' }]);
   return data.transaction(async (tx) => {
     const make = {
-      create: () => ({ definition, archived, createdAt: now }),
+      create: (head: RowHead) => ({ ...head, definition, archived, createdAt: tx.now }),
       edit: () => ({ definition, archived }),
     };
     await putVersioned(tx, OwnTemplateEntity, id, body, 'template', make, view);
@@ -66,16 +61,10 @@ export async function putTemplate(
   });
 }
 
-export async function importTemplates(data: StudioData, file: TemplateFile, now: Date): Promise<FileImport> {
+export async function importTemplates(data: StudioData, file: TemplateFile): Promise<FileImport> {
   await assertStyles(
     data,
     file.templates.map((template, i) => ({ template, path: `templates.${i}.` })),
   );
-  return importDefinitions(
-    data,
-    OwnTemplateEntity,
-    { namespace: IMPORT_NAMESPACE, kind: 'template' },
-    file.templates,
-    now,
-  );
+  return importDefinitions(data, OwnTemplateEntity, { namespace: IMPORT_NAMESPACE, kind: 'template' }, file.templates);
 }

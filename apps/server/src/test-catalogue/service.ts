@@ -16,7 +16,7 @@ import { CoachEntity } from '../accounts/entities.js';
 import { ReadingEntity } from '../assessments/entities.js';
 import { dateIn } from '../clock.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
-import { putVersioned } from '../database/versioned.js';
+import { putVersioned, type RowHead } from '../database/versioned.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { assertInCatalogue, loadTestCatalogue } from './catalogue.js';
 import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from './entities.js';
@@ -24,7 +24,6 @@ import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from './
 interface Who {
   readonly coachId: string;
   readonly timeZone: string;
-  readonly now: Date;
 }
 
 async function isUsed(data: StudioData, id: string): Promise<boolean> {
@@ -70,7 +69,7 @@ export async function bookView(data: StudioData, timeZone: string): Promise<Test
   };
 }
 
-export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody, now: Date): Promise<OwnTest> {
+export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody): Promise<OwnTest> {
   const { version: _, archived, ...definition } = body;
   romTestOf(OWN_TEST_PREFIX + id, definition);
   return data.transaction(async (tx) => {
@@ -82,7 +81,7 @@ export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody
       body,
       'test',
       {
-        create: () => ({ definition, archived, createdAt: now }),
+        create: (head: RowHead) => ({ ...head, definition, archived, createdAt: tx.now }),
         edit: (row) => {
           const changed = MEANING_FIELDS.filter((f) => used && row.definition[f] !== definition[f]);
           if (changed.length > 0)
@@ -101,16 +100,11 @@ export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody
   });
 }
 
-export async function putOwnBattery(
-  data: StudioData,
-  id: string,
-  body: OwnBatteryBody,
-  now: Date,
-): Promise<OwnBattery> {
+export async function putOwnBattery(data: StudioData, id: string, body: OwnBatteryBody): Promise<OwnBattery> {
   return data.transaction(async (tx) => {
     assertInCatalogue(await loadTestCatalogue(tx), body.testIds, (i) => `testIds.${i}`);
     const { version: _, ...fields } = body;
-    const make = { create: () => ({ ...fields, createdAt: now }), edit: () => fields };
+    const make = { create: (head: RowHead) => ({ ...head, ...fields, createdAt: tx.now }), edit: () => fields };
     await putVersioned(tx, OwnBatteryEntity, id, body, 'battery', make, batteryView);
     return batteryView(await tx.get(OwnBatteryEntity, id, 'battery'));
   });
@@ -149,7 +143,7 @@ export async function putStudy(data: StudioData, id: string, body: StudyBody, wh
       body,
       'study',
       {
-        create: () => ({ ...fields, coachId: who.coachId, createdAt: who.now }),
+        create: (head) => ({ ...head, ...fields, coachId: who.coachId, createdAt: tx.now }),
         edit: (row) => {
           if (row.coachId !== who.coachId)
             throw new HttpProblem('conflict', 'This study belongs to another coach. Start one of your own.');
@@ -174,7 +168,7 @@ export async function adoptError(data: StudioData, body: AdoptErrorBody, who: Wh
       }
       await tx.getLocked(CoachEntity, who.coachId, 'coach');
       const earlier = { coachId: who.coachId, testId: body.testId, withdrawnAt: IsNull() };
-      await tx.update(OwnErrorEntity, earlier, { withdrawnAt: who.now });
+      await tx.update(OwnErrorEntity, earlier, { withdrawnAt: tx.now });
       await tx.insert(OwnErrorEntity, {
         id: body.id,
         coachId: who.coachId,
@@ -188,7 +182,7 @@ export async function adoptError(data: StudioData, body: AdoptErrorBody, who: Wh
         source: body.source.text,
         withdrawnAt: null,
         requestHash: hashOf(request),
-        createdAt: who.now,
+        createdAt: tx.now,
       });
     }
     const coaches = await tx.find(CoachEntity, {});
@@ -202,6 +196,6 @@ export async function withdrawError(data: StudioData, id: string, who: Who): Pro
     const row = await tx.getLocked(OwnErrorEntity, id, 'error');
     if (row.coachId !== who.coachId)
       throw new HttpProblem('conflict', 'This is the error of another coach. Only they can withdraw it.');
-    if (row.withdrawnAt === null) await tx.update(OwnErrorEntity, { id }, { withdrawnAt: who.now });
+    if (row.withdrawnAt === null) await tx.update(OwnErrorEntity, { id }, { withdrawnAt: tx.now });
   });
 }

@@ -2,10 +2,9 @@ import type { Today } from '@yandle/contract';
 import { addDays, isStopSign, SORE_RESTS, type PlainDate } from '@yandle/core';
 import { Router } from 'express';
 import { Between, In, IsNull, MoreThanOrEqual } from 'typeorm';
-import { currentOf } from '../accounts/current.js';
+import { contextOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
 import { overviews } from '../clients/overview.js';
-import { dateIn, type Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
 import { PrioritiesEntity } from '../priorities/entities.js';
 import { BlockEntity, RetestEntity } from '../blocks/entities.js';
@@ -105,11 +104,11 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
   };
 }
 
-export function todayRoutes(clock: Clock): Router {
+export function todayRoutes(): Router {
   const router = Router();
   router.get('/today', async (_req, res) => {
-    const { data, studio } = currentOf(res);
-    res.json(await todayOf(data, dateIn(studio.timeZone, clock.now())));
+    const { data, today } = contextOf(res);
+    res.json(await todayOf(data, today));
   });
   return router;
 }

@@ -1,12 +1,14 @@
 import { Readable } from 'node:stream';
 import { RESULT_COLUMNS, testInCatalogue, toCell, type ResultColumn } from '@yandle/core';
-import type { DataSource } from 'typeorm';
+import { CoachEntity } from '../accounts/entities.js';
+import { AssessmentEntity, ReadingEntity } from '../assessments/entities.js';
+import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 
 interface Row {
   readonly client: string;
-  readonly date: string | Date;
+  readonly date: string;
   readonly time: string;
   readonly warm: number;
   readonly tester: string;
@@ -17,46 +19,46 @@ interface Row {
   readonly id: string;
 }
 
-const SQL = `SELECT c.name AS client, DATE_FORMAT(a.date, '%Y-%m-%d') AS date, a.time AS time,
-  COALESCE(t.warm, a.warm) AS warm, k.name AS tester, t.test_id AS testId, t.side AS side, t.value AS value,
-  t.instrument AS instrument, t.id AS id
-FROM reading t
-JOIN assessment a ON a.id = t.assessment_id
-JOIN client c ON c.id = a.client_id
-JOIN coach k ON k.id = COALESCE(t.tester_id, a.tester_id)
-WHERE t.studio_id = ? AND t.replaced_by IS NULL`;
-
 /** Readings that stand, of a client or of the whole studio, one at a time in the order of assessments. */
 export async function* exportedReadings(
-  source: DataSource,
   data: StudioData,
   clientId: string | null,
 ): AsyncGenerator<Record<ResultColumn, string>> {
   const catalogue = await loadTestCatalogue(data);
-  const runner = source.createQueryRunner();
-  try {
-    const rows = await runner.stream(
-      `${SQL}${clientId ? ' AND a.client_id = ?' : ''} ORDER BY a.client_id, a.date, a.time, a.id, t.seq`,
-      clientId ? [data.studioId, clientId] : [data.studioId],
-    );
-    for await (const r of rows as AsyncIterable<Row>) {
-      const test = testInCatalogue(catalogue, r.testId);
-      yield {
-        client: r.client,
-        date: String(r.date),
-        time: r.time,
-        body: r.warm ? 'warm' : 'cold',
-        tester: r.tester,
-        test: r.testId,
-        side: r.side ?? '',
-        value: String(Number(r.value)),
-        unit: test.unit,
-        instrument: r.instrument,
-        id: r.id,
-      };
-    }
-  } finally {
-    await runner.release();
+  const readings = data
+    .rows(ReadingEntity, 't')
+    .innerJoin(AssessmentEntity, 'a', 'a.id = t.assessmentId')
+    .innerJoin(ClientEntity, 'c', 'c.id = a.clientId')
+    .innerJoin(CoachEntity, 'k', 'k.id = COALESCE(t.testerId, a.testerId)')
+    .andWhere('t.replacedBy IS NULL')
+    .select('c.name', 'client')
+    .addSelect("DATE_FORMAT(a.date, '%Y-%m-%d')", 'date')
+    .addSelect('a.time', 'time')
+    .addSelect('COALESCE(t.warm, a.warm)', 'warm')
+    .addSelect('k.name', 'tester')
+    .addSelect('t.testId', 'testId')
+    .addSelect('t.side', 'side')
+    .addSelect('t.value', 'value')
+    .addSelect('t.instrument', 'instrument')
+    .addSelect('t.id', 'id')
+    .orderBy({ 'a.clientId': 'ASC', 'a.date': 'ASC', 'a.time': 'ASC', 'a.id': 'ASC', 't.seq': 'ASC' });
+  if (clientId) readings.andWhere('a.clientId = :clientId', { clientId });
+  const rows: AsyncIterable<Row> = await readings.stream();
+  for await (const r of rows) {
+    const test = testInCatalogue(catalogue, r.testId);
+    yield {
+      client: r.client,
+      date: r.date,
+      time: r.time,
+      body: r.warm ? 'warm' : 'cold',
+      tester: r.tester,
+      test: r.testId,
+      side: r.side ?? '',
+      value: String(Number(r.value)),
+      unit: test.unit,
+      instrument: r.instrument,
+      id: r.id,
+    };
   }
 }
 

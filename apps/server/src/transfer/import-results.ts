@@ -159,7 +159,7 @@ class Import {
         note: '',
         battery: null,
         requestHash: hashOf({ imported: key }),
-        createdAt: new Date(),
+        createdAt: this.tx.now,
       });
     }
     if (this.writes) await this.tx.insertMany(AssessmentEntity, made);
@@ -214,7 +214,7 @@ class Import {
         replaces: null,
         replacedBy: null,
         requestHash: hashOf({ imported: id }),
-        createdAt: new Date(),
+        createdAt: this.tx.now,
       });
     }
     if (this.writes) await this.tx.insertMany(ReadingEntity, rows);

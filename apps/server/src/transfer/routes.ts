@@ -4,10 +4,8 @@ import { exportQuerySchema, importQuerySchema } from '@yandle/contract/schemas';
 import { RESULT_COLUMNS, RESULTS_FORMAT, type ResultColumn } from '@yandle/core';
 import { stringify } from 'csv-stringify';
 import { Router, type Request, type Response } from 'express';
-import type { DataSource } from 'typeorm';
-import { currentOf } from '../accounts/current.js';
+import { contextOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
-import { dateIn, type Clock } from '../clock.js';
 import { HttpProblem } from '../http/problem.js';
 import { validQuery } from '../http/validate.js';
 import { exportedReadings, jsonText, tableRows } from './export-results.js';
@@ -47,13 +45,13 @@ async function sendAll(res: Response, work: Promise<void>): Promise<void> {
   }
 }
 
-export function transferRoutes(source: DataSource, clock: Clock): Router {
+export function transferRoutes(): Router {
   const router = Router();
 
   router.post('/imports/results', async (req, res) => {
-    const { data, coach, studio } = currentOf(res);
+    const { data, coach, today } = contextOf(res);
     const { dryRun, columns } = validQuery(importQuerySchema, req.query);
-    const who = { coachId: coach.id, today: dateIn(studio.timeZone, clock.now()) };
+    const who = { coachId: coach.id, today };
     try {
       res.json(await importResults(data, linesOf(req, columns), who, dryRun));
     } finally {
@@ -63,10 +61,10 @@ export function transferRoutes(source: DataSource, clock: Clock): Router {
   });
 
   const readings = async (req: Request, res: Response) => {
-    const { data } = currentOf(res);
+    const { data } = contextOf(res);
     const { client } = validQuery(exportQuerySchema, req.query);
     if (client) await data.get(ClientEntity, client, 'client');
-    return exportedReadings(source, data, client || null);
+    return exportedReadings(data, client || null);
   };
   router.get('/exports/results.csv', async (req, res) => {
     const rows = await readings(req, res);

@@ -1,3 +1,4 @@
+import type { MeasuredTest } from './measured-test.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { RomTest } from '../catalogue/rom-test.js';
@@ -8,6 +9,11 @@ export interface SidedValues {
   readonly test: RomTest;
   readonly left: number;
   readonly right: number;
+}
+
+/** The tests that speak for both sides. */
+export function sidedValues(measured: readonly MeasuredTest[]): SidedValues[] {
+  return measured.flatMap(({ test, left, right }) => (left === null || right === null ? [] : [{ test, left, right }]));
 }
 
 /**

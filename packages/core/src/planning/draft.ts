@@ -1,3 +1,5 @@
+import { mondayFrom } from '../schedule/plain-date.js';
+import { BLOCK_BOUNDS } from './bounds.js';
 import type { TechniqueExercise } from './technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
@@ -114,5 +116,21 @@ export function newLane(
     loadUnit: null,
     exercises,
     locked: [],
+  };
+}
+
+/** A block to begin with: no lanes yet, the usual bounds, from the next Monday, so that there is time to measure; today when it is one. */
+export function emptyDraft(today: PlainDate): BlockDraft {
+  return {
+    startDate: mondayFrom(today),
+    weeks: BLOCK_BOUNDS.weeks.default,
+    ramp: BLOCK_BOUNDS.ramp.default,
+    easierEvery: BLOCK_BOUNDS.easierEvery.default,
+    easierWeeks: null,
+    missedWeeks: [],
+    away: [],
+    lanesPerSession: BLOCK_BOUNDS.lanesPerSession.default,
+    smallestPlate: null,
+    lanes: [],
   };
 }

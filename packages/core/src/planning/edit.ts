@@ -1,4 +1,5 @@
-import { kindOf } from '../technique/catalogue.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { kindOf, type Technique } from '../technique/catalogue.js';
 import { CoreError } from '../errors.js';
 import {
   amountOf,
@@ -8,6 +9,7 @@ import {
   type Assistance,
   type Prescription,
   type Variable,
+  type LoadUnit,
 } from '../technique/prescription.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import type { Fix } from './check/violation.js';
@@ -277,4 +279,54 @@ export function applyFix(draft: BlockDraft, fix: Fix): BlockDraft {
     case 'easier-weeks':
       return { ...draft, easierWeeks: fix.weeks };
   }
+}
+
+/**
+ * Adds a lane for a group, or takes the one there is out. A lane that has started stays in the record: it ends with the last week that may
+ * not be changed any more, and ending it a second time lets it go on.
+ * @param started true for a lane with weeks that have begun
+ * @param fromWeek first week that may be changed
+ */
+export function withLaneToggled(
+  draft: BlockDraft,
+  group: MuscleGroupId,
+  newLane: () => LaneDraft,
+  started: (laneId: string) => boolean,
+  fromWeek: number,
+): BlockDraft {
+  const there = draft.lanes.find((l) => l.group === group);
+  if (!there) return { ...draft, lanes: [...draft.lanes, newLane()] };
+  if (!started(there.id)) return { ...draft, lanes: draft.lanes.filter((l) => l !== there) };
+  const untilWeek = there.untilWeek === null ? fromWeek - 1 : null;
+  return withLane(draft, draft.lanes.indexOf(there), (l) => ({ ...l, untilWeek }));
+}
+
+/** Weeks that have begun stay as they were, whatever is pasted or filled over them. @param fromWeek first week that may be changed */
+export function withPastKept(next: BlockDraft, before: BlockDraft, fromWeek: number): BlockDraft {
+  if (fromWeek === 1) return next;
+  const past = (lane: number): readonly LockedCell[] =>
+    before.lanes[lane]?.locked.filter((k) => k.week < fromWeek) ?? [];
+  return {
+    ...next,
+    lanes: next.lanes.map((l, i) => ({ ...l, locked: [...past(i), ...l.locked.filter((k) => k.week >= fromWeek)] })),
+  };
+}
+
+/** A lane that begins at a weekly dose, seconds a side; null for the start of its style. */
+export function withStartingDose(draft: BlockDraft, lane: number, seconds: number | null): BlockDraft {
+  return withLane(draft, lane, (l) => ({ ...l, startingDose: seconds }));
+}
+
+/** A lane whose loads are counted in a unit; loads set by hand in another one are given back to the engine. */
+export function withLoadUnit(draft: BlockDraft, lane: number, unit: LoadUnit): BlockDraft {
+  const same = (k: LockedCell): boolean => (k.prescription.loadUnit ?? unit) === unit;
+  return withLane(draft, lane, (l) => ({ ...l, loadUnit: unit, locked: l.locked.filter(same) }));
+}
+
+/** A lane that does a technique with another exercise. */
+export function withExercise(draft: BlockDraft, lane: number, technique: Technique, exerciseId: string): BlockDraft {
+  return withLane(draft, lane, (l) => ({
+    ...l,
+    exercises: l.exercises.map((e) => (e.technique === technique ? { ...e, exerciseId } : e)),
+  }));
 }

@@ -94,12 +94,18 @@ function scaled(cell: LockedCell, ratio: number, client: PlanClient, amountMin: 
   return { week: cell.week, prescription: ratio < 1 ? scaleTo(p, volume(p) * ratio, amountMin, stepSize) : p };
 }
 
+/** A template made for a client, and what of it could not be taken over. */
+export interface AppliedTemplate {
+  readonly draft: BlockDraft;
+  readonly notes: readonly TemplateNote[];
+}
+
 /**
  * A template as a block for a client: begun from the client's startingDose, within days, minutes and cautions, with the client's own exercises.
  * What could not be taken over is said in `notes`.
  * @throws CoreError `unknown-style`
  */
-export function applyTemplate(template: BlockTemplate, use: TemplateUse): { draft: BlockDraft; notes: TemplateNote[] } {
+export function applyTemplate(template: BlockTemplate, use: TemplateUse): AppliedTemplate {
   const notes: TemplateNote[] = [];
   const lanes = template.lanes.flatMap((t): LaneDraft[] => {
     const { group } = t;

@@ -21,8 +21,7 @@ function toDate(date: PlainDate): Date {
   const parsed = /^\d{4}-\d{2}-\d{2}$/.test(date)
     ? parse(`${date} 12`, `${PATTERN} HH`, new Date(2000, 0, 1))
     : new Date(NaN);
-  if (!isValid(parsed))
-    throw new CoreError('invalid-date', `"${date}" is no date. Write year-month-day, as 2026-03-09.`);
+  if (!isValid(parsed)) throw new CoreError('invalid-date', `"${date}" isn’t a date. Enter a date like 2026-03-09.`);
   return parsed;
 }
 
@@ -54,6 +53,11 @@ export function daysBetween(from: PlainDate, to: PlainDate): number {
 /** Monday = 1 … Sunday = 7 (ISO 8601). */
 export function weekdayOf(date: PlainDate): Weekday {
   return getISODay(toDate(date)) as Weekday;
+}
+
+/** The next Monday; the day itself when it is one. @example mondayFrom('2026-03-11') // '2026-03-16' */
+export function mondayFrom(date: PlainDate): PlainDate {
+  return addDays(date, (8 - weekdayOf(date)) % 7);
 }
 
 /** Age in whole years on a date. */

@@ -5,9 +5,11 @@ import { applyFix, cautionsFor, exerciseById, setCells, TEMPLATES } from '@yandl
 import { ClientContext } from '../data/client-context';
 import { aBlock, aDraft } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
+import { BlockData } from './block-data';
+import { BlockPlanner } from './block-planner';
 import { BlockStore } from './block.store';
 
-@Component({ selector: 'y-host', template: '', providers: [BlockStore] })
+@Component({ selector: 'y-host', template: '', providers: [BlockData, BlockPlanner, BlockStore] })
 class Host {
   readonly store = inject(BlockStore);
 }

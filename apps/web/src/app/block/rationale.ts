@@ -1,6 +1,7 @@
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Assessment, Block, PrioritiesView, Problem } from '@yandle/contract';
+import type { Assessment, Block, PrioritiesView } from '@yandle/contract';
 import {
   ageOn,
   complaintsOf,
@@ -20,7 +21,6 @@ import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { complaintsIn, goalsOf, newestResults, whyWords, interestsOf } from '../findings/findings.model';
 import { LibraryService } from '../library/library.service';
@@ -44,7 +44,8 @@ export class RationaleScreen {
   readonly clientId = input.required<string>();
   protected readonly cautionTitle = cautionTitle;
   protected readonly cautionChanges = cautionChanges;
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   private readonly read = signal<{
     readonly blocks: readonly Block[];
     readonly assessments: readonly Assessment[];
@@ -148,15 +149,12 @@ export class RationaleScreen {
   }
 
   private async load(id: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await Promise.all([this.library.ready(), this.styles.ready()]);
       const [blocks, assessments, priorities] = await firstValueFrom(
         forkJoin([this.api.blocks(id), this.api.assessments(id), this.api.priorities(id)]),
       );
       this.read.set({ blocks, assessments, priorities });
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

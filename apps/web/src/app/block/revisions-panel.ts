@@ -1,5 +1,6 @@
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
-import type { BlockBody, Problem, Revision, RevisionSummary } from '@yandle/contract';
+import type { BlockBody, Revision, RevisionSummary } from '@yandle/contract';
 import {
   type BlockComparison,
   cellWords,
@@ -10,7 +11,6 @@ import {
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
-import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 /** Every published state of a block: who, when, why; compare two, or take one back. */
@@ -31,7 +31,8 @@ export class VersionsPanel {
   /** Cells that differ, for the board to mark; null when nothing is compared. */
   readonly compared = output<BlockComparison | null>();
   protected readonly list = signal<readonly RevisionSummary[]>([]);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   private readonly loaded = signal<Readonly<Record<number, Revision>>>({});
   /** 0 is the draft. */
   protected readonly from = signal<number | null>(null);
@@ -80,10 +81,9 @@ export class VersionsPanel {
   }
 
   private async load(id: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       const list = await firstValueFrom(this.api.revisions(id));
       this.list.set(list);
-      this.problem.set(null);
       const newest = list[0];
       const before = list[1];
       if (this.draft()) {
@@ -93,22 +93,19 @@ export class VersionsPanel {
         await this.choose('from', before.number);
         await this.choose('to', newest.number);
       }
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   private async fetch(number: number): Promise<Revision | null> {
     if (number === 0) return null;
     const there = this.loaded()[number];
     if (there) return there;
-    try {
-      const revision = await firstValueFrom(this.api.revision(this.blockId(), number));
-      this.loaded.update((l) => ({ ...l, [number]: revision }));
-      return revision;
-    } catch (err) {
-      this.problem.set(problemOf(err));
-      return null;
-    }
+    return (
+      (await this.requests.run(async () => {
+        const revision = await firstValueFrom(this.api.revision(this.blockId(), number));
+        this.loaded.update((l) => ({ ...l, [number]: revision }));
+        return revision;
+      })) ?? null
+    );
   }
 }

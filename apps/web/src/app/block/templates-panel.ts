@@ -1,11 +1,11 @@
+import { Requests } from '../data/requests';
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { OWN_TEMPLATE_PREFIX, type OwnTemplate, type Problem, type TemplateFile } from '@yandle/contract';
+import { OWN_TEMPLATE_PREFIX, type OwnTemplate, type TemplateFile } from '@yandle/contract';
 import { muscleGroupName, TEMPLATES, type BlockTemplate, type TemplateDefinition } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { NO_JSON, saveJson } from '../data/json-file';
-import { problemOf } from '../data/problem';
 import { StylesService } from '../styles/styles.service';
 import { ProblemNote } from '../ui/problem-note';
 
@@ -32,7 +32,8 @@ export class TemplatesPanel {
   readonly taken = output<BlockTemplate>();
   readonly closed = output();
   protected readonly own = signal<readonly OwnTemplate[]>([]);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly message = signal('');
   protected readonly shipped = TEMPLATES;
   protected readonly ownList = computed(() => this.own().filter((t) => !t.archived));
@@ -101,11 +102,8 @@ export class TemplatesPanel {
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await work();
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,5 +1,6 @@
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal } from '@angular/core';
-import type { FillIn, Problem } from '@yandle/contract';
+import type { FillIn } from '@yandle/contract';
 import {
   cautionsFor,
   missingRegions,
@@ -12,7 +13,6 @@ import {
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { AboutForm } from '../intake/about-form';
 import { IntakeDraft } from '../intake/intake-draft';
 import { NO_ANSWERS } from '../intake/question-groups';
@@ -29,11 +29,12 @@ export class FillInScreen {
   private readonly api = inject(Api);
   readonly token = input.required<string>();
   protected readonly who = signal<FillIn | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly answers = signal<Answers>(NO_ANSWERS);
   protected readonly about = signal<About>(NOTHING_KNOWN);
   protected readonly step = signal(0);
-  protected readonly busy = signal(false);
+  protected readonly busy = this.requests.busy;
   protected readonly sent = signal(false);
   private readonly id = newId();
   private draft: IntakeDraft | null = null;
@@ -59,11 +60,9 @@ export class FillInScreen {
       this.answers.set(kept.answers);
       this.about.set(kept.about);
     }
-    try {
+    await this.requests.run(async () => {
       this.who.set(await firstValueFrom(this.api.fillIn(token)));
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   protected setAnswers(answers: Answers): void {
@@ -82,17 +81,11 @@ export class FillInScreen {
   }
 
   protected async send(): Promise<void> {
-    this.busy.set(true);
-    this.problem.set(null);
-    try {
+    await this.requests.run(async () => {
       const body = { askedOn: this.who()!.askedOn, answers: this.answers(), about: this.about() };
       await firstValueFrom(this.api.sendFillIn(this.token(), this.id, body));
       this.draft?.clear();
       this.sent.set(true);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    } finally {
-      this.busy.set(false);
-    }
+    });
   }
 }

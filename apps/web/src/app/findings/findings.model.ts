@@ -18,8 +18,10 @@ import {
   type TestFinding,
   conditionWords,
   referenceGapWords,
+  measuredTests,
+  sidesOfTest,
 } from '@yandle/core';
-import { asMeasuredIn, conditionsOf, sidesOf } from '../measure/results';
+import { conditionsOf } from '../measure/results';
 import { changeWords } from '../ui/change-words';
 
 /** A test with its newest values and the day they were taken. */
@@ -38,28 +40,20 @@ export function newestResults(
   catalogue: TestCatalogue,
   goals: ReadonlyMap<string, number> = new Map(),
 ): DatedTest[] {
-  return catalogue.tests.flatMap((plain): DatedTest[] => {
-    const sides = sidesOf(plain).map((side) => ({ side, series: resultSeries(assessments, catalogue, plain, side) }));
-    const dates = sides.flatMap(({ series }) => series.at(-1)?.date ?? []).sort();
-    const date = dates.at(-1);
-    if (date === undefined) return [];
-    const newest = sides.find(({ series }) => series.at(-1)?.date === date)!;
-    const test = asMeasuredIn(catalogue, newest.series.at(-1)!.from.at(-1)!, plain);
-    const changes = sides.flatMap(({ side, series }) => {
+  return measuredTests(assessments, catalogue).map((m): DatedTest => {
+    const changes = sidesOfTest(m.test).flatMap((side) => {
+      const series = resultSeries(assessments, catalogue, m.test, side);
       const [before, now] = [series.at(-2), series.at(-1)];
       if (!before || !now) return [];
-      const change = changeBetween(before.value, now.value, test.better, [before.sem, now.sem]);
+      const change = changeBetween(before.value, now.value, m.test.better, [before.sem, now.sem]);
       const [a, b] = [before.from.at(-1)!, now.from.at(-1)!];
-      const different = differentConditions(conditionsOf(a, test, side), conditionsOf(b, test, side)).map(
+      const different = differentConditions(conditionsOf(a, m.test, side), conditionsOf(b, m.test, side)).map(
         conditionWords,
       );
       const care = different.length > 0 ? `; different: ${different.join(', ')}` : '';
-      return [`${side === null ? '' : `${side} `}${changeWords(change, test)}${care}`];
+      return [`${side === null ? '' : `${side} `}${changeWords(change, m.test)}${care}`];
     });
-    const value = (side: 'left' | 'right' | null) => sides.find((s) => s.side === side)?.series.at(-1)?.value ?? null;
-    const goal = goals.get(test.id) ?? null;
-    const both = test.sides === 'none' ? value(null) : null;
-    return [{ test, left: value('left'), right: value('right'), both, date, goal, changes }];
+    return { ...m, goal: goals.get(m.test.id) ?? null, changes };
   });
 }
 

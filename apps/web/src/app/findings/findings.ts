@@ -1,7 +1,8 @@
+import { Requests } from '../data/requests';
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import type { Assessment, Problem } from '@yandle/contract';
+import type { Assessment } from '@yandle/contract';
 import {
   ageOn,
   asDecided,
@@ -23,7 +24,6 @@ import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { eventOf } from '../measure/results';
 import { BodyFigure, type RegionShade } from '../ui/body-figure';
@@ -76,7 +76,8 @@ export class FindingsScreen {
   private readonly today = inject(AccountService).me()?.today ?? '';
   readonly clientId = input.required<string>();
   private readonly assessments = signal<readonly Assessment[] | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   private readonly picked = signal<readonly MuscleGroupId[] | null>(null);
   protected readonly shown = signal<MuscleGroupId | null>(null);
 
@@ -280,11 +281,8 @@ export class FindingsScreen {
   }
 
   private async load(clientId: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       this.assessments.set(await firstValueFrom(this.api.assessments(clientId)));
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,9 +1,9 @@
+import { Requests } from '../data/requests';
 import { inject, Injectable, signal } from '@angular/core';
-import type { SelfReportBody, PrioritiesBody, PrioritiesView, GoalBody, Problem } from '@yandle/contract';
+import type { SelfReportBody, PrioritiesBody, PrioritiesView, GoalBody } from '@yandle/contract';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 
 const EMPTY: PrioritiesView = {
   priorities: { version: null, interests: [], pinned: [], excluded: [], order: [], quickCheck: [] },
@@ -17,7 +17,8 @@ export class PrioritiesStore {
   private readonly api = inject(Api);
   private readonly state = signal<PrioritiesView>(EMPTY);
   readonly view = this.state.asReadonly();
-  readonly problem = signal<Problem | null>(null);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
   private clientId = '';
   /** Edits go out one after the other, each with the version the one before made. */
   private queue: Promise<void> = Promise.resolve();
@@ -33,15 +34,15 @@ export class PrioritiesStore {
     this.state.update((v) => ({ ...v, priorities: { ...v.priorities, ...change } }));
     this.queue = this.queue.then(async () => {
       const wanted = this.state().priorities;
-      try {
-        const saved = await firstValueFrom(this.api.putPriorities(this.clientId, wanted));
-        // What was changed while this was on its way stays; the version is the new one.
+      const saved = await this.requests.run(this.api.putPriorities(this.clientId, wanted));
+      // What was changed while this was on its way stays; the version is the new one.
+      if (saved)
         this.state.update((v) => ({ ...saved, priorities: { ...v.priorities, version: saved.priorities.version } }));
-        this.problem.set(null);
-      } catch (err) {
-        this.problem.set(problemOf(err));
-        await this.take(this.api.priorities(this.clientId), false);
-      }
+      // What was refused goes back to what is saved; why it was refused stays on screen.
+      else
+        await this.requests.follow(async () =>
+          this.state.set(await firstValueFrom(this.api.priorities(this.clientId))),
+        );
     });
   }
 
@@ -57,14 +58,9 @@ export class PrioritiesStore {
     return this.take(this.api.putSelfReport(this.clientId, newId(), body));
   }
 
-  private async take(request: Observable<PrioritiesView>, clear = true): Promise<boolean> {
-    try {
-      this.state.set(await firstValueFrom(request));
-      if (clear) this.problem.set(null);
-      return true;
-    } catch (err) {
-      this.problem.set(problemOf(err));
-      return false;
-    }
+  private async take(request: Observable<PrioritiesView>): Promise<boolean> {
+    const view = await this.requests.run(request);
+    if (view) this.state.set(view);
+    return view !== undefined;
   }
 }

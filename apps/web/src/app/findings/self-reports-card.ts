@@ -1,3 +1,4 @@
+import { oneOf } from '../ui/one-of';
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { SelfReport, SelfReportKind, SelfReportMoment } from '@yandle/contract';
 import { SELF_REPORT_MOMENTS } from '@yandle/contract';
@@ -53,7 +54,7 @@ import { PrioritiesStore } from './priorities.store';
           </div>
           <label class="field">
             <span class="label">Region</span>
-            <select class="input" #where (change)="region.set($any(where.value))">
+            <select class="input" #where (change)="region.set(regionOf(where.value) ?? region())">
               @for (r of regions; track r.id) {
                 <option [value]="r.id" [selected]="r.id === region()">{{ r.name }}</option>
               }
@@ -61,7 +62,7 @@ import { PrioritiesStore } from './priorities.store';
           </label>
           <label class="field">
             <span class="label">When</span>
-            <select class="input" #when (change)="moment.set($any(when.value))">
+            <select class="input" #when (change)="moment.set(momentOf(when.value) ?? moment())">
               @for (m of moments; track m) {
                 <option [value]="m" [selected]="m === moment()">{{ m === 'day' ? 'in general' : m }}</option>
               }
@@ -118,6 +119,12 @@ export class SelfReportsCard {
   protected readonly moments = SELF_REPORT_MOMENTS;
   protected readonly scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
   protected readonly kind = signal<SelfReportKind>('complaint');
+  protected readonly regionOf = (id: string): BodyRegionId | null =>
+    oneOf(
+      BODY_REGIONS.map((r) => r.id),
+      id,
+    );
+  protected readonly momentOf = (text: string): SelfReportMoment | null => oneOf(SELF_REPORT_MOMENTS, text);
   protected readonly region = signal<BodyRegionId>('low-back');
   protected readonly moment = signal<SelfReportMoment>('day');
   /** Never prefilled: what was not said is not a number. */

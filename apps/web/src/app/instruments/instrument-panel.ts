@@ -168,9 +168,10 @@ export class InstrumentPanel {
   protected async send(event: Event): Promise<void> {
     event.preventDefault();
     const form = new FormData(event.target as HTMLFormElement);
-    const body = Object.fromEntries(SETTINGS.map((f) => [f.key, Number(form.get(f.key))]));
+    const body = { ...this.settings()! };
+    for (const f of SETTINGS) body[f.key] = Number(form.get(f.key));
     try {
-      const { settings } = await firstValueFrom(this.api.setInclinometer(body as unknown as InclinometerSettings));
+      const { settings } = await firstValueFrom(this.api.setInclinometer(body));
       this.settings.set(settings);
       this.message.set('Set.');
     } catch (err) {

@@ -1,10 +1,10 @@
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, signal } from '@angular/core';
-import type { Client, ClientBody, Problem } from '@yandle/contract';
+import type { Client, ClientBody } from '@yandle/contract';
 import { formatDate, openQuestions, questionById, QUESTION_GROUPS, type QuestionGroup } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { problemOf } from '../data/problem';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { AboutForm } from './about-form';
@@ -37,8 +37,9 @@ export class Intake {
   private readonly toasts = inject(ToastService);
   protected readonly store = inject(ScreeningStore);
   protected readonly client = this.context.client;
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
+  protected readonly busy = this.requests.busy;
   protected readonly part = signal<Part>(QUESTION_GROUPS[0]);
   private tried: ClientBody | null = null;
   private loaded = '';
@@ -137,16 +138,10 @@ export class Intake {
 
   private async put(body: ClientBody, version: number): Promise<void> {
     this.tried = body;
-    this.busy.set(true);
-    this.problem.set(null);
-    try {
+    await this.requests.run(async () => {
       await firstValueFrom(this.api.updateClient(this.client()!.id, { ...body, version }));
       this.context.refresh();
       this.toasts.show('Saved.');
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    } finally {
-      this.busy.set(false);
-    }
+    });
   }
 }

@@ -1,10 +1,10 @@
-import { Component, inject, signal } from '@angular/core';
+import { Requests } from '../data/requests';
+import { Component, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import type { ClientBody, Problem } from '@yandle/contract';
+import type { ClientBody } from '@yandle/contract';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { ClientForm } from './client-form';
 
 /** A new client. */
@@ -21,23 +21,21 @@ import { ClientForm } from './client-form';
 export class NewClient {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
+  protected readonly busy = this.requests.busy;
   /** One id for as long as the form is open: pressing twice creates once. A refused body gets a new one. */
   private id = newId();
 
   protected async save(body: ClientBody): Promise<void> {
-    this.busy.set(true);
-    this.problem.set(null);
-    try {
-      const client = await firstValueFrom(this.api.createClient({ ...body, id: this.id }));
-      await this.router.navigate(['/clients', client.id, 'intake']);
-    } catch (err) {
-      const problem = problemOf(err);
-      if (problem.code === 'id-in-use') this.id = newId();
-      this.problem.set(problem);
-    } finally {
-      this.busy.set(false);
-    }
+    await this.requests.run(
+      async () => {
+        const client = await firstValueFrom(this.api.createClient({ ...body, id: this.id }));
+        await this.router.navigate(['/clients', client.id, 'intake']);
+      },
+      (problem) => {
+        if (problem.code === 'id-in-use') this.id = newId();
+      },
+    );
   }
 }

@@ -1,12 +1,12 @@
+import { Requests } from '../data/requests';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { ClearanceBody, IntakeBody, Problem, ScreeningView } from '@yandle/contract';
+import type { ClearanceBody, IntakeBody, ScreeningView } from '@yandle/contract';
 import { NOTHING_KNOWN, screeningOn, type About, type Answers } from '@yandle/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { IntakeDraft } from './intake-draft';
 import { NO_ANSWERS } from './question-groups';
 
@@ -17,8 +17,9 @@ export class ScreeningStore {
   private readonly account = inject(AccountService);
   private readonly context = inject(ClientContext);
   readonly view = signal<ScreeningView | null>(null);
-  readonly problem = signal<Problem | null>(null);
-  readonly busy = signal(false);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
+  readonly busy = this.requests.busy;
   /** Address of a link just made; it cannot be shown again. */
   readonly link = signal<string | null>(null);
   readonly answers = signal<Answers>(NO_ANSWERS);
@@ -95,16 +96,10 @@ export class ScreeningStore {
   }
 
   async makeLink(): Promise<void> {
-    this.busy.set(true);
-    try {
+    await this.requests.run(async () => {
       const { token } = await firstValueFrom(this.api.makeIntakeLink(this.clientId));
       this.link.set(`${location.origin}/fill-in/${token}`);
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    } finally {
-      this.busy.set(false);
-    }
+    });
   }
 
   async endLink(): Promise<void> {
@@ -117,18 +112,16 @@ export class ScreeningStore {
   }
 
   private async attempt(work: Observable<ScreeningView>): Promise<boolean> {
-    this.busy.set(true);
-    try {
-      this.view.set(await firstValueFrom(work));
-      this.problem.set(null);
-      return true;
-    } catch (err) {
-      const problem = problemOf(err);
-      if (problem.code === 'id-in-use') this.intakeId = newId();
-      this.problem.set(problem);
-      return false;
-    } finally {
-      this.busy.set(false);
-    }
+    return (
+      (await this.requests.run(
+        async () => {
+          this.view.set(await firstValueFrom(work));
+          return true;
+        },
+        (problem) => {
+          if (problem.code === 'id-in-use') this.intakeId = newId();
+        },
+      )) ?? false
+    );
   }
 }

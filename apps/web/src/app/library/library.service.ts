@@ -1,10 +1,10 @@
+import { Requests } from '../data/requests';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { OWN_EXERCISE_PREFIX, type ExerciseFile, type OwnExercise, type Problem } from '@yandle/contract';
+import { OWN_EXERCISE_PREFIX, type ExerciseFile, type OwnExercise } from '@yandle/contract';
 import { CoreError, EXERCISES, findAmong, type Exercise, type ExerciseDefinition } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
-import { problemOf } from '../data/problem';
 
 /** An own exercise as the computation knows it. */
 export function exerciseOfOwn(own: OwnExercise): Exercise {
@@ -28,7 +28,8 @@ export class LibraryService {
   private readonly account = inject(AccountService);
   readonly own = signal<readonly OwnExercise[]>([]);
   private loading: Promise<void> = Promise.resolve();
-  readonly problem = signal<Problem | null>(null);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
   readonly exercises = computed((): readonly Exercise[] => [
     ...EXERCISES,
     ...this.own()
@@ -104,11 +105,8 @@ export class LibraryService {
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await work();
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

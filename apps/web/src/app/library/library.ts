@@ -1,3 +1,4 @@
+import { oneOf } from '../ui/one-of';
 import { Component, computed, inject, signal } from '@angular/core';
 import {
   BODY_MAP,
@@ -45,6 +46,11 @@ export class LibraryScreen {
   protected readonly positions = POSITIONS;
   protected readonly props = PROPS;
   protected readonly groups = MUSCLE_GROUPS;
+  protected readonly chosenGroup = (id: string): MuscleGroupId | null =>
+    oneOf(
+      MUSCLE_GROUPS.map((g) => g.id),
+      id,
+    );
   protected readonly groupName = muscleGroupName;
   protected readonly difficultyWords = DIFFICULTY_WORDS;
 

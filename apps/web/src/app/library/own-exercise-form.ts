@@ -1,5 +1,7 @@
-import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import type { OwnExercise, Problem } from '@yandle/contract';
+import { oneOf } from '../ui/one-of';
+import { Requests } from '../data/requests';
+import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import type { OwnExercise } from '@yandle/contract';
 import {
   EXERCISE_TAGS,
   EXERCISES,
@@ -13,7 +15,7 @@ import {
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { fieldMessage, problemOf } from '../data/problem';
+import { fieldMessage } from '../data/problem';
 import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
 import { bodyOf, draftOf, type ExerciseDraft, type LineField } from './own-exercise-draft';
@@ -45,12 +47,18 @@ export class OwnExerciseForm {
   readonly saved = output<OwnExercise>();
   readonly closed = output();
   protected readonly draft = linkedSignal(() => draftOf(this.of(), this.own()));
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
+  protected readonly busy = this.requests.busy;
   /** One id for as long as the form is open: pressing twice creates once. */
   private id = newId();
 
   protected readonly groups = MUSCLE_GROUPS;
+  protected readonly groupIds = MUSCLE_GROUPS.map((g) => g.id);
+  protected readonly difficulties = [1, 2, 3] as const;
+  protected readonly sidesOffered = ['each', 'both'] as const;
+  protected readonly loads = ['none', 'body', 'weight', 'band'] as const;
+  protected readonly units = ['seconds', 'repetitions', 'breaths'] as const;
   protected readonly techniques = TECHNIQUES;
   protected readonly positions = POSITIONS;
   protected readonly props = PROPS;
@@ -105,6 +113,21 @@ export class OwnExerciseForm {
     return (this.draft()[field] as readonly string[]).includes(id);
   }
 
+  /** Takes one of the choices a list offers. */
+  protected choose<K extends 'primary' | 'technique' | 'position' | 'difficulty' | 'sides' | 'load'>(
+    field: K,
+    offered: readonly ExerciseDraft[K][],
+    text: string,
+  ): void {
+    const value = oneOf(offered, text);
+    if (value !== null) this.set({ [field]: value });
+  }
+
+  protected countIn(text: string): void {
+    const unit = oneOf(this.units, text);
+    if (unit) this.amount({ unit });
+  }
+
   protected amount(part: Partial<ExerciseDraft['amount']>): void {
     this.set({ amount: { ...this.draft().amount, ...part } });
   }
@@ -116,18 +139,15 @@ export class OwnExerciseForm {
   }
 
   protected async save(archived = false): Promise<void> {
-    this.busy.set(true);
-    this.problem.set(null);
     const own = this.own();
-    try {
-      const body = bodyOf(this.draft(), own?.version ?? null, archived);
-      this.saved.emit(await firstValueFrom(this.api.putOwnExercise(own?.id ?? this.id, body)));
-    } catch (err) {
-      const problem = problemOf(err);
-      if (problem.code === 'id-in-use') this.id = newId();
-      this.problem.set(problem);
-    } finally {
-      this.busy.set(false);
-    }
+    await this.requests.run(
+      async () => {
+        const body = bodyOf(this.draft(), own?.version ?? null, archived);
+        this.saved.emit(await firstValueFrom(this.api.putOwnExercise(own?.id ?? this.id, body)));
+      },
+      (problem) => {
+        if (problem.code === 'id-in-use') this.id = newId();
+      },
+    );
   }
 }

@@ -1,9 +1,9 @@
+import { Requests } from '../data/requests';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type {
   Assessment,
   BeightonBody,
   CreateAssessmentBody,
-  Problem,
   Reading,
   ReadingBody,
   TestEvent,
@@ -16,7 +16,6 @@ import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
 import { Outbox } from '../data/outbox/outbox';
-import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 
 /** What differs from the conditions of the assessment while a test is taken. */
@@ -38,7 +37,8 @@ export class MeasureStore {
   private readonly testCatalogue = inject(TestCatalogueService);
 
   readonly assessments = signal<readonly Assessment[] | null>(null);
-  readonly problem = signal<Problem | null>(null);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
   private readonly openId = signal<string | null>(null);
   private readonly testIndex = signal(0);
   readonly instruments = signal<Readonly<Record<string, string>>>({});
@@ -73,7 +73,7 @@ export class MeasureStore {
   async load(clientId: string): Promise<void> {
     this.clientId = clientId;
     if (!clientId) return;
-    try {
+    await this.requests.run(async () => {
       const assessments = await firstValueFrom(this.api.assessments(clientId));
       // With readings on their way the list held here is the fuller one.
       if (this.assessments() && this.outbox.pending() > 0) return;
@@ -83,11 +83,8 @@ export class MeasureStore {
         const last = assessments.at(-1);
         if (last && last.date === today) this.openId.set(last.id);
       }
-      this.problem.set(null);
       this.context.refresh();
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   begin(conditions: Omit<CreateAssessmentBody, 'id' | 'note'>): void {

@@ -32,6 +32,7 @@ import {
   type Side,
   conditionWords,
   referenceGapWords,
+  asMeasuredIn,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
@@ -58,7 +59,6 @@ import { FlagPanel } from './flag-panel';
 import { MeasureStore } from './measure.store';
 import { NumberPad } from './number-pad';
 import {
-  asMeasuredIn,
   conditionsOf,
   eventOf,
   isMeasured,

@@ -1,16 +1,5 @@
 import type { Assessment, TestEvent } from '@yandle/contract';
-import {
-  asMeasuredBy,
-  type Conditions,
-  isWarm,
-  readingsOf,
-  resultIn,
-  type RomTest,
-  type Side,
-  sidesOfTest,
-  type TestCatalogue,
-  testerIn,
-} from '@yandle/core';
+import { type Conditions, isWarm, readingsOf, resultIn, type RomTest, type Side, testerIn } from '@yandle/core';
 import type { SidedResults } from '../ui/mirror/mirror-row.model';
 
 export { readingsOf, resultIn as resultOf, sidesOfTest as sidesOf, testerIn as testerOf } from '@yandle/core';
@@ -49,12 +38,6 @@ export function resultsBefore(all: readonly Assessment[], assessment: Assessment
 /** True when an assessment has a reading of a test. */
 export function isMeasured(assessment: Pick<Assessment, 'readings'>, test: RomTest): boolean {
   return assessment.readings.some((t) => t.testId === test.id);
-}
-
-/** A test with the error of who measured it in an assessment. A test read by two people takes the one of its first side. */
-export function asMeasuredIn(catalogue: TestCatalogue, assessment: Assessment, test: RomTest): RomTest {
-  const side = sidesOfTest(test).find((s) => readingsOf(assessment, test, s).length > 0) ?? null;
-  return asMeasuredBy(catalogue, test, testerIn(assessment, test, side));
 }
 
 /** How the result of a test and side was taken, for comparing like with like. */

@@ -1,6 +1,7 @@
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Goal, Problem, Progress } from '@yandle/contract';
+import type { Goal, Progress } from '@yandle/contract';
 import {
   adherence,
   ageOn,
@@ -35,19 +36,20 @@ import {
   retentionWords,
   latestSessionEffect,
   lastRetention,
+  asMeasuredIn,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { asMeasuredIn, conditionsOf, resultOf, sidedResults, sidesOf, isMeasured } from '../measure/results';
+import { conditionsOf, resultOf, sidedResults, sidesOf, isMeasured } from '../measure/results';
 import { chanceWords, sizeWords } from '../ui/change-words';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow, testRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
-import { HistoryChart, type HistoryPoint } from './history-chart';
+import { HistoryChart } from './history-chart';
+import type { HistoryPoint } from './history-config';
 import { adherenceOf, sideTrend } from './side-trend';
 
 /** The change of one side, in words. */
@@ -69,7 +71,8 @@ export class ProgressScreen {
   private readonly context = inject(ClientContext);
   readonly clientId = input.required<string>();
   protected readonly data = signal<Progress | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   private readonly goals = signal<readonly Goal[]>([]);
   private readonly testCatalogue = inject(TestCatalogueService);
 
@@ -229,13 +232,10 @@ export class ProgressScreen {
   }
 
   private async load(clientId: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       this.data.set(await firstValueFrom(this.api.progress(clientId)));
-      this.problem.set(null);
       this.goals.set((await firstValueFrom(this.api.priorities(clientId))).goals);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }
 

@@ -1,5 +1,6 @@
+import { Requests } from '../data/requests';
 import { Component, computed, inject, signal } from '@angular/core';
-import type { Problem, Study, StudyKind } from '@yandle/contract';
+import type { Study, StudyKind } from '@yandle/contract';
 import {
   CLIENTS_WANTED,
   formatNumber,
@@ -17,7 +18,6 @@ import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
@@ -39,7 +39,8 @@ export class ReliabilityScreen {
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
   protected readonly fewClients = fewClientsWords;
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly studies = signal<readonly Study[] | null>(null);
   private readonly id = signal(newId());
   private readonly version = signal<number | null>(null);
@@ -98,12 +99,9 @@ export class ReliabilityScreen {
   }
 
   private async load(): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       this.studies.set(await firstValueFrom(this.api.studies()));
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   protected reading(value: number): string {
@@ -131,6 +129,9 @@ export class ReliabilityScreen {
     this.kind.set(kind);
     this.columns.set(kind === 'days' ? ['Day 1', 'Day 2'] : ['Tester 1', 'Tester 2']);
   }
+
+  protected readonly columnPlaces = [0, 1] as const;
+  protected readonly cellKeys = ['first', 'second'] as const;
 
   protected setColumn(i: 0 | 1, name: string): void {
     const next: [string, string] = [...this.columns()];
@@ -189,26 +190,24 @@ export class ReliabilityScreen {
 
   protected async save(): Promise<boolean> {
     const rows = this.rows().filter((r) => r.label !== '' || r.first !== null || r.second !== null);
-    try {
-      const saved = await firstValueFrom(
-        this.api.putStudy(this.id(), {
-          version: this.version(),
-          testId: this.test().id,
-          name: this.name().trim() || this.test().name,
-          kind: this.kind(),
-          columns: this.columns(),
-          rows,
-        }),
-      );
-      this.version.set(saved.version);
-      this.studies.update((all) => [saved, ...(all ?? []).filter((s) => s.id !== saved.id)]);
-      this.problem.set(null);
-      this.message.set('Kept.');
-      return true;
-    } catch (err) {
-      this.problem.set(problemOf(err));
-      return false;
-    }
+    return (
+      (await this.requests.run(async () => {
+        const saved = await firstValueFrom(
+          this.api.putStudy(this.id(), {
+            version: this.version(),
+            testId: this.test().id,
+            name: this.name().trim() || this.test().name,
+            kind: this.kind(),
+            columns: this.columns(),
+            rows,
+          }),
+        );
+        this.version.set(saved.version);
+        this.studies.update((all) => [saved, ...(all ?? []).filter((s) => s.id !== saved.id)]);
+        this.message.set('Kept.');
+        return true;
+      })) ?? false
+    );
   }
 
   /** Keeps the study and takes its error for what I measure from now on and have measured. */
@@ -245,7 +244,7 @@ export class ReliabilityScreen {
     source: Source,
     rest: { low: number | null; high: number | null; clients: number | null; studyId: string | null },
   ): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       const round = (v: number | null) => (v === null ? null : Math.round(v * 10_000) / 10_000);
       await firstValueFrom(
         this.api.adoptError({
@@ -259,21 +258,16 @@ export class ReliabilityScreen {
         }),
       );
       await this.testCatalogue.load();
-      this.problem.set(null);
       this.toasts.show(`Your error of ${this.test().name} is ${this.reading(sem)} from now on.`);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   protected async withdraw(id: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await firstValueFrom(this.api.withdrawError(id));
       await this.testCatalogue.load();
       this.toasts.show('Back to the catalogue’s figure.');
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }
 

@@ -1,5 +1,6 @@
+import { Requests } from '../data/requests';
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
-import type { FeltSide, FinishRunBody, Problem, Session, SetLogBody, SymptomBody } from '@yandle/contract';
+import type { FeltSide, FinishRunBody, Session, SetLogBody, SymptomBody } from '@yandle/contract';
 import {
   passSafetyCheck,
   back,
@@ -30,7 +31,6 @@ import {
   type SymptomId,
 } from '@yandle/core';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { forgetRun, keepRun, readRun, type SentLog, type UsedLoad } from './kept-run';
 import { RunGateway } from './run-gateway';
 import { Sounds } from './sounds';
@@ -52,7 +52,8 @@ export class RunStore implements OnDestroy {
   readonly voice = new Voice();
   private readonly wakeLock = new WakeLock();
   readonly session = signal<Session | null>(null);
-  readonly problem = signal<Problem | null>(null);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
   private readonly player = signal<PlayerState>(PLAYER_START);
   private readonly runId = signal<string | null>(null);
   /** The device slept, or the page was held up: counting stopped at the last tick. */
@@ -156,7 +157,7 @@ export class RunStore implements OnDestroy {
   });
 
   async open(sessionId: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       const session = await this.gateway.load(sessionId);
       this.breath.set(session.breathSeconds);
       this.session.set(session);
@@ -168,9 +169,7 @@ export class RunStore implements OnDestroy {
         this.used.set(kept.used);
         this.player.set({ ...kept.player, running: false });
       }
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   start(): void {

@@ -1,9 +1,9 @@
+import { Requests } from '../data/requests';
 import { Component, effect, inject, input, output, signal, untracked } from '@angular/core';
-import type { Block, CalendarLink, Problem } from '@yandle/contract';
+import type { Block, CalendarLink } from '@yandle/contract';
 import { formatDate, isPlainDate, type AwayDates } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api, V1 } from '../data/api';
-import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 /** Days away, and the calendar as a file or as an address that calendar programs read. */
@@ -76,7 +76,8 @@ export class CalendarTools {
   readonly awayAdded = output<AwayDates>();
   readonly awayRemoved = output<AwayDates>();
   protected readonly link = signal<CalendarLink | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly fault = signal<string | null>(null);
 
   constructor() {
@@ -124,11 +125,8 @@ export class CalendarTools {
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await work();
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

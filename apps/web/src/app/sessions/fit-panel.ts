@@ -26,12 +26,13 @@ import { SheetStore } from './sheet.store';
             min="5"
             max="120"
             [value]="s().minutesBudget"
-            (change)="minutes(+$any($event.target).value)"
+            #time
+            (change)="minutes(+time.value)"
           />
         </label>
         <label class="field">
           <span class="label">Rounds</span>
-          <select class="input" (change)="store.change({ rounds: +$any($event.target).value })">
+          <select class="input" #often (change)="store.change({ rounds: +often.value })">
             @for (n of rounds; track n) {
               <option [value]="n" [selected]="n === s().rounds">{{ n }}</option>
             }

@@ -1,3 +1,4 @@
+import { oneOf } from '../ui/one-of';
 import { Component, computed, inject, output, signal } from '@angular/core';
 import type { EditAnswersBody, FeltSide, FinishRunBody, SetLogBody, StartRunBody } from '@yandle/contract';
 import { sensationWords } from '@yandle/core';
@@ -29,6 +30,7 @@ export class LogPanel {
   /** Seconds as typed, by bout; what is not here stands as it was. */
   private readonly typed = signal<Readonly<Record<string, number | null>>>({});
   protected readonly sensation = signal<number | null>(this.run()?.sensation ?? null);
+  protected readonly feltSide = (text: string): FeltSide | null => oneOf(['left', 'right', 'same'], text);
   protected readonly felt = signal<FeltSide | null>(this.run()?.feltTighter ?? null);
   protected readonly note = signal(this.run()?.note ?? '');
   protected readonly date = signal(this.session().date);

@@ -1,9 +1,9 @@
+import { Requests } from '../data/requests';
 import { Component, effect, inject, input, signal, untracked } from '@angular/core';
-import type { LateReason, LateLog, Problem, PhoneLink } from '@yandle/contract';
+import type { LateReason, LateLog, PhoneLink } from '@yandle/contract';
 import { formatDate } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
-import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 /** The client's phone: a link with its code to scan, and what a phone sent too late to be taken at once. */
@@ -28,7 +28,7 @@ import { ProblemNote } from '../ui/problem-note';
           <div class="min-w-0 flex-1">
             <label class="field">
               <span class="label">Link, shown once</span>
-              <input class="input" readonly [value]="url" (focus)="$any($event.target).select()" />
+              <input class="input" readonly [value]="url" #address (focus)="address.select()" />
             </label>
             <button type="button" class="btn mt-2" (click)="copy(url)">{{ copied() ? 'Copied' : 'Copy' }}</button>
           </div>
@@ -74,7 +74,8 @@ export class PhoneLinkPanel {
     plan: 'Its session is no longer in the plan; it would be made again.',
     stop: 'A caution or a stop sign spoke against the session when it arrived. Ask how it was before you take it in.',
   };
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
 
   constructor() {
     effect(() => {
@@ -130,11 +131,8 @@ export class PhoneLinkPanel {
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await work();
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,13 +1,13 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Assessment, CreateAssessmentBody, ReadingBody } from '@yandle/contract';
-import { formatReading, resultSem, withinSessionEffect, type RomTest, type Side } from '@yandle/core';
+import { formatReading, resultSem, withinSessionEffect, type RomTest, type Side, asMeasuredIn } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { Outbox } from '../data/outbox/outbox';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { asMeasuredIn, resultOf, sidesOf } from '../measure/results';
+import { resultOf, sidesOf } from '../measure/results';
 
 type When = 'before' | 'after';
 
@@ -66,7 +66,8 @@ const keyOf = (when: When, row: Pick<CheckRow, 'test' | 'side'>): string => `${w
                           inputmode="decimal"
                           [attr.aria-label]="r.test.name + (r.side ? ', ' + r.side : '') + ', ' + when"
                           [value]="typed()[key(when, r)] ?? ''"
-                          (input)="type(when, r, $any($event.target).value)"
+                          #reading
+                          (input)="type(when, r, reading.value)"
                         />
                       }
                     </td>

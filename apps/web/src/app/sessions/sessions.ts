@@ -1,6 +1,7 @@
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Block, Problem, SessionSummary } from '@yandle/contract';
+import type { Block, SessionSummary } from '@yandle/contract';
 import {
   datesOfWeek,
   formatClock,
@@ -20,7 +21,6 @@ import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { problemOf } from '../data/problem';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { LibraryService } from '../library/library.service';
@@ -42,9 +42,10 @@ export class SessionsScreen {
   readonly clientId = input.required<string>();
   private readonly sessions = signal<readonly SessionSummary[] | null>(null);
   private readonly blocks = signal<readonly Block[]>([]);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly clock = formatClock;
-  protected readonly busy = signal(false);
+  protected readonly busy = this.requests.busy;
   /** The session that is being given another day. */
   protected readonly moving = signal<SessionSummary | null>(null);
 
@@ -167,16 +168,11 @@ export class SessionsScreen {
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {
-    this.busy.set(true);
-    try {
+    await this.requests.run(async () => {
       await work();
       await this.load(this.clientId());
       this.context.refresh();
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    } finally {
-      this.busy.set(false);
-    }
+    });
   }
 
   protected weekday(date: PlainDate): string {
@@ -199,15 +195,12 @@ export class SessionsScreen {
   }
 
   private async load(clientId: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       const [sessions, blocks] = await firstValueFrom(
         forkJoin([this.api.sessions(clientId), this.api.blocks(clientId)]),
       );
       this.sessions.set(sessions);
       this.blocks.set(blocks);
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,5 +1,6 @@
+import { Requests } from '../data/requests';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { EditSessionBody, Problem, Session, SessionSettings } from '@yandle/contract';
+import type { EditSessionBody, Session, SessionSettings } from '@yandle/contract';
 import {
   buildTimeline,
   cautionsAgainst,
@@ -22,7 +23,6 @@ import { firstValueFrom } from 'rxjs';
 import { UndoStack } from '../block/undo-stack';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
-import { problemOf } from '../data/problem';
 import { LibraryService } from '../library/library.service';
 
 /** What an edit changes: the list, or how it is gone through. */
@@ -43,8 +43,11 @@ export class SheetStore {
   private readonly context = inject(ClientContext);
   private readonly library = inject(LibraryService);
   readonly session = signal<Session | null>(null);
-  readonly problem = signal<Problem | null>(null);
-  readonly saving = signal(false);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
+  private readonly edits = new Requests(this.problem);
+  /** True while a change is on its way. */
+  readonly saving = this.edits.busy;
   readonly history = new UndoStack<SessionChange>();
   private queue: Promise<void> = Promise.resolve();
 
@@ -122,15 +125,12 @@ export class SheetStore {
   });
 
   async load(id: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       const session = await firstValueFrom(this.api.session(id));
       this.take(session);
       this.history.reset(changeOf(session));
-      this.problem.set(null);
       this.context.refresh();
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   /** Takes what the server answered. */
@@ -183,14 +183,12 @@ export class SheetStore {
 
   /** Does something that answers with the session. */
   async act(work: () => Promise<Session>): Promise<boolean> {
-    try {
-      this.take(await work());
-      this.problem.set(null);
-      return true;
-    } catch (err) {
-      this.problem.set(problemOf(err));
-      return false;
-    }
+    return (
+      (await this.requests.run(async () => {
+        this.take(await work());
+        return true;
+      })) ?? false
+    );
   }
 
   private resend(): void {
@@ -201,27 +199,22 @@ export class SheetStore {
   private send(next: SessionChange): void {
     const s = this.session()!;
     this.session.set({ ...s, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
-    this.saving.set(true);
     this.queue = this.queue.then(async () => {
       const body: EditSessionBody = { version: this.session()!.version, ...next };
-      try {
-        const saved = await firstValueFrom(this.api.editSession(s.id, body));
+      const saved = await this.edits.run(this.api.editSession(s.id, body));
+      if (saved) {
         const shown = this.session()!;
         // A later change may be on its way: only the version is taken then.
         const newest = this.history.value() === next;
         this.session.set(newest ? saved : { ...shown, version: saved.version });
-        this.problem.set(null);
-      } catch (err) {
-        this.problem.set(problemOf(err));
-        // What the server refused is not shown as if it were saved.
-        const fresh = await firstValueFrom(this.api.session(s.id)).catch(() => null);
-        if (fresh) {
-          this.take(fresh);
-          this.history.reset(changeOf(fresh));
-        }
-      } finally {
-        this.saving.set(false);
+        return;
       }
+      // What the server refused is not shown as if it were saved.
+      await this.edits.follow(async () => {
+        const fresh = await firstValueFrom(this.api.session(s.id));
+        this.take(fresh);
+        this.history.reset(changeOf(fresh));
+      });
     });
   }
 }

@@ -18,7 +18,6 @@ import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { Outbox } from '../data/outbox/outbox';
-import { problemOf } from '../data/problem';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
@@ -80,6 +79,8 @@ export class SessionSheet {
   protected readonly isStopSign = isStopSign;
   /** What stands beside the list: a place to swap at, the composer, or neither. */
   protected readonly side = signal<number | 'compose' | null>(null);
+  /** Place of the exercise that is to be swapped. */
+  protected readonly swapping = computed(() => Number(this.side()));
   protected readonly logging = signal(false);
 
   constructor() {
@@ -194,11 +195,9 @@ export class SessionSheet {
   }
 
   protected async clear(symptomId: string, note: string): Promise<void> {
-    try {
+    await this.store.requests.run(async () => {
       await firstValueFrom(this.api.clearSymptom(symptomId, note));
       await this.store.load(this.sessionId());
-    } catch (err) {
-      this.store.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,10 +1,11 @@
+import { oneOf } from '../ui/one-of';
+import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import type { Soreness, Problem } from '@yandle/contract';
+import type { Soreness } from '@yandle/contract';
 import { BODY_REGIONS, bodyRegionName, formatDate, SORE_RESTS, type BodyRegionId } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 /** How sore the client is the day after: one tap. */
@@ -17,7 +18,7 @@ import { ProblemNote } from '../ui/problem-note';
       <div class="mt-2 flex flex-wrap items-end gap-3">
         <label class="field !w-56">
           <span class="label">Where</span>
-          <select class="input" (change)="region.set($any($event.target).value || null)">
+          <select class="input" #part (change)="region.set(regionOf(part.value))">
             <option value="">all over</option>
             @for (r of regions; track r.id) {
               <option [value]="r.id" [selected]="r.id === region()">{{ r.name }}</option>
@@ -56,8 +57,14 @@ export class SorenessCard {
   readonly today = input.required<string>();
   protected readonly notes = signal<readonly Soreness[]>([]);
   protected readonly shown = computed(() => this.notes().slice(0, 6));
+  protected readonly regionOf = (id: string): BodyRegionId | null =>
+    oneOf(
+      BODY_REGIONS.map((r) => r.id),
+      id,
+    );
   protected readonly region = signal<BodyRegionId | null>(null);
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly regions = BODY_REGIONS;
   protected readonly rests = SORE_RESTS;
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
@@ -79,20 +86,15 @@ export class SorenessCard {
 
   protected async say(soreness: number): Promise<void> {
     const body = { date: this.today(), region: this.region(), soreness, note: '' };
-    try {
+    await this.requests.run(async () => {
       const note = await firstValueFrom(this.api.putSoreness(this.clientId(), newId(), body));
       this.notes.update((n) => [note, ...n]);
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 
   private async load(id: string): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       this.notes.set(await firstValueFrom(this.api.sorenessEntries(id)));
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,11 +1,12 @@
+import { Requests } from '../data/requests';
 import { Component, inject, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router } from '@angular/router';
-import { FIELD, type Problem } from '@yandle/contract';
+import { FIELD } from '@yandle/contract';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
-import { fieldMessage, problemOf } from '../data/problem';
+import { fieldMessage } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 const text = (validators = [Validators.required]) => new FormControl('', { nonNullable: true, validators });
@@ -80,8 +81,9 @@ export class Setup {
     email: text([Validators.required, Validators.email]),
     password: text([Validators.required, Validators.minLength(FIELD.password.min)]),
   });
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
+  protected readonly busy = this.requests.busy;
   private readonly tried = signal(false);
 
   protected message(name: keyof typeof this.form.controls): string | null {
@@ -95,16 +97,10 @@ export class Setup {
   protected async submit(): Promise<void> {
     this.tried.set(true);
     if (this.form.invalid) return;
-    this.busy.set(true);
-    this.problem.set(null);
-    try {
+    await this.requests.run(async () => {
       await firstValueFrom(this.api.setup(this.form.getRawValue()));
       await this.account.load();
       await this.router.navigateByUrl('/');
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    } finally {
-      this.busy.set(false);
-    }
+    });
   }
 }

@@ -1,11 +1,10 @@
+import { Requests } from '../data/requests';
 import { Component, inject, input, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router } from '@angular/router';
-import type { Problem } from '@yandle/contract';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
-import { problemOf } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 /** E-mail and password. Leads back to where someone was when their session ended. */
@@ -62,8 +61,9 @@ export class SignIn {
     email: new FormControl('', { nonNullable: true, validators: Validators.required }),
     password: new FormControl('', { nonNullable: true, validators: Validators.required }),
   });
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
+  protected readonly busy = this.requests.busy;
   private readonly tried = signal(false);
 
   protected missing(name: 'email' | 'password'): boolean {
@@ -73,18 +73,12 @@ export class SignIn {
   protected async submit(): Promise<void> {
     this.tried.set(true);
     if (this.form.invalid) return;
-    this.busy.set(true);
-    this.problem.set(null);
-    try {
+    await this.requests.run(async () => {
       await firstValueFrom(this.api.signIn(this.form.getRawValue()));
       await this.account.load();
       const next = this.next();
       // Only paths of our own: a link must not lead a signed-in coach elsewhere.
       await this.router.navigateByUrl(next?.startsWith('/') && !next.startsWith('//') ? next : '/');
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    } finally {
-      this.busy.set(false);
-    }
+    });
   }
 }

@@ -1,11 +1,11 @@
+import { Requests } from '../data/requests';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { OWN_STYLE_PREFIX, type OwnStyle, type Problem, type StyleFile, type StyleVersion } from '@yandle/contract';
+import { OWN_STYLE_PREFIX, type OwnStyle, type StyleFile, type StyleVersion } from '@yandle/contract';
 import { CoreError, findStyleAmong, STYLES, type Style, type StyleDefinition } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { NO_JSON } from '../data/json-file';
-import { problemOf } from '../data/problem';
 
 /** An own style as the computation knows it. */
 export function styleOfOwn({ version: _v, archived: _r, ...own }: OwnStyle): Style {
@@ -23,7 +23,8 @@ export class StylesService {
   private readonly api = inject(Api);
   private readonly account = inject(AccountService);
   readonly own = signal<readonly OwnStyle[]>([]);
-  readonly problem = signal<Problem | null>(null);
+  readonly requests = new Requests();
+  readonly problem = this.requests.problem;
   private loading: Promise<void> = Promise.resolve();
   /** Styles to choose from; archived ones are still found. */
   readonly styles = computed((): readonly Style[] => [
@@ -108,11 +109,8 @@ export class StylesService {
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {
-    try {
+    await this.requests.run(async () => {
       await work();
-      this.problem.set(null);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,10 +1,10 @@
-import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import type { OwnBattery, Problem } from '@yandle/contract';
+import { Requests } from '../data/requests';
+import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import type { OwnBattery } from '@yandle/contract';
 import { batteryMinutes, inPositionOrder, offeredTests } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { problemOf } from '../data/problem';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ProblemNote } from '../ui/problem-note';
 
@@ -68,7 +68,8 @@ export class BatteryForm {
   readonly editing = input<OwnBattery | null>(null);
   readonly saved = output<OwnBattery>();
   readonly closed = output();
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   protected readonly name = linkedSignal(() => this.editing()?.name ?? '');
   protected readonly about = linkedSignal(() => this.editing()?.about ?? '');
   protected readonly chosen = linkedSignal((): readonly string[] => this.editing()?.testIds ?? []);
@@ -88,7 +89,7 @@ export class BatteryForm {
 
   protected async save(archived = this.editing()?.archived ?? false): Promise<void> {
     const e = this.editing();
-    try {
+    await this.requests.run(async () => {
       const saved = await firstValueFrom(
         this.api.putOwnBattery(e?.id ?? this.newId, {
           version: e?.version ?? null,
@@ -98,10 +99,7 @@ export class BatteryForm {
           archived,
         }),
       );
-      this.problem.set(null);
       this.saved.emit(saved);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

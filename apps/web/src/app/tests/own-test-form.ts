@@ -1,10 +1,11 @@
-import { Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import type { OwnTest, OwnTestBody, Problem } from '@yandle/contract';
+import { Requests } from '../data/requests';
+import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import type { OwnTest, OwnTestBody } from '@yandle/contract';
 import { MUSCLE_GROUPS, ORIGINS, ORIGIN_NOTE, POSITIONS, type MuscleGroupId, type Origin } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
-import { fieldMessage, problemOf } from '../data/problem';
+import { fieldMessage } from '../data/problem';
 import { ProblemNote } from '../ui/problem-note';
 
 /** What the form holds: numbers and lists as the texts that are typed. */
@@ -159,7 +160,8 @@ export class OwnTestForm {
     const e = this.editing();
     return e ? draftOf(e) : NEW;
   });
-  protected readonly problem = signal<Problem | null>(null);
+  protected readonly requests = new Requests();
+  protected readonly problem = this.requests.problem;
   private readonly newId = newId();
   protected readonly locked = computed(() => this.editing()?.used ?? false);
   protected readonly unit = computed(() => (this.draft().unit === 'deg' ? '°' : 'cm'));
@@ -198,14 +200,11 @@ export class OwnTestForm {
 
   protected async save(archived = this.editing()?.archived ?? false): Promise<void> {
     const e = this.editing();
-    try {
+    await this.requests.run(async () => {
       const saved = await firstValueFrom(
         this.api.putOwnTest(e?.id ?? this.newId, bodyOf(this.draft(), e?.version ?? null, archived)),
       );
-      this.problem.set(null);
       this.saved.emit(saved);
-    } catch (err) {
-      this.problem.set(problemOf(err));
-    }
+    });
   }
 }

@@ -1,9 +1,10 @@
+import type { MeasuredTest } from '../measured-test.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MUSCLE_GROUP_IDS } from '../../anatomy/muscle-group.js';
 import { ROM_TESTS, romTestById } from '../../catalogue/tests.js';
 import { referenceFor } from '../reference.js';
-import { findings, type MeasuredTest } from './findings.js';
+import { findings } from './findings.js';
 import { PRACTICE_SPREAD, shortfall, targetFor } from './shortfall.js';
 
 const person = { age: 46, sex: 'female' as const };

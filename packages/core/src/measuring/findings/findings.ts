@@ -1,3 +1,5 @@
+import { veryFreeTests } from '../hypermobility.js';
+import type { MeasuredTest } from '../measured-test.js';
 import type { Person } from '../../catalogue/reference.js';
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
 import type { Side } from '../../anatomy/side.js';
@@ -6,16 +8,6 @@ import { bandOf, referenceFor, type AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 import { sideDifference } from '../side-difference.js';
 import { shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
-
-/** Values of one test in an assessment, in its unit. `both` for a test without sides. */
-export interface MeasuredTest {
-  readonly test: RomTest;
-  readonly left: number | null;
-  readonly right: number | null;
-  readonly both: number | null;
-  /** The client's goal for this test; null for none. */
-  readonly goal?: number | null;
-}
 
 /** What coach and client add to the numbers: interest 0-3 each, and whether a complaint is linked to the group. */
 export interface Interest {
@@ -69,9 +61,6 @@ export interface Findings {
   readonly veryFree: readonly RomTest[];
 }
 
-/** Very free tests from which on the warning stands (domain 2.2). */
-export const VERY_FREE_WARNING = 3;
-
 const NO_INTEREST: Interest = { coach: 0, client: 0, complaint: false };
 
 function values(m: MeasuredTest): { side: Side | null; value: number }[] {
@@ -108,12 +97,6 @@ function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
 /** Chance that a healthy value is called short: a quarter below a middle half, Φ(−1) beyond one SD. */
 function chanceOfShort(test: RomTest): number {
   return test.reference.kind === 'middle half' || test.reference.kind === 'grades' ? 0.25 : normalCdf(-1);
-}
-
-function isVeryFree(m: MeasuredTest, reference: AppliedReference): boolean {
-  if (reference.kind !== 'band') return false;
-  const direction = m.test.better === 'more' ? 1 : -1;
-  return values(m).some(({ value }) => direction * (value - reference.centre) > 2 * reference.sd);
 }
 
 /**
@@ -177,6 +160,6 @@ export function findings(
       expected: results.reduce((sum, r) => sum + r.chance, 0),
       results: results.length,
     },
-    veryFree: tests.filter(({ m, finding }) => isVeryFree(m, finding.reference)).map((t) => t.m.test),
+    veryFree: veryFreeTests(measured, person).map((m) => m.test),
   };
 }

@@ -1,41 +1,34 @@
 import { upgradeStored } from '@yandle/core';
 import type { QueuedRequest, WireRequest } from './queued-request';
 
-type Made = (ids: readonly string[], body: never) => QueuedRequest;
+/** What a request was: all but its body, which the version of before made. */
+type Made = (ids: readonly string[]) => Omit<QueuedRequest, 'body'>;
 
 /** Requests that versions of before kept by method and path, and what they are. */
 const BEFORE: readonly (readonly [method: 'POST' | 'PUT', path: RegExp, made: Made])[] = [
-  [
-    'POST',
-    /^\/clients\/([^/]+)\/assessments$/,
-    ([clientId], body) => ({ kind: 'assessment', clientId: clientId!, body }),
-  ],
+  ['POST', /^\/clients\/([^/]+)\/assessments$/, ([clientId]) => ({ kind: 'assessment', clientId: clientId! })],
   [
     'PUT',
     /^\/assessments\/([^/]+)\/trials\/([^/]+)$/,
-    ([assessmentId, id], body) => ({ kind: 'reading', assessmentId: assessmentId!, id: id!, body }),
+    ([assessmentId, id]) => ({ kind: 'reading', assessmentId: assessmentId!, id: id! }),
   ],
   [
     'PUT',
     /^\/assessments\/([^/]+)\/events\/([^/]+)$/,
-    ([assessmentId, id], body) => ({ kind: 'test-event', assessmentId: assessmentId!, id: id!, body }),
+    ([assessmentId, id]) => ({ kind: 'test-event', assessmentId: assessmentId!, id: id! }),
   ],
   [
     'PUT',
     /^\/assessments\/([^/]+)\/beighton\/([^/]+)$/,
-    ([assessmentId, id], body) => ({ kind: 'beighton', assessmentId: assessmentId!, id: id!, body }),
+    ([assessmentId, id]) => ({ kind: 'beighton', assessmentId: assessmentId!, id: id! }),
   ],
-  ['POST', /^\/sessions\/([^/]+)\/runs$/, ([sessionId], body) => ({ kind: 'start', sessionId: sessionId!, body })],
-  ['PUT', /^\/runs\/([^/]+)\/sets\/([^/]+)$/, ([runId, id], body) => ({ kind: 'log', runId: runId!, id: id!, body })],
-  [
-    'PUT',
-    /^\/runs\/([^/]+)\/symptoms\/([^/]+)$/,
-    ([runId, id], body) => ({ kind: 'symptom', runId: runId!, id: id!, body }),
-  ],
-  ['POST', /^\/runs\/([^/]+)\/finish$/, ([runId], body) => ({ kind: 'finish', runId: runId!, body })],
-  ['PUT', /^\/day-notes\/([^/]+)$/, ([id], body) => ({ kind: 'soreness', clientId: null, id: id!, body })],
-  ['PUT', /^\/breath$/, (_, body) => ({ kind: 'breath', clientId: null, body })],
-  ['PUT', /^\/clients\/([^/]+)\/breath$/, ([clientId], body) => ({ kind: 'breath', clientId: clientId!, body })],
+  ['POST', /^\/sessions\/([^/]+)\/runs$/, ([sessionId]) => ({ kind: 'start', sessionId: sessionId! })],
+  ['PUT', /^\/runs\/([^/]+)\/sets\/([^/]+)$/, ([runId, id]) => ({ kind: 'log', runId: runId!, id: id! })],
+  ['PUT', /^\/runs\/([^/]+)\/symptoms\/([^/]+)$/, ([runId, id]) => ({ kind: 'symptom', runId: runId!, id: id! })],
+  ['POST', /^\/runs\/([^/]+)\/finish$/, ([runId]) => ({ kind: 'finish', runId: runId! })],
+  ['PUT', /^\/day-notes\/([^/]+)$/, ([id]) => ({ kind: 'soreness', clientId: null, id: id! })],
+  ['PUT', /^\/breath$/, () => ({ kind: 'breath', clientId: null })],
+  ['PUT', /^\/clients\/([^/]+)\/breath$/, ([clientId]) => ({ kind: 'breath', clientId: clientId! })],
 ];
 
 function isWire(value: unknown): value is WireRequest {
@@ -48,10 +41,11 @@ function isWire(value: unknown): value is WireRequest {
 /** A request as a version of before kept it, as it is kept now; null for what is no request at all. */
 export function queuedBefore(value: unknown): QueuedRequest | null {
   if (!isWire(value)) return null;
-  const body = upgradeStored('items', value.body) as never;
+  const body = upgradeStored('items', value.body);
   for (const [method, path, made] of BEFORE) {
     const found = method === value.method ? path.exec(value.path) : null;
-    if (found) return made(found.slice(1), body);
+    // Its body is taken on trust: the server looks at it as at any other.
+    if (found) return { ...made(found.slice(1)), body } as QueuedRequest;
   }
   return { kind: 'as-written', ...value };
 }

@@ -1,3 +1,4 @@
+import { oneOf } from '../../ui/one-of';
 import { Component, computed, DestroyRef, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
 import { formatNumber, horizonTilt, PICTURE_READINGS, type PictureReading } from '@yandle/core';
 import {
@@ -31,6 +32,7 @@ export class PicturePanel {
   readonly used = output<number>();
   readonly attached = output<Blob>();
   protected readonly readings = PICTURE_READINGS;
+  protected readonly choose = (text: string): void => this.reading.set(oneOf(PICTURE_READINGS, text) ?? this.reading());
   protected readonly names = POINT_NAMES;
   protected readonly picture = signal<Loaded | null>(null);
   protected readonly video = signal<string | null>(null);

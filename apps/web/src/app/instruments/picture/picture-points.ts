@@ -22,7 +22,9 @@ export function startPoints(width: number, height: number): Points {
 /** A point moved and kept inside the picture. */
 export function moved(points: Points, i: PointIndex, to: PicturePoint, width: number, height: number): Points {
   const inside = { x: Math.min(width, Math.max(0, to.x)), y: Math.min(height, Math.max(0, to.y)) };
-  return points.map((p, at) => (at === i ? inside : p)) as unknown as Points;
+  const next: [...Points] = [...points];
+  next[i] = inside;
+  return next;
 }
 
 /** Zooms about a point that stays where it is on the screen; never beyond the picture. `by` > 1 comes nearer. */

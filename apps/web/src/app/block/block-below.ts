@@ -1,0 +1,64 @@
+import { Component, computed, inject, output, signal } from '@angular/core';
+import {
+  cutWords,
+  easierWeeksOf,
+  muscleGroupName,
+  sideWeeklyDose,
+  toggleEasierWeek,
+  weeklyGroupDoses,
+  type CellPlace,
+  type Fix,
+} from '@yandle/core';
+import { LibraryService } from '../library/library.service';
+import { BlockSelection } from './block-selection';
+import { BlockStore } from './block.store';
+import { DoseChart, type DoseLine } from './dose-chart';
+import { RuleList } from './rule-list';
+
+/** Below the board: the rules with what breaks them, or the weekly dose of each group. */
+@Component({ selector: 'y-block-below', imports: [RuleList, DoseChart], templateUrl: './block-below.html' })
+export class BlockBelow {
+  protected readonly store = inject(BlockStore);
+  protected readonly selection = inject(BlockSelection);
+  private readonly library = inject(LibraryService);
+  readonly fixed = output<Fix>();
+  readonly shown = output<CellPlace>();
+
+  protected readonly below = signal<'rules' | 'dose'>('rules');
+  protected readonly plan = this.selection.plan;
+  protected readonly broken = this.store.violations;
+  protected readonly groupName = muscleGroupName;
+  protected readonly cutWords = cutWords;
+  protected readonly groups = computed(() => this.plan()?.lanes.map((l) => l.group) ?? []);
+  protected readonly easierWeeks = computed(() => {
+    const d = this.store.draft();
+    return d ? easierWeeksOf(d) : [];
+  });
+  protected readonly doseLines = computed((): DoseLine[] => {
+    const plan = this.plan();
+    const draft = this.store.draft();
+    if (!plan || !draft) return [];
+    const lanes = draft.lanes.map((l) => ({
+      group: l.group,
+      styleId: l.styleId,
+      exercises: Object.fromEntries(l.exercises.map((e) => [e.technique, this.library.find(e.exerciseId)])),
+    }));
+    const weeks = Array.from({ length: draft.weeks }, (_, i) => weeklyGroupDoses({ lanes }, plan, i + 1));
+    return plan.lanes
+      .filter((l) => l.weeks.some((w) => sideWeeklyDose(w.prescription, 'left') > 0))
+      .map((l) => ({
+        group: l.group,
+        left: weeks.map((w) => w.get(l.group)?.left ?? 0),
+        right: weeks.map((w) => w.get(l.group)?.right ?? 0),
+      }));
+  });
+
+  protected toggleEasier(): void {
+    this.store.edit((d) => toggleEasierWeek(d, this.selection.selection().head.week));
+  }
+
+  protected removeLane(): void {
+    const lane = this.selection.lane();
+    if (lane) this.store.toggleLane(lane.draft.group);
+  }
+}

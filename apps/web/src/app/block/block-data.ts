@@ -1,0 +1,58 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Block, PlanningView } from '@yandle/contract';
+import { runningBlock, splitAllowed, weekOn, type Caution, type MuscleGroupId } from '@yandle/core';
+import { firstValueFrom, forkJoin } from 'rxjs';
+import { AccountService } from '../data/account.service';
+import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
+import { LibraryService } from '../library/library.service';
+import { StylesService } from '../styles/styles.service';
+
+const NO_PLANNING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
+
+/** What is known of a client's blocks: those there are, the one that runs, and what a plan depends on. */
+@Injectable()
+export class BlockData {
+  private readonly api = inject(Api);
+  private readonly context = inject(ClientContext);
+  private readonly account = inject(AccountService);
+  private readonly library = inject(LibraryService);
+  private readonly styles = inject(StylesService);
+
+  readonly client = this.context.client;
+  readonly cautions = computed((): readonly Caution[] => this.context.path().value?.cautions ?? []);
+  /** Exercises that a caution rules out, with the reasons: a plan never holds one. */
+  readonly leftOut = computed(() => splitAllowed(this.library.exercises(), this.cautions()).leftOut);
+  readonly blocks = signal<readonly Block[] | null>(null);
+  readonly planning = signal<PlanningView>(NO_PLANNING);
+
+  /** The block that counts today; null when none is running. */
+  readonly running = computed(() => runningBlock(this.blocks() ?? [], this.account.me()?.today ?? ''));
+  readonly past = computed(() => this.blocks()?.filter((b) => b !== this.running()) ?? []);
+  /** First week that may be changed. */
+  readonly fromWeek = computed(() => this.running()?.changeableFrom ?? 1);
+  readonly currentWeek = computed(() => {
+    const r = this.running();
+    const today = this.account.me()?.today;
+    if (!r || !today) return null;
+    const week = weekOn(r.startDate, today);
+    return week >= 1 && week <= r.weeks ? week : null;
+  });
+
+  async load(clientId: string): Promise<void> {
+    await Promise.all([this.library.ready(), this.styles.ready()]);
+    const [blocks, planning] = await firstValueFrom(forkJoin([this.api.blocks(clientId), this.api.planning(clientId)]));
+    this.blocks.set(blocks);
+    this.planning.set(planning);
+  }
+
+  /** A block as somebody else published it. */
+  replace(block: Block): void {
+    this.blocks.update((all) => all?.map((b) => (b.id === block.id ? block : b)) ?? null);
+  }
+
+  /** Seconds a week that the client is used to from the block before; null for none. */
+  startingDose(group: MuscleGroupId): number | null {
+    return this.planning().startingDoses.find((d) => d.group === group)?.seconds ?? null;
+  }
+}

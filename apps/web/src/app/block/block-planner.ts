@@ -1,0 +1,148 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  applyTemplate,
+  blockInputOf,
+  buildBlock,
+  checkBlock,
+  chooseExercises,
+  CoreError,
+  exercisesDoing,
+  isPlainDate,
+  newLane,
+  PLAINEST,
+  planClientOf,
+  sessionsOfBlock,
+  setStyle,
+  splitAllowed,
+  type AppliedTemplate,
+  type BlockDraft,
+  type BlockPlan,
+  type BlockTemplate,
+  type DatedSession,
+  type Exercise,
+  type LaneDraft,
+  type MuscleGroupId,
+  type PlanContext,
+  type Technique,
+  type TechniqueExercise,
+  type Violation,
+} from '@yandle/core';
+import { AccountService } from '../data/account.service';
+import { newId } from '../data/ids';
+import { LibraryService } from '../library/library.service';
+import { StylesService } from '../styles/styles.service';
+import { BlockData } from './block-data';
+
+/** A plan that can be drawn, or the reason why there is none. */
+export type Preview =
+  { readonly plan: BlockPlan; readonly refusal: null } | { readonly plan: null; readonly refusal: string };
+
+/** Plans drafts for the client: hands the core what it needs to know of them, and says what it refuses. */
+@Injectable()
+export class BlockPlanner {
+  private readonly data = inject(BlockData);
+  private readonly library = inject(LibraryService);
+  private readonly styles = inject(StylesService);
+  private readonly account = inject(AccountService);
+
+  previewOf(draft: BlockDraft | null): Preview | null {
+    const context = draft && this.contextFor(draft);
+    if (!draft || !context) return null;
+    if (draft.lanes.length === 0) return { plan: null, refusal: 'Choose the muscle groups to work on.' };
+    try {
+      if (!isPlainDate(draft.startDate)) throw new CoreError('invalid-date', 'Choose a start date.');
+      return { plan: buildBlock(blockInputOf(draft, context)), refusal: null };
+    } catch (err) {
+      if (err instanceof CoreError) return { plan: null, refusal: err.message };
+      throw err;
+    }
+  }
+
+  violationsOf(draft: BlockDraft | null, plan: BlockPlan | null): readonly Violation[] {
+    const context = draft && this.contextFor(draft);
+    return draft && plan && context ? checkBlock(blockInputOf(draft, context), plan) : [];
+  }
+
+  sessionsOf(draft: BlockDraft | null, plan: BlockPlan | null): readonly DatedSession[] {
+    if (!draft || !plan) return [];
+    try {
+      const lanes = draft.lanes.map((l) => ({ exercises: l.exercises, firstSide: 'left' as const }));
+      return sessionsOfBlock(plan, draft.startDate, lanes, (id) => this.library.find(id));
+    } catch (err) {
+      // A technique without its exercise yet: there is nothing to time.
+      if (err instanceof CoreError) return [];
+      throw err;
+    }
+  }
+
+  /** Exercises of a group that can be done with a technique and that no caution rules out; those made for it first. */
+  allowedFor(group: MuscleGroupId, technique: Technique = PLAINEST): readonly Exercise[] {
+    const able = exercisesDoing(group, technique, this.library.exercises());
+    const done = able.map((e) => ({ ...e, technique }));
+    const allowed = new Set(splitAllowed(done, this.data.cautions()).allowed.map((e) => e.id));
+    return able.filter((e) => allowed.has(e.id));
+  }
+
+  /** A lane that begins in the first week that may be changed, from what the client is used to. */
+  newLane(group: MuscleGroupId, styleId: string): LaneDraft {
+    const lane = newLane(newId(), group, styleId, this.exercisesFor(group, [styleId]));
+    return { ...lane, startingDose: this.data.startingDose(group), fromWeek: this.data.fromWeek() };
+  }
+
+  /** A lane in another style from a week on, with the exercises it then needs. */
+  withStyle(draft: BlockDraft, lane: number, styleId: string, week: number): BlockDraft {
+    const d = setStyle(draft, lane, styleId, Math.max(week, this.data.fromWeek()));
+    const fitted = (l: LaneDraft): LaneDraft => ({
+      ...l,
+      exercises: this.exercisesFor(l.group, [l.styleId, ...l.laterStyles.map((s) => s.styleId)], l.exercises),
+    });
+    return { ...d, lanes: d.lanes.map((l, i) => (i === lane ? fitted(l) : l)) };
+  }
+
+  /** A template made for this client. @throws CoreError for what the core refuses */
+  fromTemplate(template: BlockTemplate, draft: BlockDraft): AppliedTemplate | null {
+    const context = this.contextFor(draft);
+    return (
+      context &&
+      applyTemplate(template, {
+        startDate: draft.startDate,
+        client: context.client,
+        findStyle: context.findStyle,
+        allowed: (g, t) => this.allowedFor(g, t),
+        startingDose: (g) => this.data.startingDose(g),
+        newId,
+      })
+    );
+  }
+
+  /** Exercises for the techniques that some styles ask of a group. */
+  private exercisesFor(
+    group: MuscleGroupId,
+    styleIds: readonly string[],
+    chosen: readonly TechniqueExercise[] = [],
+  ): readonly TechniqueExercise[] {
+    return chooseExercises(
+      group,
+      styleIds.map((id) => this.styles.find(id)),
+      (g, t) => this.allowedFor(g, t),
+      this.data.client()?.experience ?? 'beginner',
+      chosen,
+    );
+  }
+
+  /** What the plan of a draft depends on: the client on its first day, styles, exercises, sides, and weeks that have begun. */
+  private contextFor(draft: BlockDraft): PlanContext | null {
+    const client = this.data.client();
+    if (!client) return null;
+    const { planning, running, fromWeek, cautions } = this.data;
+    // A date that is being typed is none yet: the client of today stands in.
+    const firstDay = isPlainDate(draft.startDate) ? draft.startDate : this.account.me()!.today;
+    return {
+      client: planClientOf(client, firstDay, cautions(), planning().hypermobile),
+      findStyle: (id) => this.styles.find(id),
+      findExercise: (id) => this.library.find(id),
+      tighterSide: (group) => planning().tighter.find((t) => t.group === group)?.side ?? null,
+      past: (id) => (running()?.lanes.find((l) => l.id === id)?.weeks ?? []).filter((w) => w.week < fromWeek()),
+    };
+  }
+}

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test';
-import { clientCalled, COACH, OTHER_COACH, signIn, signInQuietly } from './support';
+import { COACH, OTHER_COACH, clientCalled, expect, signIn, signInQuietly, test } from './support';
 
 test('a wrong password is refused with what to do', async ({ page }) => {
   await page.goto('/');

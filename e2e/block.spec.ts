@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import type { Block } from '@yandle/contract';
-import { clientCalled, signInQuietly } from './support';
+import { clientCalled, expect, signInQuietly, test } from './support';
 
 const cell = (page: Page, name: RegExp) => page.getByRole('button', { name });
 const rules = (page: Page) => page.getByRole('region', { name: 'Rules' });
@@ -19,7 +19,7 @@ test('findings become a block that is changed, fixed, published, compared, kept 
   await page.getByLabel('in the style').selectOption({ label: 'Push-relax' });
   await page.getByLabel('Add a muscle group').selectOption({ label: 'Pectorals' });
   await expect(cell(page, /^Pectorals, week 1: 1 × 3 × \(6 s push at 20%, 15 s\)/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Rules: all kept' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rules: all met' })).toBeVisible();
 
   // Edit by keyboard until a rule breaks, and take the fix; undo brings the break back.
   await cell(page, /^Pectorals, week 2/).click();
@@ -29,7 +29,7 @@ test('findings become a block that is changed, fixed, published, compared, kept 
   await rules(page)
     .getByRole('button', { name: /^Use 1 × 3/ })
     .click();
-  await expect(page.getByRole('button', { name: 'Rules: all kept' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rules: all met' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: /^Rules: \d broken/ })).toBeVisible();
   await page.keyboard.press('Control+y');

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test';
-import { clientCalled, signInQuietly } from './support';
+import { clientCalled, expect, signInQuietly, test } from './support';
 
 test.beforeEach(({ page }) => signInQuietly(page));
 

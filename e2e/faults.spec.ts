@@ -1,6 +1,5 @@
 import type { Session } from '@yandle/contract';
-import { expect, test } from '@playwright/test';
-import { clientCalled, server, signInQuietly } from './support';
+import { clientCalled, expect, server, signInQuietly, test } from './support';
 
 // Whatever a test did, the next one finds a server.
 test.afterEach(() => server('start'));

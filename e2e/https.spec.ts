@@ -1,11 +1,11 @@
 import type { NewPhoneLink, Session } from '@yandle/contract';
-import { chromium, expect, test } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { request as forward } from 'node:http';
 import { createServer, type Server } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { generate } from 'selfsigned';
 import { CHROMIUM } from './browser';
-import { clientCalled, signInQuietly } from './support';
+import { clientCalled, expect, productUrl, signInQuietly, test } from './support';
 
 /** A reverse proxy with a certificate of its own before the product, as a studio would have one. */
 async function tlsBefore(base: string): Promise<{ server: Server; url: string }> {
@@ -31,7 +31,7 @@ test('over HTTPS with a certificate of its own a phone keeps the list, and a run
   const { client } = await clientCalled(page.request, 'Ottoline');
   const answer = await page.request.post(`/api/v1/clients/${client.id}/phone-link`, { data: {} });
   const { token } = (await answer.json()) as NewPhoneLink;
-  const { server, url } = await tlsBefore(process.env['BASE_URL']!);
+  const { server, url } = await tlsBefore(productUrl());
   // A service worker's scripts go by the browser's own trust: the context's setting does not reach them.
   const browser = await chromium.launch({ ...CHROMIUM, args: [...CHROMIUM.args, '--ignore-certificate-errors'] });
   const context = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } });

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { clientCalled, signInQuietly } from './support';
+import type { Page } from '@playwright/test';
+import { clientCalled, expect, signInQuietly, test } from './support';
 
 test.beforeEach(({ page }) => signInQuietly(page));
 

@@ -1,6 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { clientCalled, signInQuietly } from './support';
+import { clientCalled, expect, signInQuietly, test } from './support';
 
 test.beforeEach(({ page }) => signInQuietly(page));
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { BATTERIES, inPositionOrder, romTestById, type RomTest } from '@yandle/core';
-import { expect, test, type Page } from '@playwright/test';
-import { clientCalled, server, signInQuietly } from './support';
+import type { Page } from '@playwright/test';
+import { clientCalled, expect, server, signInQuietly, test, typeReadings } from './support';
 
 /** A plausible reading near the stiff end, in steps that the instrument shows. */
 function stiff(t: RomTest): string {
@@ -46,11 +46,7 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   const byKey = tests.slice(0, -3);
   for (const t of byKey) {
     await expect(page.getByRole('heading', { level: 1, name: t.name })).toBeVisible();
-    for (let i = 0; i < (t.sides === 'none' ? 2 : 4); i++) {
-      await page.keyboard.type(stiff(t));
-      await page.keyboard.press('Enter');
-      await page.waitForTimeout(40);
-    }
+    await typeReadings(page, ...Array<string>(t.sides === 'none' ? 2 : 4).fill(stiff(t)));
     await page.keyboard.press('PageDown');
   }
   const battery = page.getByRole('navigation', { name: 'Battery' });
@@ -105,6 +101,7 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
     .getByRole('button', { name: /^Correct reading/ })
     .first()
     .click();
+  await expect(page.locator('input:focus')).toBeVisible();
   await page.keyboard.type(stiff(byKey[0]!) + '.5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: `Correct reading ${stiff(byKey[0]!)}.5` })).toBeVisible();
@@ -196,11 +193,7 @@ test('a test of one’s own, in a battery of one’s own, is measured like any o
   await page.getByLabel('Battery').selectOption({ label: 'Shelf: 2 tests, about 4 min' });
   await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Wall angel reach' })).toBeVisible();
-  for (const value of ['12', '12.5', '8', '8.5']) {
-    await page.keyboard.type(value);
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(60);
-  }
+  await typeReadings(page, '12', '12.5', '8', '8.5');
   // 4 cm apart, more than 1.96·√2·1.2 = 3.3 cm.
   await expect(
     page.getByRole('img', { name: /Wall angel reach: left 12.3 cm; right 8.3 cm. L tighter by 4 cm/ }),

@@ -1,6 +1,6 @@
 import type { LateLog, NewPhoneLink, Session } from '@yandle/contract';
-import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
-import { clientCalled, server, signInQuietly } from './support';
+import type { Browser, BrowserContext, Page } from '@playwright/test';
+import { clientCalled, expect, productUrl, server, signInQuietly, test } from './support';
 
 const PHONE = { viewport: { width: 390, height: 844 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' };
 
@@ -17,7 +17,7 @@ async function aLink(page: Page, name: string): Promise<{ clientId: string; url:
 }
 
 async function openPhone(browser: Browser, url: string): Promise<{ context: BrowserContext; phone: Page }> {
-  const context = await browser.newContext({ ...PHONE, baseURL: process.env['BASE_URL']! });
+  const context = await browser.newContext({ ...PHONE, baseURL: productUrl() });
   const phone = await context.newPage();
   await phone.goto(url);
   await expect(phone.getByText('Works offline.')).toBeVisible({ timeout: 30_000 });

@@ -4,14 +4,13 @@ import { CHROMIUM } from './browser';
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  // One product and one database for all: one after the other.
-  workers: 1,
+  // Each worker has a product and a database of its own, with fresh demo data for every file.
+  workers: (process.env['BASE_URLS'] ?? '').split(',').length,
   fullyParallel: false,
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   reporter: process.env['E2E_JSON'] ? [['list'], ['json', { outputFile: process.env['E2E_JSON'] }]] : [['list']],
   use: {
-    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4100',
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Vienna',

@@ -1,6 +1,6 @@
 import type { Session } from '@yandle/contract';
-import { expect, test, type Page } from '@playwright/test';
-import { clientCalled, signInQuietly } from './support';
+import type { Page } from '@playwright/test';
+import { clientCalled, expect, signInQuietly, test } from './support';
 
 const seconds = (clock: string): number => {
   const [m, s] = clock.split(':').map(Number);
@@ -28,11 +28,11 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
   await panel.getByLabel('Minutes').fill('8');
   await panel.getByLabel('Minutes').blur();
   await panel.getByRole('button', { name: 'Compose', exact: true }).click();
-  await expect(panel.getByText('Proven: nothing better fits these minutes.')).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText('Nothing better fits these minutes (proven).')).toBeVisible({ timeout: 20_000 });
   await expect(panel.getByText(/Covers soleus \d+ s/)).toBeVisible();
   // The plan asks for more than eight minutes hold, and it says so.
-  await expect(panel.getByText(/ s short \(static hold\): \d+:\d\d min more would fit it\./).first()).toBeVisible();
-  await panel.getByRole('button', { name: 'Take this session' }).click();
+  await expect(panel.getByText(/ s short \(static hold\): \d+:\d\d more would fit it\./).first()).toBeVisible();
+  await panel.getByRole('button', { name: 'Use this session' }).click();
   await expect(page.getByText('Changed by hand, saved.')).toBeVisible();
   const taken = await load(page, id);
   expect(taken.minutesBudget).toBe(8);
@@ -60,10 +60,10 @@ test('what the coach keeps can clash with the minutes: it says by how much', asy
   }
   // Lying is kept, but the client has a chair only: first that clashes, then the minutes do.
   await panel.getByRole('button', { name: 'Compose', exact: true }).click();
-  await expect(panel.getByRole('alert')).toContainText('supine is not possible here', { timeout: 20_000 });
+  await expect(panel.getByRole('alert')).toContainText('supine isn’t possible here', { timeout: 20_000 });
   await panel.getByLabel('supine').check();
   await panel.getByRole('button', { name: 'Compose again' }).click();
-  await expect(panel.getByRole('alert')).toContainText(/Give it \d+:\d\d min more/, { timeout: 20_000 });
+  await expect(panel.getByRole('alert')).toContainText(/Give it \d+:\d\d more/, { timeout: 20_000 });
 });
 
 test('exercises are swapped, trimmed and moved, and the page prints on one sheet', async ({ page }) => {

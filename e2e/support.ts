@@ -1,10 +1,31 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
 import type { ClientListItem, ClientPath, Page as ListPage } from '@yandle/contract';
 
 export const COACH = { email: 'mara@harbourlane.example', password: 'long-easy-breath' };
 export const OTHER_COACH = { email: 'silva@millpond.example', password: 'long-easy-breath' };
+
+const mine = (urls: string | undefined): string => (urls ?? '').split(',')[base.info().parallelIndex]!;
+/** Where the product of this worker is. */
+export const productUrl = (): string => mine(process.env['BASE_URLS']);
+/** File whose tests had the demo data last: the next one gets them fresh. */
+let file = '';
+
+/** Tests against the product of this worker; each file starts with the demo data as they were loaded. */
+export const test = base.extend<{ fresh: void }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of fixtures off the pattern
+  baseURL: async ({}, use) => use(productUrl()),
+  fresh: [
+    // eslint-disable-next-line no-empty-pattern -- as above
+    async ({}, use, info) => {
+      if (info.file !== file) await server('fresh');
+      file = info.file;
+      await use();
+    },
+    { auto: true },
+  ],
+});
 
 /** Signs in as a coach does. */
 export async function signIn(page: Page, who = COACH): Promise<void> {
@@ -26,6 +47,19 @@ export async function clientCalled(request: APIRequestContext, name: string): Pr
   return (await (await request.get(`/api/v1/clients/${list.items[0]!.id}`)).json()) as ClientPath;
 }
 
+/** Types readings one after the other, each once the field for it is there: the cursor moves on by itself. */
+export async function typeReadings(page: Page, ...values: string[]): Promise<void> {
+  for (const value of values) {
+    // The field before is empty again, or another one has the cursor: the last value is taken.
+    await expect(page.locator('input:focus')).toHaveValue('');
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+    // Taken: the field is empty again, or gone with the last one.
+    const typed = page.locator('input:focus');
+    await expect.poll(async () => ((await typed.count()) === 0 ? '' : await typed.inputValue())).toBe('');
+  }
+}
+
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 interface AxeResult {
@@ -43,8 +77,10 @@ export async function axe(page: Page): Promise<string[]> {
   return violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${v.help} (${n.target.join(' ')})`));
 }
 
-/** Kills or starts the server, as a crash and a restart do. */
-export async function server(what: 'kill' | 'start'): Promise<void> {
-  const response = await fetch(`${process.env['CONTROL_URL']}/${what}`, { method: 'POST' });
-  expect(response.ok).toBe(true);
+/** Kills or starts the server, as a crash and a restart do; `fresh` puts the demo data back. */
+export async function server(what: 'kill' | 'start' | 'fresh'): Promise<void> {
+  const response = await fetch(`${mine(process.env['CONTROL_URLS'])}/${what}`, { method: 'POST' });
+  expect(response.ok, await response.text()).toBe(true);
 }
+
+export { expect };

@@ -1,15 +1,6 @@
 import { addDays } from '@yandle/core';
-import { expect, test, type Page } from '@playwright/test';
-import { server, signIn } from './support';
-
-/** Types readings of the open test one after the other; the cursor moves to the other side by itself. */
-async function readings(page: Page, ...values: string[]): Promise<void> {
-  for (const value of values) {
-    await page.keyboard.type(value);
-    await page.keyboard.press('Enter');
-    await page.waitForTimeout(60);
-  }
-}
+import type { Page } from '@playwright/test';
+import { expect, server, signIn, test, typeReadings } from './support';
 
 async function assessment(page: Page, date: string, lunge: string[], knee: string[]): Promise<void> {
   await page.getByRole('link', { name: /^Measure\b/ }).click();
@@ -19,11 +10,11 @@ async function assessment(page: Page, date: string, lunge: string[], knee: strin
   await page.getByRole('button', { name: 'Start measuring' }).click();
   await expect(page.getByRole('heading', { name: 'Weight-bearing lunge' })).toBeVisible();
   await expect(page.getByRole('textbox', { name: /^Left, reading 1/ })).toBeFocused();
-  await readings(page, ...lunge);
+  await typeReadings(page, ...lunge);
   await expect(page.getByRole('button', { name: /Next test/ })).toBeFocused();
   await page.keyboard.press('PageDown');
   await expect(page.getByRole('heading', { name: 'Active knee extension' })).toBeVisible();
-  await readings(page, ...knee);
+  await typeReadings(page, ...knee);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 }
 

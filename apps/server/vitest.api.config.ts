@@ -1,12 +1,12 @@
 import { defineConfig } from 'vitest/config';
 
-// One database for all files: they run one after the other, each starts from empty tables.
+// A database for each worker: its files run one after the other, each from empty tables.
 export default defineConfig({
   test: {
     include: ['test/**/*.test.ts'],
     environment: 'node',
     pool: 'forks',
-    fileParallelism: false,
+    maxWorkers: Number(process.env['TEST_WORKERS'] ?? 1),
     hookTimeout: 60_000,
     testTimeout: 20_000,
   },

@@ -169,6 +169,37 @@ export class PrivateMariaDb {
     if (code !== 0) throw new Stop(`MariaDB refused to create the database:\n${output.slice(-1000)}`);
   }
 
+  /** More databases beside the application's own, `yandle_1` and so on: one for each worker of the tests. */
+  async addSchemas(count) {
+    for (let i = 1; i <= count; i++) {
+      const { code, output } = await this.sql(
+        `CREATE DATABASE IF NOT EXISTS ${NAME}_${i} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
+         GRANT ALL ON ${NAME}_${i}.* TO '${NAME}'@'127.0.0.1';`,
+      );
+      if (code !== 0) throw new Stop(`MariaDB refused to create the database:\n${output.slice(-1000)}`);
+    }
+  }
+
+  /** Writes all tables into a file. */
+  async dump(file) {
+    const { code, output } = await run(
+      'mariadb-dump',
+      ['--no-defaults', '-S', this.socket, `-u${userInfo().username}`, `--result-file=${file}`, NAME],
+      { quiet: true },
+    );
+    if (code !== 0) throw new Stop(`The database could not be written to a file:\n${output.slice(-1000)}`);
+  }
+
+  /** Puts all tables back as a file has them. */
+  async restore(file) {
+    const { code, output } = await run(
+      'mariadb',
+      ['--no-defaults', '-S', this.socket, `-u${userInfo().username}`, NAME, '-e', `source ${file}`],
+      { quiet: true },
+    );
+    if (code !== 0) throw new Stop(`The database could not be read from a file:\n${output.slice(-1000)}`);
+  }
+
   async stop() {
     const pid = this.ownPid();
     if (pid) await end(pid, 30_000);

@@ -12,12 +12,16 @@ import { Stop } from './say.mjs';
 
 const SERVER = `${ROOT}/apps/server/dist/main.js`;
 
+/** What every product needs, once. */
+export async function prepareProducts() {
+  await ensureMariaDb();
+  await ensureChromium();
+  await buildIfChanged();
+}
+
 /** The built product with demo data on a database of its own: for browser tests and pictures, beside a running one. */
 export class TestProduct {
   async start() {
-    await ensureMariaDb();
-    await ensureChromium();
-    await buildIfChanged();
     this.base = mkdtempSync(`${tmpdir()}/yandle-e2e-`);
     this.database = new PrivateMariaDb(this.base, { preferredPort: 4306, quiet: true });
     await this.database.start();
@@ -32,8 +36,19 @@ export class TestProduct {
     };
     const { code, output } = await run(process.execPath, [SERVER, 'load-demo'], { quiet: true, env: this.env });
     if (code !== 0) throw new Stop(`Demo data could not be loaded:\n${output}`);
+    await this.database.dump(this.demo);
     await this.startServer();
     return `http://127.0.0.1:${this.port}`;
+  }
+
+  get demo() {
+    return `${this.base}/demo.sql`;
+  }
+
+  /** The demo data as it was loaded, whatever was done since. */
+  async refresh() {
+    await this.database.restore(this.demo);
+    await this.startServer();
   }
 
   async startServer() {

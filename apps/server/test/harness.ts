@@ -40,11 +40,16 @@ export function newApp(source: DataSource, clock: Clock): Express {
   });
 }
 
-/** The database without a table. */
-export async function bareDatabase(): Promise<DataSource> {
+/** Address of this worker's database. */
+export function databaseUrl(): string {
   const url = process.env['TEST_DATABASE_URL'];
   if (!url) throw new Error('Run this through npm run test:api: it needs a database of its own.');
-  const source = createDataSource(url);
+  return `${url}_${process.env['VITEST_POOL_ID'] ?? '1'}`;
+}
+
+/** The database without a table. */
+export async function bareDatabase(): Promise<DataSource> {
+  const source = createDataSource(databaseUrl());
   await source.initialize();
   await source.query('SET FOREIGN_KEY_CHECKS = 0');
   for (const { name } of await source.query<{ name: string }[]>(

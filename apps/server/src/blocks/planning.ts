@@ -12,7 +12,12 @@ import {
   type PlainDate,
   type PlanContext,
   type PlannedWeek,
-  type SidedValues, isHypermobile, measuredTests, planClientOf, sidedValues } from '@yandle/core';
+  type SidedValues,
+  isHypermobile,
+  measuredTests,
+  planClientOf,
+  sidedValues,
+} from '@yandle/core';
 import { In } from 'typeorm';
 import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
 import { listAssessments } from '../assessments/service.js';

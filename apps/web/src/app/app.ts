@@ -1,5 +1,6 @@
-import { Component } from '@angular/core';
+import { Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { ThemeService } from './data/theme.service';
 import { ToastOutlet } from './ui/toast-outlet';
 
 /** The whole application: one screen at a time, and the short messages above it. */
@@ -8,4 +9,9 @@ import { ToastOutlet } from './ui/toast-outlet';
   imports: [RouterOutlet, ToastOutlet],
   template: `<router-outlet /><y-toast-outlet />`,
 })
-export class App {}
+export class App {
+  constructor() {
+    // Every page has its theme, those without the frame too: sign-in, a running session, the client’s pages.
+    inject(ThemeService);
+  }
+}

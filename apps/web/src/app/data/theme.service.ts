@@ -7,11 +7,17 @@ const KEY = 'yandle.theme';
 @Injectable({ providedIn: 'root' })
 export class ThemeService {
   private readonly document = inject(DOCUMENT);
+  private readonly dark = this.document.defaultView?.matchMedia?.('(prefers-color-scheme: dark)');
   private readonly state = signal<Theme>(this.initial());
   readonly theme = this.state.asReadonly();
 
   constructor() {
     this.apply(this.state());
+    // A device that turns dark in the evening takes the page with it, unless the coach has chosen.
+    this.dark?.addEventListener?.('change', () => {
+      this.state.set(this.initial());
+      this.apply(this.state());
+    });
   }
 
   toggle(): void {
@@ -28,6 +34,6 @@ export class ThemeService {
   private initial(): Theme {
     const kept = localStorage.getItem(KEY);
     if (kept === 'light' || kept === 'dark') return kept;
-    return this.document.defaultView?.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+    return this.dark?.matches ? 'dark' : 'light';
   }
 }

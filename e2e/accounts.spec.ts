@@ -5,7 +5,7 @@ test('a wrong password is refused with what to do', async ({ page }) => {
   await expect(page).toHaveURL(/sign-in/);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText('Enter your email address.')).toBeVisible();
-  await page.getByLabel('E-mail').fill(COACH.email);
+  await page.getByLabel('Email').fill(COACH.email);
   await page.getByLabel('Password').fill('not this one');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('alert')).toContainText('Wrong email or password.');
@@ -14,7 +14,7 @@ test('a wrong password is refused with what to do', async ({ page }) => {
 test('sign-in leads back to where one was, sign-out ends it', async ({ page }) => {
   await page.goto('/clients');
   await expect(page).toHaveURL(/sign-in\?next=/);
-  await page.getByLabel('E-mail').fill(COACH.email);
+  await page.getByLabel('Email').fill(COACH.email);
   await page.getByLabel('Password').fill(COACH.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'Clients' })).toBeVisible();

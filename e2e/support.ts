@@ -30,7 +30,7 @@ export const test = base.extend<{ fresh: void }>({
 /** Signs in as a coach does. */
 export async function signIn(page: Page, who = COACH): Promise<void> {
   await page.goto('/sign-in');
-  await page.getByLabel('E-mail').fill(who.email);
+  await page.getByLabel('Email').fill(who.email);
   await page.getByLabel('Password').fill(who.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { name: 'On the mat today' })).toBeVisible();

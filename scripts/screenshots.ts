@@ -102,7 +102,7 @@ await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`),
   await page.getByRole('spinbutton', { name: 'Minutes' }).fill('10');
   await page.getByRole('spinbutton', { name: 'Minutes' }).blur();
   await page.getByRole('button', { name: 'Compose', exact: true }).click();
-  await page.getByRole('button', { name: 'Take this session' }).waitFor();
+  await page.getByRole('button', { name: 'Use this session' }).waitFor();
   await page.evaluate('scrollTo(0, 0)');
 });
 await shoot(await open({ width: 390, height: 844 }), 'phone', await phoneLink());

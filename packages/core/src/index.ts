@@ -144,6 +144,8 @@ export * from './words/caution.js';
 export * from './words/complaint.js';
 export * from './words/conditions.js';
 export * from './words/composing.js';
+export * from './words/client-item.js';
+export * from './words/plain-test.js';
 export * from './words/reference.js';
 export * from './words/reliability.js';
 export * from './words/dose.js';

@@ -41,7 +41,7 @@ function signInLimit(): RequestHandler {
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: () => {
-      throw new HttpProblem('too-many-attempts', 'Too many failed sign-ins from here. Wait a quarter of an hour.');
+      throw new HttpProblem('too-many-attempts', 'Too many failed sign-ins from here. Wait 15 minutes.');
     },
   });
 }

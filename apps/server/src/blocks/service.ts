@@ -200,7 +200,10 @@ async function assertFromWeek(tx: StudioData, before: Block, draft: BlockDraft, 
   if (draft.startDate !== before.startDate)
     errors.push({ path: 'startDate', message: 'Something has been done: the start stays as it is.' });
   if (draft.weeks < fromWeek - 1)
-    errors.push({ path: 'weeks', message: `Week ${fromWeek - 1} has begun: the block ends after it at the earliest.` });
+    errors.push({
+      path: 'weeks',
+      message: `Week ${fromWeek - 1} has started, so the block can end after it at the earliest.`,
+    });
   for (const lane of before.lanes)
     if (!draft.lanes.some((l) => l.id === lane.id))
       errors.push({ path: 'lanes', message: 'This lane has started. Set its last week instead.' });

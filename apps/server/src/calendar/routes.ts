@@ -26,7 +26,7 @@ export function calendarFeedRoutes(source: DataSource, clock: Clock): Router {
     standardHeaders: true,
     legacyHeaders: false,
     handler: () => {
-      throw new HttpProblem('too-many-attempts', 'Too many requests. Wait a quarter of an hour.');
+      throw new HttpProblem('too-many-attempts', 'Too many requests. Wait 15 minutes.');
     },
   });
   router.get('/calendar/:file', limit, async (req, res) => {

@@ -22,7 +22,7 @@ function faults(d: ExerciseDefinition, at = ''): { path: string; message: string
   const out = [];
   if (d.amount.min > d.amount.max) out.push({ path: `${at}amount.max`, message: 'The most is less than the least.' });
   if (d.secondary.includes(d.primary))
-    out.push({ path: `${at}secondary`, message: 'The main group is not worked along as well.' });
+    out.push({ path: `${at}secondary`, message: 'The main muscle group can’t be a secondary one too.' });
   if (d.props.some((p) => d.optionalProps.includes(p)))
     out.push({ path: `${at}optionalProps`, message: 'A thing is needed or comfortable, not both.' });
   if (d.stages.length > 0 && Math.abs(d.stages.reduce((sum, s) => sum + s.share, 0) - 1) > 0.01)

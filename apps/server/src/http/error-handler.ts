@@ -31,7 +31,7 @@ export function toProblem(err: unknown): HttpProblem {
   if (type === 'entity.too.large')
     return new HttpProblem('body-too-large', 'The request is larger than this route takes. Send less at once.');
   if (type === 'entity.parse.failed')
-    return new HttpProblem('malformed-body', 'The body is no valid JSON. Fix it and send again.');
+    return new HttpProblem('malformed-body', 'The body isn’t valid JSON. Fix it and send it again.');
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return new HttpProblem('unsupported-media-type', 'Send the body as application/json in UTF-8.');
   if (err instanceof URIError || typeof type === 'string')
@@ -45,11 +45,10 @@ export function toProblem(err: unknown): HttpProblem {
       'database-unavailable',
       'Nothing was saved. Wait a moment and try again; your entries are saved on this device.',
     );
-  if (code === 'ER_DUP_ENTRY')
-    return new HttpProblem('conflict', 'This exists already. Load the page again to see it.');
+  if (code === 'ER_DUP_ENTRY') return new HttpProblem('conflict', 'This exists already. Reload the page to see it.');
   return new HttpProblem(
     'internal',
-    'This was our fault and has been logged. Try again; if it stays, tell who runs Yandle the number below.',
+    'This was our fault and has been logged. Try again. If it keeps happening, give the number below to whoever runs your Yandle.',
   );
 }
 

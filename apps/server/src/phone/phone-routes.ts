@@ -43,7 +43,7 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: () => {
-        throw new HttpProblem('too-many-attempts', 'Too many requests from here. Wait a quarter of an hour.');
+        throw new HttpProblem('too-many-attempts', 'Too many requests from here. Wait 15 minutes.');
       },
     }),
   );

@@ -41,7 +41,7 @@ export function fillInRoutes(source: DataSource, clock: Clock): Router {
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: () => {
-        throw new HttpProblem('too-many-attempts', 'Too many requests from here. Wait a quarter of an hour.');
+        throw new HttpProblem('too-many-attempts', 'Too many requests from here. Wait 15 minutes.');
       },
     }),
   );

@@ -13,9 +13,9 @@ import { sessionView } from './views.js';
 async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promise<void> {
   const { find, has } = await loadExercises(tx);
   items.forEach((item, i) => {
-    if (!has(item.exerciseId)) throw invalidField(`items[${i}].exerciseId`, 'Choose an exercise of the library.');
+    if (!has(item.exerciseId)) throw invalidField(`items[${i}].exerciseId`, 'Choose an exercise from the library.');
     if (item.choice !== undefined && !has(item.choice))
-      throw invalidField(`items[${i}].choice`, 'Choose an exercise of the library.');
+      throw invalidField(`items[${i}].choice`, 'Choose an exercise from the library.');
     const exercise = find(item.exerciseId);
     if (!techniquesOf(exercise).includes(item.technique ?? exercise.technique))
       throw invalidField(`items[${i}].technique`, `${exercise.name} cannot be done like that.`);
@@ -25,7 +25,7 @@ async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promi
 async function openFor(tx: StudioData, id: string, version: number): Promise<SessionEntity> {
   const session = await tx.getLocked(SessionEntity, id, 'session');
   if ((await tx.find(RunEntity, { sessionId: id })).length > 0)
-    throw new HttpProblem('conflict', 'This session has been begun: it stays as it was. Change the next one.');
+    throw new HttpProblem('conflict', 'This session has started, so it can’t change. Change the next one.');
   if (session.version !== version)
     throw new HttpProblem('stale-version', 'Someone else changed this session. Load it again to see it.', {
       current: await sessionView(tx, id),

@@ -69,7 +69,7 @@ async function itemOf(
   const item = await tx.findOne(SessionItemEntity, { sessionId: run.sessionId, place: body.item });
   if (!item) throw invalidField('item', 'This session has no such exercise.');
   const { find, has } = await loadExercises(tx);
-  if (body.form && !has(body.form)) throw invalidField('form', 'Choose an exercise of the library.');
+  if (body.form && !has(body.form)) throw invalidField('form', 'Choose an exercise from the library.');
   const exercise = find(item.exerciseId);
   const sided = exercise.sides === 'each';
   if (sided !== (body.side !== null))

@@ -42,7 +42,7 @@ export async function moveSession(
     const session = await tx.getLocked(SessionEntity, sessionId, 'session');
     if (date < today) throw invalidField('date', 'Choose today or a later day.');
     if ((await tx.find(RunEntity, { sessionId })).length > 0)
-      throw new HttpProblem('conflict', 'This session has been begun: it keeps its day.');
+      throw new HttpProblem('conflict', 'This session has started, so its date can’t change.');
     const there = await tx.findOne(SessionEntity, { clientId: session.clientId, date });
     if (there && there.id !== sessionId)
       throw new HttpProblem('conflict', 'That day has a session already. Choose another day.');

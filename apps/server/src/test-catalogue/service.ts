@@ -88,7 +88,7 @@ export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody
             throw new HttpProblem('validation', 'Fix the fields below and save again.', {
               errors: changed.map((path) => ({
                 path,
-                message: 'This test has results: what its number means cannot change. Write a new test instead.',
+                message: 'This test has results: what its number means cannot change. Add a new test instead.',
               })),
             });
           return { definition, archived };

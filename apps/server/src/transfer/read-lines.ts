@@ -96,7 +96,7 @@ export async function* csvLines(
     if (err instanceof HttpProblem) throw err;
     const code = (err as { code?: unknown }).code;
     if (typeof code === 'string' && code.startsWith('CSV_'))
-      throw unreadable(`The file is no readable CSV: ${(err as Error).message.split('\n')[0]}`);
+      throw unreadable(`The file isn’t readable CSV: ${(err as Error).message.split('\n')[0]}`);
     throw err;
   }
   if (!columns) throw unreadable('The file is empty. Its first line names the columns.');
@@ -110,11 +110,11 @@ export async function* jsonLines(input: Readable): AsyncGenerator<NumberedLine> 
   const fail = (err: Error) => void rows.destroy(err);
   input.on('error', fail);
   text.on('error', fail);
-  parser.on('error', () => fail(unreadable('The file is no valid JSON. Fix it and send it again.')));
+  parser.on('error', () => fail(unreadable('The file isn’t valid JSON. Fix it and send it again.')));
   text.pipe(parser);
   for await (const { key, value } of rows as AsyncIterable<{ key: number; value: unknown }>) {
     if (value === null || typeof value !== 'object' || Array.isArray(value))
-      throw unreadable(`Entry ${key + 1} of "results" is no object with client, date, test and value.`);
+      throw unreadable(`Entry ${key + 1} of "results" isn’t an object with client, date, test and value.`);
     const cells: Partial<Record<ResultColumn, string>> = {};
     for (const c of RESULT_COLUMNS) {
       const cell = (value as Record<string, unknown>)[c.id];

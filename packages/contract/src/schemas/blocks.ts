@@ -43,7 +43,7 @@ const lane = Joi.object({
         technique: Joi.string()
           .valid(...TECHNIQUES)
           .required(),
-        exerciseId: slug('Choose an exercise of the library.'),
+        exerciseId: slug('Choose an exercise from the library.'),
       }).optional(),
     )
     .unique('technique')

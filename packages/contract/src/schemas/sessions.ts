@@ -40,7 +40,7 @@ const exerciseId = () =>
   Joi.string()
     .max(60)
     .pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/)
-    .messages({ 'string.pattern.base': 'Choose an exercise of the library.' });
+    .messages({ 'string.pattern.base': 'Choose an exercise from the library.' });
 const sensation = Joi.number().integer().min(FIELD.sensation.min).max(FIELD.sensation.max).allow(null);
 const loadUnit = Joi.string().valid(...LOAD_UNITS);
 

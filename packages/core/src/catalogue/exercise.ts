@@ -45,7 +45,7 @@ export interface Exercise {
   readonly optionalProps: readonly PropId[];
   /** What can stand in for the things it needs; empty when nothing is needed or nothing can. */
   readonly substitute: string;
-  /** `each`: left and right in turn. `both`: one bout works both sides. */
+  /** `each`: left and right, one after the other. `both`: one bout works both sides. */
   readonly sides: 'each' | 'both';
   /** Which side is stretched when the exercise is called left, in words; empty where it is plain. */
   readonly sideWords: string;

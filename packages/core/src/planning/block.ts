@@ -14,7 +14,7 @@ function assertInput(input: BlockInput): void {
   };
   if (!Number.isInteger(input.weeks) || input.weeks < weeks.min || input.weeks > weeks.max)
     refuse(`A block has ${weeks.min} to ${weeks.max} weeks.`);
-  if (!(input.ramp >= ramp.min && input.ramp <= ramp.max)) refuse('The ramp lies between 0 and 50 % a week.');
+  if (!(input.ramp >= ramp.min && input.ramp <= ramp.max)) refuse('The weekly increase is between 0 and 50%.');
   if (
     input.easierEvery !== null &&
     (!Number.isInteger(input.easierEvery) || input.easierEvery < easierEvery.min || input.easierEvery > easierEvery.max)

@@ -1,3 +1,4 @@
+import { plainTestName } from './plain-test.js';
 import { changeBetween, type Change } from '../measuring/change.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 import type { Side } from '../anatomy/side.js';
@@ -15,7 +16,7 @@ export interface DatedValue {
 
 /** First and newest result of a test on a side. */
 export interface FirstAndLast {
-  readonly test: Pick<RomTest, 'name' | 'unit' | 'better'>;
+  readonly test: Pick<RomTest, 'id' | 'name' | 'unit' | 'better'>;
   readonly side: Side | null;
   readonly first: DatedValue;
   readonly last: DatedValue;
@@ -23,7 +24,7 @@ export interface FirstAndLast {
 
 /**
  * Changes said to the client, without blame and without promising more than the error allows: a sentence for each that is real, freer ones
- * first ("Weight-bearing lunge, left: 2.4 cm freer than on 2 March."), and one for all that are not.
+ * first ("Knee to wall, left: better by 2.4 cm since 2 March."), and one for all that are not.
  */
 export function progressWords(results: readonly FirstAndLast[]): string[] {
   const judged = results.map((r) => ({
@@ -31,18 +32,18 @@ export function progressWords(results: readonly FirstAndLast[]): string[] {
     change: changeBetween(r.first.value, r.last.value, r.test.better, [r.first.sem, r.last.sem]),
   }));
   const sentence = ({ test, side, first, change }: (typeof judged)[number]): string => {
-    const what = `${test.name}${side ? `, ${side}` : ''}`;
+    const what = `${plainTestName(test)}${side ? `, ${side}` : ''}`;
     const by = formatReading(Math.abs(change.gain), test.unit);
-    const than = `than on ${formatDate(first.date, 'd MMMM')}.`;
+    const day = formatDate(first.date, 'd MMMM');
     return change.gain > 0
-      ? `${what}: ${by} freer ${than}`
-      : `${what}: ${by} less free ${than} Your coach will look at it with you.`;
+      ? `${what}: better by ${by} since ${day}.`
+      : `${what}: ${by} less than on ${day}. Your coach will look at it with you.`;
   };
   const of = (kind: Change['class']): typeof judged => judged.filter((j) => j.change.class === kind);
-  const same = [...new Set(of('no detectable change').map((j) => j.test.name))];
+  const same = [...new Set(of('no detectable change').map((j) => plainTestName(j.test)))];
   return [
     ...of('improved').map(sentence),
     ...of('worse').map(sentence),
-    ...(same.length > 0 ? [`No change that is larger than measuring can tell: ${runningList(same)}.`] : []),
+    ...(same.length > 0 ? [`No clear change yet: ${runningList(same)}. Small changes are hard to measure.`] : []),
   ];
 }

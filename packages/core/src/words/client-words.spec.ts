@@ -1,11 +1,25 @@
+import { clientItemWords } from './client-item.js';
+import { plainTestName } from './plain-test.js';
+import { ROM_TESTS } from '../catalogue/tests.js';
 import { describe, expect, it } from 'vitest';
-import { exerciseById } from '../catalogue/exercises.js';
+import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
 import type { SessionItem } from '../session/item.js';
 import { progressWords, type FirstAndLast } from './client-progress.js';
 import { itemWords, pushWords, targetWords } from './item.js';
 
+describe('names of tests for clients', () => {
+  it('are plain for every test that ships: none of the trade’s words', () => {
+    const names = ROM_TESTS.map(plainTestName);
+    expect(new Set(names).size).toBe(ROM_TESTS.length);
+    for (const name of names)
+      expect(name).not.toMatch(/flexion|extension|rotation|abduction|dorsi|plantar|Thomas|lumbar|lunge/i);
+  });
+});
+
 describe('progressWords', () => {
-  const test = { name: 'Lunge', unit: 'cm', better: 'more' } as const;
+  const test = { id: 'weight-bearing-lunge', name: 'Weight-bearing lunge', unit: 'cm', better: 'more' } as const;
+  // A studio's own test keeps its name.
+  const own = { ...test, id: 'own:reach', name: 'Reach' };
   const row = (from: number, to: number, over: Partial<FirstAndLast> = {}): FirstAndLast => ({
     test,
     side: 'left',
@@ -20,19 +34,19 @@ describe('progressWords', () => {
       progressWords([
         row(8, 5, { side: 'right' }),
         row(8, 10.4),
-        row(8, 9.6, { test: { ...test, name: 'Reach' } }),
-        row(8, 8, { test: { ...test, name: 'Reach' }, side: 'right' }),
+        row(8, 9.6, { test: own }),
+        row(8, 8, { test: own, side: 'right' }),
       ]),
     ).toEqual([
-      'Lunge, left: 2.4 cm freer than on 2 March.',
-      'Lunge, right: 3 cm less free than on 2 March. Your coach will look at it with you.',
-      'No change that is larger than measuring can tell: reach.',
+      'Knee to wall, left: better by 2.4 cm since 2 March.',
+      'Knee to wall, right: 3 cm less than on 2 March. Your coach will look at it with you.',
+      'No clear change yet: reach. Small changes are hard to measure.',
     ]);
   });
 
   it('knows tests in which less is freer', () => {
     const [words] = progressWords([row(20, 15, { test: { ...test, better: 'less' }, side: null })]);
-    expect(words).toBe('Lunge: 5 cm freer than on 2 March.');
+    expect(words).toBe('Knee to wall: better by 5 cm since 2 March.');
     expect(progressWords([])).toEqual([]);
   });
 });
@@ -50,7 +64,7 @@ describe('itemWords', () => {
   it('says what is asked, by technique and side', () => {
     expect(itemWords(item, hamstring)).toBe('Hold 30 s, 2 times on each side, right first');
     expect(itemWords({ ...item, sets: 1, sidePattern: 'alternating' }, hamstring)).toBe(
-      'Hold 30 s, once on each side, in turn, right first',
+      'Hold 30 s, once on each side, alternating, right first',
     );
     const push: SessionItem = {
       ...item,
@@ -64,5 +78,38 @@ describe('itemWords', () => {
     expect(pushWords(push)).toBe('Push the heel away into the strap.');
     expect(pushWords(item)).toBeNull();
     expect(targetWords(item)).toBe('Sensation 5 of 10: clear stretch, can talk');
+  });
+});
+
+// Design, words 8.4.8: what a client reads of one exercise.
+describe('clientItemWords', () => {
+  const calf = exerciseById('bent-knee-wall-calf');
+  const hold: SessionItem = { exerciseId: calf.id, sets: 2, holdSeconds: 50, sensation: 5, firstSide: 'left' };
+  it('says how long, how often, which side, what more, and how strong', () => {
+    expect(clientItemWords({ ...hold, bonus: { side: 'left', sets: 1, more: 0 } }, calf)).toBe(
+      'Hold for 50 seconds, twice on each side, left first. Once more on the left, your tighter side. How strong: 5 of 10, a clear stretch; you can still talk.',
+    );
+    expect(clientItemWords({ ...hold, sets: 1, sensation: 3 }, calf)).toBe(
+      'Hold for 50 seconds, once on each side, left first. How strong: 3 of 10, a light pull.',
+    );
+  });
+  it('has whole words for every technique, and none of the trade’s', () => {
+    for (const exercise of EXERCISES) {
+      const item = {
+        exerciseId: exercise.id,
+        sets: 3,
+        reps: 6,
+        cycles: 3,
+        pushSeconds: 6,
+        effort: 20,
+        lowerSeconds: 3,
+        holdSeconds: 20,
+        sensation: 4,
+        firstSide: 'right',
+      } as SessionItem;
+      const words = clientItemWords(item, exercise);
+      expect(words, exercise.id).toMatch(/^[A-Z].*\.$/);
+      expect(words, exercise.id).not.toMatch(/undefined|NaN| s\b|reps|sensation|lane|dose|neutral/);
+    }
   });
 });

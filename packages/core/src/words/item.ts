@@ -9,7 +9,7 @@ import { workWords } from './technique.js';
 export function itemWords(item: SessionItem, exercise: Exercise): string {
   const bout = boutOf(item, exercise);
   const times = item.sets === 1 ? 'once' : `${item.sets} times`;
-  const turns = alternates(item, exercise) ? ', in turn' : '';
+  const turns = alternates(item, exercise) ? ', alternating' : '';
   const sides = exercise.sides === 'each' ? ` on each side${turns}, ${item.firstSide} first` : '';
   const support = supportWords(bout);
   const bonus = bonusWords(bout);

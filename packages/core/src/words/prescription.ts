@@ -21,14 +21,14 @@ export const VARIABLE_NAME: Readonly<Record<Variable, string>> = {
   activationReps: 'activation reps',
 };
 
-/** A load in words: "2.5 kg", "5 % of body mass", "band 2"; empty for none. */
+/** A load in words: "2.5 kg", "5% of body weight", "band 2"; empty for none. */
 export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
   if (!b.load) return '';
   switch (b.loadUnit ?? 'kg') {
     case 'kg':
       return `${b.load} kg`;
     case '% body mass':
-      return `${b.load} % of body mass`;
+      return `${b.load}% of body weight`;
     case 'band':
       return `band ${b.load}`;
   }

@@ -8,6 +8,8 @@ interface TechniqueWords {
   readonly bout: (b: Bout) => string;
   /** A bout said to the client, from its shorthand. */
   readonly work: (bout: string) => string;
+  /** A bout said to the client in whole words. */
+  readonly client: (b: Bout) => string;
   /** What one bout's seconds under stretch are made of; null when they are the hold itself. */
   readonly factors: ((b: Bout) => string) | null;
   /** What its `holdSeconds` are called, where that is not a hold. */
@@ -18,12 +20,23 @@ const times = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one
 const seconds = (b: Bout): string => `${b.holdSeconds} s`;
 const reps = (b: Bout): string => `${b.reps} reps`;
 
+const long = (n: number): string => times(n, 'second');
+const often = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+
 const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
-  'static hold': { short: 'hold', bout: seconds, work: (b) => `Hold ${b}`, factors: null },
+  'static hold': {
+    short: 'hold',
+    bout: seconds,
+    work: (b) => `Hold ${b}`,
+    client: (b) => `Hold for ${long(b.holdSeconds)}`,
+    factors: null,
+  },
   'contract-relax': {
     short: 'contract-relax',
     bout: (b) => `${b.cycles} × (${b.pushSeconds} s push at ${b.effort}%, ${b.holdSeconds} s)`,
     work: (b) => `Push, let go, stretch: ${b}`,
+    client: (b) =>
+      `Push for ${long(b.pushSeconds ?? 0)} with about ${b.effort}% of your strength, let go, stretch for ${long(b.holdSeconds)}; do that ${often(b.cycles ?? 1)}`,
     factors: (b) => `${times(b.cycles ?? 1, 'cycle')} × ${b.holdSeconds} s of stretch`,
     hold: 'stretch',
   },
@@ -31,19 +44,52 @@ const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
     short: 'lower',
     bout: (b) => `${b.reps} reps (${b.lowerSeconds} s down, ${b.holdSeconds} s)`,
     work: (b) => `Lower slowly: ${b}`,
+    client: (b) =>
+      `Lower slowly ${often(b.reps ?? 0)}: ${long(b.lowerSeconds ?? 0)} down, stay for ${long(b.holdSeconds)}`,
     factors: (b) => `${times(b.reps ?? 0, 'rep')} × (${b.lowerSeconds} s down + ${b.holdSeconds} s)`,
   },
-  'loaded isometric': { short: 'loaded hold', bout: seconds, work: (b) => `Hold the loaded end ${b}`, factors: null },
+  'loaded isometric': {
+    short: 'loaded hold',
+    bout: seconds,
+    work: (b) => `Hold the loaded end ${b}`,
+    client: (b) => `Hold the low position for ${long(b.holdSeconds)}`,
+    factors: null,
+  },
   'moving stretch': {
     short: 'move',
     bout: (b) => `${b.reps} reps (${b.holdSeconds} s pause)`,
     work: (b) => `Move in and out: ${b}`,
+    client: (b) => `Move in and out ${often(b.reps ?? 0)}, ${long(b.holdSeconds)} at the end`,
     factors: (b) => `${times(b.reps ?? 0, 'rep')} × ${b.holdSeconds} s at the end`,
   },
-  rolling: { short: 'roll', bout: seconds, work: (b) => `Roll ${b}`, factors: null },
-  'nerve glide': { short: 'glide', bout: reps, work: (b) => `Glide: ${b}`, factors: null },
-  activation: { short: 'activate', bout: reps, work: (b) => `Work the muscle: ${b}`, factors: null },
-  breathing: { short: 'breathe', bout: (b) => `${b.reps} breaths`, work: (b) => `Breathe: ${b}`, factors: null },
+  rolling: {
+    short: 'roll',
+    bout: seconds,
+    work: (b) => `Roll ${b}`,
+    client: (b) => `Roll slowly for ${long(b.holdSeconds)}`,
+    factors: null,
+  },
+  'nerve glide': {
+    short: 'glide',
+    bout: reps,
+    work: (b) => `Glide: ${b}`,
+    client: (b) => `Glide gently ${often(b.reps ?? 0)}`,
+    factors: null,
+  },
+  activation: {
+    short: 'activate',
+    bout: reps,
+    work: (b) => `Work the muscle: ${b}`,
+    client: (b) => `Work the muscle ${often(b.reps ?? 0)}`,
+    factors: null,
+  },
+  breathing: {
+    short: 'breathe',
+    bout: (b) => `${b.reps} breaths`,
+    work: (b) => `Breathe: ${b}`,
+    client: (b) => `Take ${times(b.reps ?? 0, 'slow breath')}`,
+    factors: null,
+  },
 };
 
 /** A technique in a cell of the block: "hold". */
@@ -80,4 +126,14 @@ export function amountWords(technique: Technique, n: number): string {
 /** The size of a bout with its unit. */
 export function boutAmountWords(b: Bout): string {
   return amountWords(b.technique, amountOf(b));
+}
+
+/** One bout said to the client in whole words: "Hold for 50 seconds". */
+export function clientBoutWords(b: Bout): string {
+  return WORDS[b.technique].client(b);
+}
+
+/** How often, said to the client: "once", "twice", "3 times". */
+export function oftenWords(n: number): string {
+  return often(n);
 }

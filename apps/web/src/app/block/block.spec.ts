@@ -40,7 +40,7 @@ describe('BlockScreen', () => {
     expect(panel).toContain('2 sets × 35 s');
     expect(panel).toContain('× 3 sessions');
     expect(panel).toContain('Hold 30 → 35 s (step 2 of 6).');
-    expect(panel).toContain('+17 %');
+    expect(panel).toContain('+17%');
   });
 
   it('turns the marked variable with + and −, says which rule breaks, and fixes it', async () => {
@@ -88,10 +88,10 @@ describe('BlockScreen', () => {
     await screen.settle();
     expect(screen.text).toContain('▼ 180 s');
     expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain(
-      '210 s a side in the week, would be 180 s',
+      '210 s per side in the week, would be 180 s',
     );
     await screen.press('Apply');
-    expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('180 s a side in the week');
+    expect(cell('Soleus, week 2').querySelector('.sr-only')!.textContent).toContain('180 s per side in the week');
   });
 
   it('changes only what has not begun', async () => {
@@ -120,7 +120,7 @@ describe('BlockScreen', () => {
     await pick('Load counted in', '% body mass');
     // Help, holds and sets come first; the load is last.
     const last = () => cell('Calf (gastrocnemius), week 15').querySelector('.sr-only')!.textContent;
-    expect(last()).toContain('% of body mass');
+    expect(last()).toContain('% of body weight');
     await pick('Load counted in', 'kg');
     await pick('Smallest plate', '0.5');
     expect(last()).toMatch(/0\.5 kg|1 kg|1\.5 kg/);

@@ -133,7 +133,7 @@ export class CellPanel {
     return {
       week: earlier.week,
       dose: then,
-      words: `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)} %`,
+      words: `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)}%`,
     };
   });
 }

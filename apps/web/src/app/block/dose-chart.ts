@@ -48,11 +48,11 @@ const LOOK = [
     <div class="relative h-56"><canvas #canvas role="img" [attr.aria-label]="label()"></canvas></div>
     <details class="mt-1 text-sm">
       <summary class="font-semibold">The numbers</summary>
-      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Numbers of the weekly seconds">
+      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="The weekly dose in numbers">
         <table class="data-table">
           <thead>
             <tr>
-              <th scope="col">Seconds a week</th>
+              <th scope="col">Seconds per side</th>
               @for (w of weeks(); track w) {
                 <th scope="col" class="!text-right">{{ w }}</th>
               }
@@ -93,7 +93,7 @@ export class DoseChart {
   );
   protected readonly label = computed(
     () =>
-      `Weekly seconds of stretch by week: ${this.rows()
+      `Weekly dose by week, seconds per side: ${this.rows()
         .map((r) => `${r.name} ${r.values.join(', ')}`)
         .join('; ')}. The table below has the same numbers.`,
   );
@@ -159,7 +159,7 @@ export class DoseChart {
           y: {
             beginAtZero: true,
             suggestedMax: FLATTENING_WEEKLY_SECONDS + 60,
-            title: { display: true, text: 'seconds a side', color: token('--soft') },
+            title: { display: true, text: 'seconds per side', color: token('--soft') },
             ticks: { color: token('--soft') },
             grid: { color: token('--line') },
           },

@@ -49,11 +49,11 @@ describe('RationaleScreen', () => {
     const screen = await open([aBlock(aDraft({ lanes }))], { ...PATH, cautions });
     expect(screen.text).toContain('1. Soleus · Steady hold');
     expect(screen.text).toContain('Chosen by the coach, not from the latest results.');
-    expect(screen.text).toContain('First full week: 2 × 30 s, 3 days.');
+    expect(screen.text).toContain('Starts with 2 × 30 s, 3 days');
     expect(screen.text).toContain('Set by the coach: week 3.');
     expect(screen.text).toContain('static hold: Bent-knee calf stretch at a wall');
-    expect(screen.text).toContain('the weekly dose rises by 20 % at most');
-    expect(screen.text).toContain('Easier weeks at about 60 %: week 4, 8.');
+    expect(screen.text).toContain('the weekly dose rises by up to 20%');
+    expect(screen.text).toContain('Easier weeks at about 60%: week 4, 8.');
     expect(screen.text).toContain('8 Mar (baseline)');
     expect(screen.text).toContain(cautionTitle(cautions[0]!));
     expect(screen.text).toContain('not medical advice');

@@ -109,7 +109,7 @@ export class RationaleScreen {
         exercises: exercises.join('; '),
         first: first ? prescriptionWords(first.prescription) : '–',
         last: last ? prescriptionWords(last.prescription) : '–',
-        dose: `${first?.dose ?? 0} → ${peak} s a side and week`,
+        dose: `${first?.dose ?? 0} → ${peak} s per side and week`,
         set: worked.filter((w) => w.locked).map((w) => w.week),
       };
     });

@@ -79,7 +79,7 @@ export function cellViews(
     const bonus = bonusWords(w.prescription);
     const said = [
       `${name}, week ${w.week}${w.kind === 'easier' ? ', easier' : ''}: ${prescriptionWords(w.prescription)}`,
-      ...(w.kind === 'rest' ? [] : [`sensation ${w.prescription.sensation}`, `${w.dose} s a side in the week`]),
+      ...(w.kind === 'rest' ? [] : [`sensation ${w.prescription.sensation}`, `${w.dose} s per side in the week`]),
       ...(bonus ? [bonus] : []),
       ...(w.locked ? ['set by you'] : []),
       ...(at.length > 0 ? [`${at.length} ${at.length === 1 ? 'rule' : 'rules'} broken`] : []),

@@ -51,7 +51,7 @@ describe('Stave', () => {
     const cells = [...el().querySelectorAll('button.cell')];
     expect(cells).toHaveLength(16);
     expect(cells[1]!.querySelector('.sr-only')!.textContent).toBe(
-      'Soleus, week 2: 2 × 35 s, 3 days, sensation 5, 210 s a side in the week',
+      'Soleus, week 2: 2 × 35 s, 3 days, sensation 5, 210 s per side in the week',
     );
     expect(cells[3]!.querySelector('.sr-only')!.textContent).toContain('easier');
   });

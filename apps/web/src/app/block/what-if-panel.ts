@@ -12,7 +12,7 @@ import { StylesService } from '../styles/styles.service';
         <button type="button" class="btn min-h-8" (click)="left.emit()">Close</button>
       </div>
       <p class="text-sm text-soft">
-        The stave shows what would change: ▲ more, ▼ less, in seconds a side. Nothing changes until you apply it.
+        The block shows what would change: ▲ more, ▼ less, in seconds per side. Nothing changes until you apply it.
       </p>
       <label class="field">
         <span class="label">Weekly increase, at most</span>
@@ -90,6 +90,6 @@ export class WhatIfPanel {
   );
 
   protected percent(ramp: number): string {
-    return `${Math.round(ramp * 100)} %`;
+    return `${Math.round(ramp * 100)}%`;
   }
 }

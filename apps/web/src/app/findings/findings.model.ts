@@ -1,26 +1,25 @@
-import type { Assessment, PrioritiesView } from '@yandle/contract';
 import {
   changeBetween,
+  conditionWords,
   currentComplaints,
   differentConditions,
   exercisesFor,
-  formatNumber,
   formatReading,
+  measuredTests,
+  MUSCLE_GROUP_IDS,
+  muscleGroupName,
+  referenceGapWords,
+  resultSeries,
+  sidesOfTest,
   type GroupFinding,
   type Interest,
   type MeasuredTest,
-  MUSCLE_GROUP_IDS,
   type MuscleGroupId,
-  muscleGroupName,
-  resultSeries,
   type RomTest,
   type TestCatalogue,
   type TestFinding,
-  conditionWords,
-  referenceGapWords,
-  measuredTests,
-  sidesOfTest,
 } from '@yandle/core';
+import type { Assessment, PrioritiesView } from '@yandle/contract';
 import { conditionsOf } from '../measure/results';
 import { changeWords } from '../ui/change-words';
 
@@ -82,10 +81,9 @@ export function targetWords(f: TestFinding): string {
 export function whyWords(g: GroupFinding, complaints: readonly string[] = []): string {
   const short = g.tests.filter((t) => (t.finding.shortfall?.spreads ?? 0) > 0);
   const reasons = short.slice(0, 2).map(({ finding }) => {
-    const steps = finding.shortfall!.detectableSteps;
-    return `${finding.test.name}: ${gapWords(finding)} (${formatNumber(steps)} detectable ${formatNumber(steps) === '1' ? 'step' : 'steps'})`;
+    return `${finding.test.name}: ${gapWords(finding)}`;
   });
-  if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is notably tighter`);
+  if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is clearly tighter`);
   if (g.parts.complaint > 0)
     reasons.push(complaints.length > 0 ? `complaint: ${complaints.join(', ')}` : 'a complaint goes with it');
   if (g.parts.interest > 0) reasons.push('the client asked for it');

@@ -43,8 +43,8 @@ describe('FindingsScreen', () => {
     expect(items).toEqual(['Hamstrings', 'Soleus', 'Calf (gastrocnemius)']);
     // By hand: 1 against a single value, side 12°/8 · 0.5 = 0.75; 16° are 1.9 steps of 8.3°.
     expect(screen.text).toContain('1.8 = short 1.0 + side 0.8');
-    expect(screen.text).toContain('Active knee extension: left 44°, 16° short of 28° (1.9 detectable steps)');
-    expect(screen.text).toContain('the left side is notably tighter');
+    expect(screen.text).toContain('Active knee extension: left 44°, 16° short of 28°');
+    expect(screen.text).toContain('the left side is clearly tighter');
     expect(screen.text).toContain(
       '2 of 2 results with a band are called short. In a healthy client chance alone makes about 0.3.',
     );
@@ -197,7 +197,7 @@ describe('FindingsScreen', () => {
 
   it('proposes two tests for the weekly quick check and keeps them', async () => {
     const screen = await open(STIFF);
-    await screen.press('Take ');
+    await screen.press('Use ');
     expect(sent(screen).quickCheck.slice().sort()).toEqual(['active-knee-extension', 'weight-bearing-lunge']);
   });
 

@@ -15,7 +15,7 @@ import { PrioritiesStore } from './priorities.store';
         <p class="mt-1 text-soft">Two tests, measured every week, show a trend within the block.</p>
         @if (proposed().length === 2) {
           <button type="button" class="btn mt-2" (click)="store.decide({ quickCheck: proposed() })">
-            Take {{ proposedNames() }}
+            Use {{ proposedNames() }}
           </button>
         }
       }

@@ -102,7 +102,7 @@ import { PrioritiesStore } from './priorities.store';
             <button class="btn btn-go" type="submit" [disabled]="score() === null">Note it</button>
           </div>
           <p class="hint">
-            A real change is 2 points or 30 % (Farrar 2001; from memory). A complaint that gets worse, wakes at night or
+            A real change is 2 points or 30% (Farrar 2001; from memory). A complaint that gets worse, wakes at night or
             comes with numbness belongs with a doctor or physiotherapist.
           </p>
         </form>

@@ -83,16 +83,19 @@ export class Intake {
   protected readonly asked = computed(() => {
     const latest = this.store.latest();
     const due = this.store.view()?.dueOn;
-    if (!latest || !due) return 'questions not asked yet';
-    return `asked ${this.day(latest.askedOn)}, due again ${this.day(due)}`;
+    if (!latest || !due) return 'questions not answered yet';
+    return `answered ${this.day(latest.askedOn)}, due again ${this.day(due)}`;
   });
   protected readonly history = computed(() =>
     (this.store.view()?.intakes ?? []).map((i) => {
       const yes = i.answers.yes.map((id) => questionById(id).text.replace(/\?$/, ''));
       const open = openQuestions(i.answers).length;
       const by = i.by ?? 'the client';
-      const said = yes.length > 0 ? `yes to: ${yes.join('; ')}` : 'no to everything asked';
-      return { id: i.id, words: `${this.day(i.askedOn)}, by ${by}: ${said}${open > 0 ? `; ${open} not asked` : ''}.` };
+      const said = yes.length > 0 ? `yes to: ${yes.join('; ')}` : 'no to everything';
+      return {
+        id: i.id,
+        words: `${this.day(i.askedOn)}, by ${by}: ${said}${open > 0 ? `; ${open} not answered` : ''}.`,
+      };
     }),
   );
 

@@ -7,7 +7,7 @@ const SKIP_REASONS = [
   'Cannot take the position',
   'Instrument not at hand',
   'Client does not want it',
-  'A caution speaks against it',
+  'A caution rules it out',
 ];
 
 /** Ends a test because of what was felt, or skips it with a reason. */

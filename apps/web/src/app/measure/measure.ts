@@ -409,7 +409,7 @@ export class MeasureScreen {
     try {
       await firstValueFrom(this.api.attachPicture(assessment.id, id, test.id, side, picture));
       this.store.setPictures([...assessment.pictures, { id, testId: test.id, side }]);
-      this.toasts.show('The picture is in the record.');
+      this.toasts.show('Picture saved.');
     } catch (err) {
       this.toasts.show(`Not attached: ${problemOf(err).detail}`);
     }

@@ -34,7 +34,7 @@ describe('PhoneStart', () => {
       sessions: [aSession(), aSession({ id: 's2', date: '2026-03-13' })],
       exercises: [],
       sorenessEntries: [],
-      progress: ['Lunge, left: 2.4 cm freer than on 2 March.'],
+      progress: ['Knee to wall, left: better by 2.4 cm since 2 March.'],
       onHold: null,
       ...over,
     };
@@ -74,7 +74,7 @@ describe('PhoneStart', () => {
     expect(text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
     expect(text).toContain('Stop at once if you feel: numbness or tingling');
     expect(text).toContain('Friday 13 March');
-    expect(text).toContain('2.4 cm freer');
+    expect(text).toContain('better by 2.4 cm');
     expect(text).not.toContain('How sore');
   });
 

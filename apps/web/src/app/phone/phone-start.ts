@@ -3,18 +3,17 @@ import { Router, RouterLink } from '@angular/router';
 import {
   addDays,
   BODY_REGIONS,
-  type BodyRegionId,
   bodyRegionName,
+  exercisesOnHold,
   formatClock,
   formatDate,
-  itemWords,
-  type SessionItem,
+  SEE_SOMEONE,
   SORE_RESTS,
   STOP_ADVICE,
   STOP_SIGNS,
-  targetWords,
-  exercisesOnHold,
-  SEE_SOMEONE,
+  type BodyRegionId,
+  type SessionItem,
+  clientItemWords,
 } from '@yandle/core';
 import type { Session } from '@yandle/contract';
 import { FigureView } from '../ui/figure';
@@ -37,7 +36,6 @@ export class PhoneStart {
   protected readonly outbox = inject(PhoneOutbox);
   protected readonly offline = new OfflineReady();
   protected readonly clock = formatClock;
-  protected readonly target = targetWords;
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
   protected readonly rests = SORE_RESTS;
   protected readonly stopAdvice = STOP_ADVICE;
@@ -113,7 +111,7 @@ export class PhoneStart {
   }
 
   protected words(item: SessionItem): string {
-    return itemWords(item, this.store.find(item.exerciseId));
+    return clientItemWords(item, this.store.find(item.exerciseId));
   }
 
   /** Nothing sore has no place. */

@@ -56,7 +56,7 @@ describe('ProgressScreen', () => {
       dose: null,
       sensations: [],
     });
-    expect(screen.text).toContain('▼ worse 29° → 39°, 10° stiffer');
+    expect(screen.text).toContain('▼ worse 29° → 39°, 10° tighter');
   });
 
   it('shows a warm result in the table and does not let it speak', async () => {
@@ -113,8 +113,8 @@ describe('ProgressScreen', () => {
     expect(screen.text).toContain('90% of the weeks that are over');
     const rows = [...screen.el.querySelectorAll('y-mirror-row [role=img]')].map((r) => r.getAttribute('aria-label'));
     expect(rows).toEqual([
-      'Week 1: left 162 s; right 162 s. planned 180 s a side · 90 %',
-      'Week 2: left 60 s; right 60 s. planned 180 s a side · 33 %',
+      'Week 1: left 162 s; right 162 s. planned 180 s per side · 90%',
+      'Week 2: left 60 s; right 60 s. planned 180 s per side · 33%',
     ]);
   });
 

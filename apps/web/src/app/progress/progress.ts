@@ -200,7 +200,7 @@ export class ProgressScreen {
           .map((r) =>
             doseRow(
               `Week ${r.week}`,
-              `planned ${sidesWords(r.planned)}${r.ratio === null ? '' : ` · ${Math.round(r.ratio * 100)} %`}`,
+              `planned ${sidesWords(r.planned)}${r.ratio === null ? '' : ` · ${Math.round(r.ratio * 100)}%`}`,
               r.planned,
               r.done,
               top,
@@ -226,7 +226,7 @@ export class ProgressScreen {
         side,
         class: c.class,
         words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${sizeWords(c, test)}`,
-        chance: `${chanceWords(c.probability)} chance that this is its true direction`,
+        chance: `${chanceWords(c.probability)} chance that it really ${c.gain < 0 ? 'got worse' : 'improved'}`,
       },
     ];
   }
@@ -246,5 +246,5 @@ function totalWords(ratio: number | null): string {
 
 /** Seconds of both sides in words: once where they are the same. */
 function sidesWords({ left, right }: Readonly<Record<'left' | 'right', number>>): string {
-  return left === right ? `${left} s a side` : `left ${left}, right ${right} s`;
+  return left === right ? `${left} s per side` : `left ${left}, right ${right} s`;
 }

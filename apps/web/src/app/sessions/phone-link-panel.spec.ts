@@ -42,7 +42,7 @@ describe('PhoneLinkPanel', () => {
   it('shows what arrived late, and takes it in when the coach says so', async () => {
     const screen = await open([late]);
     expect(screen.text).toContain('Arrived late: session of Tue 10 Mar');
-    expect(screen.text).toContain('4 sets, 120 s, with something felt. Its session is no longer in the plan');
+    expect(screen.text).toContain('4 sets, 120 s, with something felt. Its session is no longer in the block');
     await screen.press('Accept');
     const sent = screen.request('PUT', '/clients/c1/late-logs/r1');
     expect(sent.request.body).toEqual({ accept: true });

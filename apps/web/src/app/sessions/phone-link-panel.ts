@@ -71,8 +71,8 @@ export class PhoneLinkPanel {
   protected readonly late = signal<readonly LateLog[]>([]);
   protected readonly reasons: Readonly<Record<LateReason, string>> = {
     link: 'It was sent after the link had ended.',
-    plan: 'Its session is no longer in the plan; it would be made again.',
-    stop: 'A caution or a stop sign spoke against the session when it arrived. Ask how it was before you take it in.',
+    plan: 'Its session is no longer in the block. Accepting adds it back.',
+    stop: 'A caution or stop sign blocked this session. Ask the client before you accept it.',
   };
   protected readonly requests = new Requests();
   protected readonly problem = this.requests.problem;

@@ -208,7 +208,7 @@ export class QuickCheckPanel {
     const size = formatReading(Math.abs(change.gain), test.unit);
     if (change.gain === 0) return 'the same';
     const real = change.class === 'no detectable change' ? 'within measurement error' : 'more than measurement error';
-    return `${size} ${change.gain < 0 ? 'stiffer' : 'freer'}, ${real}`;
+    return `${size} ${change.gain < 0 ? 'tighter' : 'freer'}, ${real}`;
   }
 
   private async load(clientId: string): Promise<void> {

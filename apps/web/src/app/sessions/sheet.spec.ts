@@ -15,7 +15,7 @@ describe('SessionSheet', () => {
   // 2 × 212 s and 120 s of warm-up: the worked example of docs/calculations.md.
   it('adds up to the second and says each exercise in words', async () => {
     const screen = await open();
-    expect(screen.text).toContain('9:04 of 20:00 min');
+    expect(screen.text).toContain('9:04 of 20 min');
     expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:24 · rests 0:40');
     expect(screen.text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
     expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(1 + 2 * 18);
@@ -49,8 +49,8 @@ describe('SessionSheet', () => {
       }),
     });
     const rows = [...screen.el.querySelectorAll('y-mirror-row [role=img]')].map((r) => r.getAttribute('aria-label'));
-    expect(rows[0]).toBe('Soleus: left 30 s; right 25 s. planned 60 s a side');
-    expect(rows[1]).toBe('Hamstrings: left 0 s; right 0 s. planned 60 s a side');
+    expect(rows[0]).toBe('Soleus: left 30 s; right 25 s. planned 60 s per side');
+    expect(rows[1]).toBe('Hamstrings: left 0 s; right 0 s. planned 60 s per side');
     expect(screen.text).toContain('Sensation: not answered · “a long day”');
   });
 
@@ -142,7 +142,7 @@ describe('SessionSheet', () => {
       run: aRun({ endedAt: '2026-03-11T17:09:00.000Z' }),
       otherRuns: [aRun({ id: 'r2', source: 'client' })],
     });
-    expect(screen.text).toContain('on the client’s phone, 0 s in all, not finished. It does not count.');
+    expect(screen.text).toContain('on the client’s phone, 0 s in all, not finished. Not counted.');
     await screen.press('Let this one count');
     const chosen = screen.request('PUT', '/sessions/s1/counted-run');
     expect(chosen.request.body).toEqual({ runId: 'r2' });

@@ -142,7 +142,7 @@ export class SessionSheet {
       doseRow(
         muscleGroupName(this.store.find(item.exerciseId).primary),
         planned.left === planned.right
-          ? `planned ${planned.left} s a side`
+          ? `planned ${planned.left} s per side`
           : `planned left ${planned.left}, right ${planned.right} s`,
         planned,
         done,

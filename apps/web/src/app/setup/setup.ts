@@ -61,7 +61,7 @@ export class Setup {
       hint: 'As Europe/Vienna: sessions and retests follow it.',
     },
     { name: 'coachName', label: 'Your name', type: 'text', auto: 'name', hint: '' },
-    { name: 'email', label: 'E-mail', type: 'email', auto: 'username', hint: '' },
+    { name: 'email', label: 'Email', type: 'email', auto: 'username', hint: '' },
     {
       name: 'password',
       label: 'Password',

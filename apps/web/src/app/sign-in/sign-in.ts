@@ -7,7 +7,7 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ProblemNote } from '../ui/problem-note';
 
-/** E-mail and password. Leads back to where someone was when their session ended. */
+/** Email and password. Leads back to where someone was when their session ended. */
 @Component({
   selector: 'y-sign-in',
   imports: [ReactiveFormsModule, ProblemNote],
@@ -18,7 +18,7 @@ import { ProblemNote } from '../ui/problem-note';
       <h1 class="mt-8 mb-3 text-xl">Sign in</h1>
       <form class="flex flex-col gap-4" [formGroup]="form" (ngSubmit)="submit()" novalidate>
         <label class="field">
-          <span class="label">E-mail</span>
+          <span class="label">Email</span>
           <input
             class="input"
             type="email"

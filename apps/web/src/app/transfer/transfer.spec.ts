@@ -49,7 +49,7 @@ describe('TransferScreen', () => {
     expect(real.request.params.get('dryRun')).toBe('false');
     real.flush({ ...REPORT, dryRun: false });
     await screen.settle();
-    expect(screen.text).toContain('It is in the record');
+    expect(screen.text).toContain('Imported');
   });
 
   it('shows each line that is wrong, and takes nothing', async () => {

@@ -1,4 +1,4 @@
-import { changeBetween, formatReading, resultSem, type Change, type RomTest } from '@yandle/core';
+import { changeBetween, formatReading, resultSem, roundTo, type Change, type RomTest } from '@yandle/core';
 
 /**
  * A change of a test and side.
@@ -11,16 +11,16 @@ export function changeOf(then: RomTest, now: RomTest, before: number, after: num
 /** Size and direction of a change: "10° freer", "no difference". */
 export function sizeWords(change: Change, test: RomTest): string {
   if (change.gain === 0) return 'no difference';
-  return `${formatReading(Math.abs(change.gain), test.unit)} ${change.gain > 0 ? 'freer' : 'stiffer'}`;
+  return `${formatReading(Math.abs(change.gain), test.unit)} ${change.gain > 0 ? 'freer' : 'tighter'}`;
 }
 
-/** A probability in per cent; never "100 %", since nothing measured is certain. */
+/** A probability in per cent; never "100%", since nothing measured is certain. */
 export function chanceWords(p: number): string {
-  if (p > 0.999) return 'more than 99.9\u00a0%';
-  return `${(p * 100).toFixed(p > 0.99 ? 1 : 0)}\u00a0%`;
+  if (p > 0.999) return 'over 99.9%';
+  return `${roundTo(p * 100, p > 0.99 ? 1 : 0)}%`;
 }
 
-/** All of it in one line: "improved: 10° freer (99.1 %)". */
+/** All of it in one line: "improved: 10° freer (99.1%)". */
 export function changeWords(change: Change, test: RomTest): string {
   return `${change.class}: ${sizeWords(change, test)} (${chanceWords(change.probability)})`;
 }

@@ -26,7 +26,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     amount: SHORT,
     sideWords: 'The side away from the ear that sinks is stretched.',
     steps: [
-      'Sit tall, one hand under the seat.',
+      'Sit tall, one hand under your thigh.',
       'Let the head sink to the other side.',
       'Free of trouble: lay the other hand on the head, no pull.',
     ],
@@ -53,7 +53,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     amount: SHORT,
     sideWords: 'The side away from the nose is stretched.',
     steps: [
-      'Sit tall, one hand under the seat.',
+      'Sit tall, one hand under your thigh.',
       'Turn the nose half to the other side, then down.',
       'Free of trouble: lay the hand on the back of the head.',
     ],

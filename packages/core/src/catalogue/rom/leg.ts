@@ -47,7 +47,7 @@ export const WEIGHT_BEARING_LUNGE: RomTest = {
     { group: 'calf', weight: 0.3 },
   ],
   cautions: [
-    'With poor balance the hands stay on the wall.',
+    'If your balance is poor, the hands stay on the wall.',
     'Pinching in the front of the ankle ends the test: note it.',
   ],
   notFor: ['A fresh ankle or foot injury', 'Standing on this leg is not allowed'],
@@ -122,7 +122,7 @@ const STRAIGHT_KNEE_DORSIFLEXION: RomTest = {
     { group: 'soleus', weight: 0.4 },
     { group: 'plantar-foot', weight: 0.2 },
   ],
-  cautions: ['A nervy feeling behind the knee ends the test: note it.'],
+  cautions: ['Tingling or a sharp line behind the knee ends the test: note it.'],
   notFor: ['A fresh calf or Achilles tear'],
   faults: ['Knee bending', 'Foot turning out', 'Reading the toes instead of the foot'],
 };
@@ -227,7 +227,7 @@ export const ACTIVE_KNEE_EXTENSION: RomTest = {
     ),
   },
   limits: [{ group: 'hamstrings', weight: 1 }],
-  cautions: ['A nervy feeling behind the knee or in the foot: point the toes away, and note it when it stays.'],
+  cautions: ['If there is tingling behind the knee or in the foot, point the toes away; note it if it doesn’t go.'],
   notFor: ['A fresh hamstring tear', 'Leg pain spreading below the knee, until cleared'],
   faults: ['Thigh drifting away from upright', 'Pelvis rolling back', 'Foot pulled up hard'],
 };

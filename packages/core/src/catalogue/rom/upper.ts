@@ -100,8 +100,8 @@ const LUMBAR_LOCKED_ROTATION: RomTest = {
   ...SEATED_ROTATION,
   id: 'lumbar-locked-rotation',
   name: 'Lumbar-locked rotation',
-  motion: 'thoracic rotation, low back held still',
-  purpose: 'Turns the upper back alone: the seat on the heels keeps the low back out.',
+  motion: 'thoracic rotation, low back kept still',
+  purpose: 'Turns the upper back alone: sitting on the heels keeps the low back out.',
   position: 'all fours',
   landmarks: ['between the shoulder blades'],
   steps: [
@@ -109,7 +109,7 @@ const LUMBAR_LOCKED_ROTATION: RomTest = {
     'Turn the elbow up and open the chest as far as it goes.',
     'Read the inclinometer across the upper back. Named by the side turned to.',
   ],
-  endPoint: 'the seat leaves the heels or shifts to one side',
+  endPoint: 'the buttocks leave the heels or shift to one side',
   instruments: ['inclinometer'],
   reference: { kind: 'nominal', value: 45, source: practice('About 40-50°.') },
   limits: [{ group: 'thoracic-rotators', weight: 1 }],
@@ -317,7 +317,7 @@ const NECK_SIDE_BEND: RomTest = {
   purpose: 'How far the ear goes to the shoulder: the side left behind is stretched.',
   landmarks: ['bridge of the nose', 'seventh neck bone'],
   steps: [
-    'Sitting tall against a back rest, hands under the seat.',
+    'Sitting tall against a back rest, hands under the thighs.',
     'Take the ear towards the shoulder by itself, nose ahead.',
     'Read the angle from upright. Named by the side bent to; the other side is stretched.',
   ],

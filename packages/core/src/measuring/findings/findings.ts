@@ -101,7 +101,7 @@ function chanceOfShort(test: RomTest): number {
 
 /**
  * Ranked muscle groups of an assessment, each score with its parts (domain 2.2):
- * Σ w·g / max(1, Σ w) + 0.5·min(2, largest notable side difference in spreads, of tests that the group limits by half or more)
+ * Σ w·g / max(1, Σ w) + 0.5·min(2, largest clear side difference in spreads, of tests that the group limits by half or more)
  * + max(coach's, client's interest)/3 + 1 for a linked complaint. Weights and steps are common practice, no source.
  * @param interests by group; missing ones count nothing
  */

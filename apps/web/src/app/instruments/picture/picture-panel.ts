@@ -112,7 +112,7 @@ export class PicturePanel {
       await image.decode();
     } catch {
       URL.revokeObjectURL(url);
-      return this.problem.set('This file is no picture that can be shown. Choose a JPEG or PNG.');
+      return this.problem.set('This file can’t be shown as a picture. Choose a JPEG or PNG.');
     }
     const { naturalWidth: width, naturalHeight: height } = image;
     this.problem.set('');

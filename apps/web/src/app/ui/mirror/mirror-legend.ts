@@ -6,7 +6,7 @@ import { Component, input } from '@angular/core';
   template: `
     <p class="flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
       <span>longer is freer, also where fewer degrees are better</span>
-      <span>whisker: measurement error, 95 %</span>
+      <span>whisker: measurement error, 95%</span>
       <span><span class="font-bold text-action" aria-hidden="true">|</span> green tick: reference</span>
       @if (before(); as b) {
         <span>dot: {{ b }}, hollow = no change detectable, filled = real change</span>

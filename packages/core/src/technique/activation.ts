@@ -3,6 +3,7 @@ import { workBeats, workSegments } from './work-repetitions.js';
 
 /** Repetitions that use the new range. */
 export const ACTIVATION: TechniqueKind = {
+  breath: 'Out as you work, in as you let go.',
   unit: 'repetitions',
   loaded: false,
   stretches: false,

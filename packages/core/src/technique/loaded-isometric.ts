@@ -3,6 +3,7 @@ import type { TechniqueKind } from './shape.js';
 
 /** The loaded end position, held. */
 export const LOADED_ISOMETRIC: TechniqueKind = {
+  breath: 'Keep breathing evenly; never hold the breath.',
   unit: 'seconds',
   loaded: true,
   stretches: true,

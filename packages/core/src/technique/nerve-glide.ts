@@ -3,6 +3,7 @@ import { workBeats, workSegments } from './work-repetitions.js';
 
 /** Easy movement of a nerve in its bed. Never planned by a style; off for whoever is not qualified (domain rule 2.6, 9). */
 export const NERVE_GLIDE: TechniqueKind = {
+  breath: 'Easy and even.',
   unit: 'repetitions',
   loaded: false,
   stretches: false,

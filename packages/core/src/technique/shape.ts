@@ -45,6 +45,8 @@ export interface PhaseDefaults {
  * styles' data asks which technique it is; it asks the technique.
  */
 export interface TechniqueKind {
+  /** How to breathe in it, where an exercise says nothing else. */
+  readonly breath: string;
   readonly unit: BoutUnit;
   /** Works against a weight, a band or the body's bodyweight at the end of the range: 48 h apart, never under 18. */
   readonly loaded: boolean;

@@ -3,6 +3,7 @@ import type { TechniqueKind } from './shape.js';
 
 /** The end position, held and breathed into. Stages belong to a hold; the first is a check without hands. */
 export const STATIC_HOLD: TechniqueKind = {
+  breath: 'Slow and easy through the nose; settle a little on each breath out.',
   unit: 'seconds',
   loaded: false,
   stretches: true,

@@ -96,7 +96,7 @@ async function todayOf(data: StudioData, date: PlainDate): Promise<Today> {
         clientName: c.name,
         reason:
           c.screening === 'open'
-            ? 'intake questions not asked yet'
+            ? 'intake questions not answered yet'
             : states.get(c.id)!.assessments === 0
               ? 'not measured yet'
               : 'measured, no block running',

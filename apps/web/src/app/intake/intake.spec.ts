@@ -58,7 +58,7 @@ describe('Intake', () => {
 
   it('shows what a yes changes beside its question and at the side, before anything is saved', async () => {
     const screen = await open(viewOf(null));
-    expect(screen.text).toContain('questions not asked yet');
+    expect(screen.text).toContain('questions not answered yet');
     await answer(screen, 'pressure', 'Yes');
     const aside = screen.el.querySelector('aside')!;
     expect(screen.el.querySelector('y-question-list')!.textContent).toContain('nothing with the head low');

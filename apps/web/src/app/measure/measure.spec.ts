@@ -138,7 +138,7 @@ describe('MeasureScreen', () => {
     expect(posted.at(-1)!.body).toMatchObject({ value: 9, warm: true, testerId: null });
     expect(screen.text).toContain('Different from last time: one was taken cold, the other warm.');
     // 1 cm of MDC95 1.9 cm: Φ(1/(√2·0.69)) = 0.85 by the normal table.
-    expect(screen.text).toContain('Since last time no detectable change: 1 cm freer (85 %)');
+    expect(screen.text).toContain('Since last time no detectable change: 1 cm freer (85%)');
   });
 
   it('keeps the Beighton score item by item and says when it is high', async () => {

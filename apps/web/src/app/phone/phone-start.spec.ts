@@ -71,7 +71,7 @@ describe('PhoneStart', () => {
   it('shows what comes next in words, with cautions and stop signs, then the rest', () => {
     const text = textOf(open());
     expect(text).toContain('Hello Ottoline');
-    expect(text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
+    expect(text).toContain('Hold for 30 seconds, twice on each side, right first. How strong: 5 of 10');
     expect(text).toContain('Stop at once if you feel: numbness or tingling');
     expect(text).toContain('Friday 13 March');
     expect(text).toContain('better by 2.4 cm');

@@ -44,9 +44,9 @@ describe('ProgressScreen', () => {
       dose: null,
       sensations: [],
     });
-    expect(screen.text).toContain('▲ improved 39° → 29°, 10° freer · 99.1 %');
+    expect(screen.text).toContain('▲ improved 39° → 29°, 10° freer · 99.1% chance that it really improved');
     expect(screen.text).toContain('◇ no detectable change 30.5° → 24°, 6.5° freer');
-    expect(screen.text).toContain('A change counts above 8.3° (MDC95).');
+    expect(screen.text).toContain('A change above 8.3° is real.');
     expect(screen.text).not.toContain('Different conditions');
   });
 
@@ -179,7 +179,7 @@ describe('ProgressScreen', () => {
       sensations: [],
     });
     // MDC95 of SEM 1: 1.96·√2 = 2.8.
-    expect(screen.text).toContain('A change counts above 2.8° (MDC95).');
+    expect(screen.text).toContain('A change above 2.8° is real.');
     expect(screen.text).toContain('▲ improved');
   });
 });

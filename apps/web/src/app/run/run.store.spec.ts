@@ -1,3 +1,4 @@
+import { COUNT_IN } from './run-clock';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
@@ -5,7 +6,7 @@ import { EXERCISES } from '@yandle/core';
 import { Outbox } from '../data/outbox/outbox';
 import { wireOf, type QueuedRequest } from '../data/outbox/queued-request';
 import { aSession } from '../testing/a-session';
-import { COUNT_IN, RunStore } from './run.store';
+import { RunStore } from './run.store';
 
 const session = aSession({
   items: [{ exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 30, sensation: 5, firstSide: 'left' }],

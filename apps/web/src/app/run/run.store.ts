@@ -1,48 +1,34 @@
-import { Requests } from '../data/requests';
-import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
-import type { FeltSide, FinishRunBody, Session, SetLogBody, SymptomBody } from '@yandle/contract';
+import { PlayerView } from './player-view';
+import { CountIn, RunClock } from './run-clock';
+import { RunLog } from './run-log';
 import {
-  passSafetyCheck,
   back,
-  beatAt,
-  buildTimeline,
   endAll,
   extend,
-  isSafetyCheck,
   isFinished,
-  isLastSeconds,
-  isLoaded,
   isStopSign,
-  LONGEST_TICK_MS,
+  passSafetyCheck,
   pause,
   PLAYER_START,
   redoSide,
   resume,
-  secondsLeft,
-  sessionSecondsLeft,
   skip,
   skipItem,
   spokenCue,
   tick,
-  timingsFor,
   type PlayerState,
   type PlayerStep,
   type SetDone,
   type SymptomId,
 } from '@yandle/core';
+import { Requests } from '../data/requests';
+import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
+import type { FeltSide, FinishRunBody, Session, SymptomBody } from '@yandle/contract';
 import { newId } from '../data/ids';
-import { forgetRun, keepRun, readRun, type SentLog, type UsedLoad } from './kept-run';
+import { forgetRun, keepRun, readRun, type UsedLoad } from './kept-run';
 import { RunGateway } from './run-gateway';
 import { Sounds } from './sounds';
 import { Voice } from './voice';
-import { WakeLock } from './wake-lock';
-
-const TICK_MS = 200;
-/** Seconds counted down before a session begins. */
-export const COUNT_IN = 3;
-
-/** Which other form of an exercise is taken. */
-export type FormKind = 'easier' | 'harder' | 'choice';
 
 /** Runs one session: the clock drives the core's player; every bout goes out as soon as it has ended. */
 @Injectable()
@@ -50,7 +36,15 @@ export class RunStore implements OnDestroy {
   private readonly gateway = inject(RunGateway);
   readonly sounds = new Sounds();
   readonly voice = new Voice();
-  private readonly wakeLock = new WakeLock();
+  private readonly clock = new RunClock(
+    (ms) => this.onTick(ms),
+    () => this.onSleep(),
+  );
+  private readonly countDown = new CountIn();
+  private readonly runLog = new RunLog((id, body) => {
+    this.gateway.post({ kind: 'log', runId: this.runId()!, id, body });
+    this.keep();
+  });
   readonly session = signal<Session | null>(null);
   readonly requests = new Requests();
   readonly problem = this.requests.problem;
@@ -60,100 +54,36 @@ export class RunStore implements OnDestroy {
   readonly interrupted = signal(false);
   readonly sent = signal(false);
   /** Seconds left of the count before the session; 0 when it is over. */
-  readonly countIn = signal(0);
+  readonly countIn = this.countDown.left;
   /** Seconds of a breath. */
   readonly breath = signal<number | null>(null);
-  private readonly forms = signal<Readonly<Record<number, string>>>({});
-  private readonly used = signal<Readonly<Record<number, UsedLoad>>>({});
   /** The log sent last: what is said of it afterwards goes to it. */
-  readonly lastLog = signal<SentLog | null>(null);
-  private logged: Record<string, SentLog> = {};
-  private timer: ReturnType<typeof setInterval> | null = null;
-  private last = 0;
-  private countMs = 0;
+  readonly lastLog = this.runLog.last;
 
-  readonly timeline = computed(() => {
-    const s = this.session();
-    return s ? buildTimeline(s.items, s, timingsFor(this.breath()), (id) => this.gateway.find(id)) : null;
-  });
+  private readonly view = new PlayerView(this.session, this.player, this.breath, this.runLog, (id) =>
+    this.gateway.find(id),
+  );
+  readonly timeline = this.view.timeline;
+  readonly cue = this.view.cue;
+  readonly place = this.view.place;
+  readonly item = this.view.item;
+  readonly exercise = this.view.exercise;
+  readonly others = this.view.others;
+  readonly load = this.view.load;
+  readonly isSafetyCheck = this.view.isSafetyCheck;
+  readonly left = this.view.left;
+  readonly sessionLeft = this.view.sessionLeft;
+  readonly last5 = this.view.last5;
+  readonly beat = this.view.beat;
+  readonly share = this.view.share;
+  readonly added = this.view.added;
+  readonly pieces = this.view.pieces;
+  readonly next = this.view.next;
   readonly running = computed(() => this.player().running || this.countIn() > 0);
   readonly begun = computed(() => this.runId() !== null);
   readonly finished = computed(() => {
     const t = this.timeline();
     return t !== null && this.begun() && isFinished(this.player(), t);
-  });
-  readonly cue = computed(() => this.timeline()?.cues[this.player().cue] ?? null);
-  readonly place = computed(() => this.cue()?.item ?? null);
-  readonly item = computed(() => {
-    const i = this.place();
-    return i === null ? null : (this.session()?.items[i] ?? null);
-  });
-  /** The exercise as it is done now: another form when one was taken. */
-  readonly exercise = computed(() => {
-    const i = this.place();
-    const item = this.item();
-    return i === null || !item ? null : this.gateway.find(this.forms()[i] ?? item.exerciseId);
-  });
-  /** Other forms that can be taken for the running exercise, and back to its own. */
-  readonly others = computed(() => {
-    const i = this.place();
-    const item = this.item();
-    const forms = i === null ? undefined : this.session()?.forms[i];
-    if (i === null || !item || !forms) return [];
-    const now = this.forms()[i] ?? item.exerciseId;
-    const all = [
-      { kind: 'easier', id: forms.easier },
-      { kind: 'harder', id: forms.harder },
-      { kind: 'choice', id: forms.choice },
-      { kind: 'own', id: now === item.exerciseId ? null : item.exerciseId },
-    ] as const;
-    return all.flatMap(({ kind, id }) => (id && id !== now ? [{ kind, exercise: this.gateway.find(id) }] : []));
-  });
-  /** Load and help in use at a loaded exercise; null elsewhere. */
-  readonly load = computed((): UsedLoad | null => {
-    const i = this.place();
-    const item = this.item();
-    if (i === null || !item) return null;
-    const technique = item.technique ?? this.gateway.find(item.exerciseId).technique;
-    if (!isLoaded(technique)) return null;
-    return this.used()[i] ?? { load: item.load ?? null, assistance: item.assistance ?? null };
-  });
-  readonly isSafetyCheck = computed(() => {
-    const t = this.timeline();
-    return t !== null && isSafetyCheck(this.player(), t);
-  });
-  readonly left = computed(() => {
-    const t = this.timeline();
-    return t ? secondsLeft(this.player(), t) : 0;
-  });
-  readonly sessionLeft = computed(() => {
-    const t = this.timeline();
-    return t ? sessionSecondsLeft(this.player(), t) : 0;
-  });
-  readonly last5 = computed(() => {
-    const t = this.timeline();
-    return t !== null && isLastSeconds(this.player(), t);
-  });
-  readonly beat = computed(() => {
-    const c = this.cue();
-    return c && c.beats.length > 0 ? beatAt(c.beats, this.player().elapsedMs) : null;
-  });
-  /** Part of the running cue that has passed, 0-1. */
-  readonly share = computed(() => {
-    const c = this.cue();
-    return c ? Math.min(1, this.player().elapsedMs / (c.seconds * 1000 + this.player().addedMs)) : 0;
-  });
-  readonly added = computed(() => this.player().addedMs / 1000);
-  readonly pieces = computed(() => this.player().pieces);
-  /** What comes after the running cue that is worth knowing: the next hold, side or exercise. */
-  readonly next = computed(() => {
-    const t = this.timeline();
-    if (!t) return null;
-    return (
-      t.cues
-        .slice(this.player().cue + 1)
-        .find((c) => c.bout !== null || ['switch', 'position', 'rest', 'push'].includes(c.kind)) ?? null
-    );
   });
 
   async open(sessionId: string): Promise<void> {
@@ -164,9 +94,7 @@ export class RunStore implements OnDestroy {
       const kept = readRun(sessionId);
       if (kept && kept.player.cue <= (this.timeline()?.cues.length ?? 0)) {
         this.runId.set(kept.runId);
-        this.logged = { ...kept.logged };
-        this.forms.set(kept.forms);
-        this.used.set(kept.used);
+        this.runLog.restore(kept);
         this.player.set({ ...kept.player, running: false });
       }
     });
@@ -179,22 +107,19 @@ export class RunStore implements OnDestroy {
       this.runId.set(id);
       const sessionId = this.session()!.id;
       this.gateway.post({ kind: 'start', sessionId, body: { id, startedAt: new Date().toISOString() } });
-      this.countMs = COUNT_IN * 1000;
-      this.countIn.set(COUNT_IN);
+      this.countDown.start();
       this.sounds.count();
       this.voice.say('Starting in three.');
     } else this.player.update((p) => resume(p, this.timeline()!));
     this.interrupted.set(false);
-    this.last = performance.now();
-    this.timer ??= setInterval(() => this.onTick(), TICK_MS);
-    void this.wakeLock.hold();
+    this.clock.start();
     this.keep();
   }
 
   pause(): void {
     this.player.update((p) => pause(p));
-    this.countIn.set(0);
-    this.stopClock();
+    this.countDown.cancel();
+    this.clock.stop();
     this.keep();
   }
 
@@ -221,9 +146,7 @@ export class RunStore implements OnDestroy {
   /** Nothing hurts without hands: on to the next stage. */
   passSafetyCheck(): void {
     this.player.update((p) => passSafetyCheck(p, this.timeline()!));
-    this.last = performance.now();
-    this.timer ??= setInterval(() => this.onTick(), TICK_MS);
-    void this.wakeLock.hold();
+    this.clock.start();
     this.keep();
   }
 
@@ -231,10 +154,7 @@ export class RunStore implements OnDestroy {
     const i = this.place();
     const item = this.item();
     if (i === null || !item) return;
-    this.forms.update((f) => {
-      const { [i]: _, ...rest } = f;
-      return exerciseId === item.exerciseId ? rest : { ...rest, [i]: exerciseId };
-    });
+    this.runLog.takeForm(i, exerciseId, item.exerciseId);
     this.keep();
   }
 
@@ -242,7 +162,7 @@ export class RunStore implements OnDestroy {
     const i = this.place();
     const now = this.load();
     if (i === null || !now) return;
-    this.used.update((u) => ({ ...u, [i]: { ...now, ...part } }));
+    this.runLog.setLoad(i, { ...now, ...part });
     this.keep();
   }
 
@@ -259,13 +179,9 @@ export class RunStore implements OnDestroy {
     this.voice.say('Stop. Come out slowly.');
   }
 
-  /** Says something more of the log sent last; the log before it is kept. */
-  amend(part: Pick<SetLogBody, 'depthCm'> | Pick<SetLogBody, 'sensation'>): void {
-    const last = this.lastLog();
-    if (!last) return;
-    const id = newId();
-    const body: SetLogBody = { ...last.body, ...part, replaces: last.id };
-    this.send(id, body);
+  /** Says something more of the log sent last. */
+  amend(part: Parameters<RunLog['amend']>[0]): void {
+    this.runLog.amend(part);
   }
 
   setBreath(seconds: number | null): void {
@@ -277,7 +193,7 @@ export class RunStore implements OnDestroy {
     const body: FinishRunBody = { endedAt: new Date().toISOString(), sensation, feltTighter, note: note.trim() };
     this.gateway.post({ kind: 'finish', runId: this.runId()!, body });
     forgetRun(this.session()!.id);
-    this.stopClock();
+    this.clock.stop();
     // Give the server a moment, so that the sheet shows it; without a server it goes later.
     for (let i = 0; i < 20 && this.gateway.pending() > 0 && !this.gateway.offline(); i++)
       await new Promise((r) => setTimeout(r, 100));
@@ -285,27 +201,23 @@ export class RunStore implements OnDestroy {
   }
 
   ngOnDestroy(): void {
-    this.stopClock();
+    this.clock.destroy();
     this.voice.stop();
-    this.wakeLock.destroy();
   }
 
-  private onTick(): void {
-    const now = performance.now();
-    const ms = now - this.last;
-    this.last = now;
-    if (ms > LONGEST_TICK_MS) {
-      // Nobody was counting while the device slept: stop at the last tick and ask.
-      this.interrupted.set(true);
-      this.pause();
-      return;
-    }
+  /** Nobody was counting while the device slept: stop at the last tick and ask. */
+  private onSleep(): void {
+    this.interrupted.set(true);
+    this.pause();
+  }
+
+  private onTick(ms: number): void {
     if (this.countIn() > 0) return this.tickIn(ms);
     const secondsBefore = this.left();
     const beatBefore = this.beat();
     const cueBefore = this.player().cue;
     this.apply(tick(this.player(), this.timeline()!, ms));
-    if (this.isSafetyCheck()) this.stopClock();
+    if (this.isSafetyCheck()) this.clock.stop();
     if (this.player().cue !== cueBefore) return;
     if (this.last5() && this.left() !== secondsBefore) this.sounds.count();
     const beat = this.beat();
@@ -313,21 +225,19 @@ export class RunStore implements OnDestroy {
   }
 
   private tickIn(ms: number): void {
-    this.countMs -= ms;
-    const left = Math.max(0, Math.ceil(this.countMs / 1000));
-    if (left === this.countIn()) return;
-    this.countIn.set(left);
-    if (left > 0) return this.sounds.count();
+    const past = this.countDown.tick(ms);
+    if (past === false) return;
+    if (past === true) return this.sounds.count();
     this.player.update((p) => resume(p, this.timeline()!));
     this.announce();
     // What the last tick went past the count belongs to the session.
-    this.apply(tick(this.player(), this.timeline()!, -this.countMs));
+    this.apply(tick(this.player(), this.timeline()!, past));
   }
 
   private apply(step: PlayerStep): void {
     const before = this.cue();
     this.player.set(step.state);
-    for (const bout of step.ended) this.log(bout);
+    for (const done of step.ended) this.runLog.add(done, this.session()!.items[done.item]!);
     const now = this.cue();
     if (now !== before) {
       if (before?.ends) this.sounds.end();
@@ -337,7 +247,7 @@ export class RunStore implements OnDestroy {
       this.keep();
     }
     if (this.finished()) {
-      this.stopClock();
+      this.clock.stop();
       this.voice.say('Session finished.');
     }
   }
@@ -347,55 +257,16 @@ export class RunStore implements OnDestroy {
     if (cue) this.voice.say(spokenCue(cue, this.exercise()));
   }
 
-  private log({ item: place, side, set, plannedSeconds, doneSeconds, pieces, reps }: SetDone): void {
-    const item = this.session()!.items[place]!;
-    const key = `${place}|${side}|${set}`;
-    const form = this.forms()[place] ?? null;
-    const used = this.used()[place];
-    const load = used ? used.load : (item.load ?? null);
-    const assistance = used ? used.assistance : (item.assistance ?? null);
-    const body: SetLogBody = {
-      item: place,
-      side,
-      set,
-      plannedSeconds,
-      doneSeconds,
-      replaces: this.logged[key]?.id ?? null,
-      pieces,
-      reps,
-      form,
-      load,
-      loadUnit: load === null ? null : (item.loadUnit ?? 'kg'),
-      assistance,
-    };
-    this.send(newId(), body);
-  }
-
-  private send(id: string, body: SetLogBody): void {
-    const sent = { id, body };
-    this.logged[`${body.item}|${body.side}|${body.set}`] = sent;
-    this.lastLog.set(sent);
-    this.gateway.post({ kind: 'log', runId: this.runId()!, id, body });
-    this.keep();
-  }
-
   /** Cues without a side belong to the first side of an exercise that has sides. */
   private sideForLog(place: number, side: SetDone['side']): SetDone['side'] {
     const it = this.session()!.items[place]!;
     return this.gateway.find(it.exerciseId).sides === 'each' ? (side ?? it.firstSide) : null;
   }
 
-  private stopClock(): void {
-    if (this.timer) clearInterval(this.timer);
-    this.timer = null;
-    this.wakeLock.release();
-  }
-
   private keep(): void {
     const runId = this.runId();
     if (!runId || this.sent()) return;
-    const { logged } = this;
-    keepRun(this.session()!.id, { runId, player: this.player(), logged, forms: this.forms(), used: this.used() });
+    keepRun(this.session()!.id, { runId, player: this.player(), ...this.runLog.kept });
   }
 }
 

@@ -1,0 +1,108 @@
+import { computed, type Signal } from '@angular/core';
+import type { Session } from '@yandle/contract';
+import {
+  beatAt,
+  buildTimeline,
+  isLastSeconds,
+  isLoaded,
+  isSafetyCheck,
+  secondsLeft,
+  sessionSecondsLeft,
+  timingsFor,
+  type Exercise,
+  type PlayerState,
+} from '@yandle/core';
+import type { UsedLoad } from './kept-run';
+import type { RunLog } from './run-log';
+
+/** Which other form of an exercise is taken. */
+export type FormKind = 'easier' | 'harder' | 'choice';
+
+/** What a screen shows of a running session, all of it made from session, clock and log. */
+export class PlayerView {
+  constructor(
+    private readonly session: Signal<Session | null>,
+    private readonly player: Signal<PlayerState>,
+    private readonly breath: Signal<number | null>,
+    private readonly log: RunLog,
+    private readonly find: (id: string) => Exercise,
+  ) {}
+
+  readonly timeline = computed(() => {
+    const s = this.session();
+    return s ? buildTimeline(s.items, s, timingsFor(this.breath()), (id) => this.find(id)) : null;
+  });
+  readonly cue = computed(() => this.timeline()?.cues[this.player().cue] ?? null);
+  readonly place = computed(() => this.cue()?.item ?? null);
+  readonly item = computed(() => {
+    const i = this.place();
+    return i === null ? null : (this.session()?.items[i] ?? null);
+  });
+  /** The exercise as it is done now: another form when one was taken. */
+  readonly exercise = computed(() => {
+    const i = this.place();
+    const item = this.item();
+    return i === null || !item ? null : this.find(this.log.forms()[i] ?? item.exerciseId);
+  });
+  /** Other forms that can be taken for the running exercise, and back to its own. */
+  readonly others = computed(() => {
+    const i = this.place();
+    const item = this.item();
+    const forms = i === null ? undefined : this.session()?.forms[i];
+    if (i === null || !item || !forms) return [];
+    const now = this.log.forms()[i] ?? item.exerciseId;
+    const all = [
+      { kind: 'easier', id: forms.easier },
+      { kind: 'harder', id: forms.harder },
+      { kind: 'choice', id: forms.choice },
+      { kind: 'own', id: now === item.exerciseId ? null : item.exerciseId },
+    ] as const;
+    return all.flatMap(({ kind, id }) => (id && id !== now ? [{ kind, exercise: this.find(id) }] : []));
+  });
+  /** Load and help in use at a loaded exercise; null elsewhere. */
+  readonly load = computed((): UsedLoad | null => {
+    const i = this.place();
+    const item = this.item();
+    if (i === null || !item) return null;
+    const technique = item.technique ?? this.find(item.exerciseId).technique;
+    if (!isLoaded(technique)) return null;
+    return this.log.used()[i] ?? { load: item.load ?? null, assistance: item.assistance ?? null };
+  });
+  readonly isSafetyCheck = computed(() => {
+    const t = this.timeline();
+    return t !== null && isSafetyCheck(this.player(), t);
+  });
+  readonly left = computed(() => {
+    const t = this.timeline();
+    return t ? secondsLeft(this.player(), t) : 0;
+  });
+  readonly sessionLeft = computed(() => {
+    const t = this.timeline();
+    return t ? sessionSecondsLeft(this.player(), t) : 0;
+  });
+  readonly last5 = computed(() => {
+    const t = this.timeline();
+    return t !== null && isLastSeconds(this.player(), t);
+  });
+  readonly beat = computed(() => {
+    const c = this.cue();
+    return c && c.beats.length > 0 ? beatAt(c.beats, this.player().elapsedMs) : null;
+  });
+  /** Part of the running cue that has passed, 0-1. */
+  readonly share = computed(() => {
+    const c = this.cue();
+    return c ? Math.min(1, this.player().elapsedMs / (c.seconds * 1000 + this.player().addedMs)) : 0;
+  });
+  readonly added = computed(() => this.player().addedMs / 1000);
+  readonly pieces = computed(() => this.player().pieces);
+  /** What comes after the running cue that is worth knowing: the next hold, side or exercise. */
+  readonly next = computed(() => {
+    const t = this.timeline();
+    if (!t) return null;
+    return (
+      t.cues
+        .slice(this.player().cue + 1)
+        .find((c) => c.bout !== null || ['switch', 'position', 'rest', 'push'].includes(c.kind)) ?? null
+    );
+  });
+}

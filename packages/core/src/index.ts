@@ -134,6 +134,7 @@ export * from './words/plan.js';
 export * from './words/rules.js';
 export * from './words/revision.js';
 export * from './math/rounding.js';
+export * from './math/parse-number.js';
 export * from './planning/facts.js';
 export * from './words/style.js';
 export * from './words/item.js';

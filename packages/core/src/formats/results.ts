@@ -1,3 +1,5 @@
+import { roundTo } from '../math/rounding.js';
+import { parseNumber } from '../math/parse-number.js';
 import type { Side } from '../anatomy/side.js';
 import { assertPlausible } from '../measuring/result.js';
 import type { RomTest } from '../catalogue/rom-test.js';
@@ -139,8 +141,8 @@ export function readResultLine(
   const unit = cell('unit').toLowerCase();
   if (test && unit !== '' && UNIT_WORDS[unit] !== test.unit)
     wrong('unit', `This test is read in ${test.unit === 'deg' ? 'degrees (deg)' : 'centimetres (cm)'}.`);
-  const typed = cell('value').replace(',', '.').replace('−', '-');
-  const value = /^-?\d+(\.\d+)?$/.test(typed) ? Math.round(Number(typed) * 100) / 100 : NaN;
+  const typed = parseNumber(cell('value'));
+  const value = typed === null ? NaN : roundTo(typed, 2);
   if (Number.isNaN(value)) wrong('value', 'Enter the reading as a number, e.g. 31.5.');
   else if (test)
     try {

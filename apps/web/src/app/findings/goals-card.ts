@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { Goal } from '@yandle/contract';
-import { formatDate, formatReading, offeredTests } from '@yandle/core';
+import { formatDate, formatReading, offeredTests, parseNumber } from '@yandle/core';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { PrioritiesStore } from './priorities.store';
 
@@ -92,17 +92,17 @@ export class GoalsCard {
 
   protected async send(event: Event, value: string, due: string, words: string): Promise<void> {
     event.preventDefault();
-    const typed = value.trim().replace(',', '.').replace('−', '-');
-    if (!/^-?\d+(\.\d+)?$/.test(typed)) return this.error.set('Enter the result as a number.');
+    const wanted = parseNumber(value);
+    if (wanted === null) return this.error.set('Enter the result as a number.');
     this.error.set('');
-    const kept = await this.store.setGoal({ testId: this.testId(), value: Number(typed), due: due || null, words });
+    const kept = await this.store.setGoal({ testId: this.testId(), value: wanted, due: due || null, words });
     if (kept) (event.target as HTMLFormElement).reset();
     else
       this.error.set(
         this.store
           .problem()
           ?.errors?.map((e) => e.message)
-          .join(' ') ?? 'It was not kept. Try again.',
+          .join(' ') ?? 'It was not saved. Try again.',
       );
   }
 }

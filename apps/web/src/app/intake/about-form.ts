@@ -13,6 +13,7 @@ import {
   type BodyRegionId,
   type Side,
   type Place,
+  parseNumber,
 } from '@yandle/core';
 
 const PLACE_WORDS: Readonly<Record<Place, string>> = {
@@ -51,8 +52,8 @@ export class AboutForm {
   }
   /** A number within its bounds, or null when the field is empty or says something else. */
   protected number(key: 'heightCm' | 'massKg' | 'sittingHours', text: string, min: number, max: number): void {
-    const value = Number(text.replace(',', '.'));
-    this.set({ [key]: text.trim() !== '' && value >= min && value <= max ? value : null });
+    const value = parseNumber(text);
+    this.set({ [key]: value !== null && value >= min && value <= max ? value : null });
   }
   protected readonly regions = BODY_REGIONS;
   protected readonly scores = Array.from({ length: 11 }, (_, i) => i);

@@ -10,6 +10,8 @@ import {
   readingsWanted,
   type RomTest,
   type Side,
+  parseNumber,
+  roundTo,
 } from '@yandle/core';
 
 /** A reading that a coach typed: a new one, or the correction of one. */
@@ -173,8 +175,9 @@ export class SideCard {
   }
 
   protected keep(): void {
-    const typed = this.box()!.nativeElement.value.trim().replace(',', '.').replace('−', '-');
-    if (typed !== '') this.offer(/^-?\d+(\.\d+)?$/.test(typed) ? Math.round(Number(typed) * 100) / 100 : NaN);
+    const text = this.box()!.nativeElement.value;
+    const typed = parseNumber(text);
+    if (text.trim() !== '') this.offer(typed === null ? NaN : roundTo(typed, 2));
   }
 
   /** Takes a reading from wherever it comes: the box, the pad, an instrument. Refuses what cannot be, in words. */

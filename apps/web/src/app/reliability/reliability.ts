@@ -13,6 +13,8 @@ import {
   type RomUnit,
   type Source,
   fewClientsWords,
+  parseNumber,
+  roundTo,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -140,8 +142,7 @@ export class ReliabilityScreen {
   }
 
   protected setCell(i: number, key: 'label' | 'first' | 'second', text: string): void {
-    const typed = text.trim().replace(',', '.').replace('−', '-');
-    const value = key === 'label' ? text.slice(0, 60) : /^-?\d+(\.\d+)?$/.test(typed) ? Number(typed) : null;
+    const value = key === 'label' ? text.slice(0, 60) : parseNumber(text);
     this.rows.update((rows) => rows.map((r, at) => (at === i ? { ...r, [key]: value } : r)));
     if (i === this.rows().length - 1 && text.trim() !== '') this.rows.update((rows) => [...rows, EMPTY_ROW]);
   }
@@ -204,7 +205,7 @@ export class ReliabilityScreen {
         );
         this.version.set(saved.version);
         this.studies.update((all) => [saved, ...(all ?? []).filter((s) => s.id !== saved.id)]);
-        this.message.set('Kept.');
+        this.message.set('Saved.');
         return true;
       })) ?? false
     );
@@ -231,7 +232,7 @@ export class ReliabilityScreen {
   /** An error from elsewhere, with where it comes from. */
   protected async state(event: Event, sem: string, source: string): Promise<void> {
     event.preventDefault();
-    const value = Number(sem.trim().replace(',', '.'));
+    const value = parseNumber(sem) ?? 0;
     if (!(value > 0 && value <= 100) || source.trim() === '')
       return this.message.set('Enter the error as a number above 0, and where it comes from.');
     const nothing = { low: null, high: null, clients: null, studyId: null };
@@ -245,7 +246,7 @@ export class ReliabilityScreen {
     rest: { low: number | null; high: number | null; clients: number | null; studyId: string | null },
   ): Promise<void> {
     await this.requests.run(async () => {
-      const round = (v: number | null) => (v === null ? null : Math.round(v * 10_000) / 10_000);
+      const round = (v: number | null) => (v === null ? null : roundTo(v, 4));
       await firstValueFrom(
         this.api.adoptError({
           id: newId(),

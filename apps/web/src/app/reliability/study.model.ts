@@ -12,6 +12,7 @@ import {
   type IccForm,
   type Estimate,
   type OwnError,
+  parseNumber,
 } from '@yandle/core';
 
 export type StudyRow = StudyBody['rows'][number];
@@ -67,10 +68,7 @@ export function workOut(rows: readonly StudyRow[]): StudyResult {
  * or comma; a decimal comma is taken with tab and semicolon. A first line without numbers is a heading.
  */
 export function rowsFromText(text: string): { rows: StudyRow[]; skipped: number } {
-  const number = (cell: string): number | null => {
-    const t = cell.trim().replace(',', '.').replace('−', '-');
-    return /^-?\d+(\.\d+)?$/.test(t) ? Number(t) : null;
-  };
+  const number = parseNumber;
   const rows: StudyRow[] = [];
   let skipped = 0;
   text

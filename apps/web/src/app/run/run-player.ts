@@ -23,6 +23,8 @@ import {
   unitOf,
   type SymptomId,
   exercisesOnHold,
+  parseNumber,
+  roundTo,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
@@ -205,9 +207,8 @@ export class RunPlayer {
   }
 
   protected sayDepth(text: string): void {
-    const depthCm = Number(text.replace(',', '.'));
-    if (text.trim() !== '' && Number.isFinite(depthCm) && Math.abs(depthCm) <= 100)
-      this.store.amend({ depthCm: Math.round(depthCm * 10) / 10 });
+    const depthCm = parseNumber(text);
+    if (depthCm !== null && Math.abs(depthCm) <= 100) this.store.amend({ depthCm: roundTo(depthCm, 1) });
   }
 
   protected ask(): void {

@@ -1,7 +1,15 @@
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Assessment, CreateAssessmentBody, ReadingBody } from '@yandle/contract';
-import { formatReading, resultSem, withinSessionEffect, type RomTest, type Side, asMeasuredIn } from '@yandle/core';
+import {
+  formatReading,
+  resultSem,
+  withinSessionEffect,
+  type RomTest,
+  type Side,
+  asMeasuredIn,
+  parseNumber,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
@@ -149,8 +157,8 @@ export class QuickCheckPanel {
 
   protected save(when: When): void {
     const readings = this.rows().flatMap((row) => {
-      const text = (this.typed()[keyOf(when, row)] ?? '').trim().replace(',', '.');
-      return row[when] === null && text !== '' ? [{ row, value: Number(text) }] : [];
+      const text = this.typed()[keyOf(when, row)] ?? '';
+      return row[when] === null && text.trim() !== '' ? [{ row, value: parseNumber(text) ?? NaN }] : [];
     });
     const fits = readings.every(
       ({ row, value }) => Number.isFinite(value) && value >= row.test.plausible.min && value <= row.test.plausible.max,

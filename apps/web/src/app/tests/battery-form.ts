@@ -18,7 +18,7 @@ import { ProblemNote } from '../ui/problem-note';
         <h2 class="mr-auto !text-[1.5rem]">{{ editing() ? 'Edit ' + editing()!.name : 'A battery of your own' }}</h2>
         @if (editing(); as e) {
           <button type="button" class="btn" (click)="save(!e.archived)">
-            {{ e.archived ? 'Candidate it again' : 'Archive it' }}
+            {{ e.archived ? 'Restore' : 'Archive' }}
           </button>
         }
         <button type="button" class="btn" (click)="closed.emit()">Cancel</button>

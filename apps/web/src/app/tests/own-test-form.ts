@@ -1,7 +1,15 @@
 import { Requests } from '../data/requests';
 import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import type { OwnTest, OwnTestBody } from '@yandle/contract';
-import { MUSCLE_GROUPS, ORIGINS, ORIGIN_NOTE, POSITIONS, type MuscleGroupId, type Origin } from '@yandle/core';
+import {
+  MUSCLE_GROUPS,
+  ORIGINS,
+  ORIGIN_NOTE,
+  POSITIONS,
+  type MuscleGroupId,
+  type Origin,
+  parseNumber,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
@@ -76,10 +84,7 @@ const lines = (text: string): string[] =>
     .split('\n')
     .map((l) => l.trim())
     .filter((l) => l !== '');
-const number = (text: string): number => {
-  const t = text.trim().replace(',', '.').replace('−', '-');
-  return /^-?\d+(\.\d+)?$/.test(t) ? Number(t) : NaN;
-};
+const number = (text: string): number => parseNumber(text) ?? NaN;
 
 export function draftOf(t: OwnTest): Draft {
   return {

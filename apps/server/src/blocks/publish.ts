@@ -18,7 +18,7 @@ import {
   weekOn,
   weekWords,
 } from '@yandle/core';
-import { In, MoreThanOrEqual } from 'typeorm';
+import { In, MoreThanOrEqual, type FindOperator } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { boutColumns } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -92,9 +92,9 @@ async function movedDates(tx: StudioData, blockId: string): Promise<Map<string, 
   return new Map(rows.flatMap((s) => (s.plannedDate && s.plannedDate !== s.date ? [[s.plannedDate, s.date]] : [])));
 }
 
-/** Sessions of some weeks that nobody has begun: a new plan replaces them. */
-async function clearSessions(tx: StudioData, blockId: string, fromWeek: number): Promise<void> {
-  const rows = await tx.find(SessionEntity, { blockId, week: MoreThanOrEqual(fromWeek) });
+/** Removes sessions of a week, or of weeks, that nobody has started: a new plan replaces them. */
+async function clearWeeks(tx: StudioData, blockId: string, week: number | FindOperator<number>): Promise<void> {
+  const rows = await tx.find(SessionEntity, { blockId, week });
   if (rows.length === 0) return;
   const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
   const open = rows.filter((r) => !begun.has(r.id)).map((r) => r.id);
@@ -213,18 +213,10 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, lane, w))),
   );
   const moved = await movedDates(tx, p.blockId);
-  await clearSessions(tx, p.blockId, p.fromWeek);
-  // A missed week keeps what was begun in it, and loses the rest.
-  for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeek(tx, p.blockId, week);
+  await clearWeeks(tx, p.blockId, MoreThanOrEqual(p.fromWeek));
+  // A missed week keeps what was started in it, and loses the rest.
+  for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeeks(tx, p.blockId, week);
   await swapForbidden(tx, p, allowed);
   await writeSessions(tx, p, moved);
   await writeRetests(tx, p);
-}
-
-async function clearWeek(tx: StudioData, blockId: string, week: number): Promise<void> {
-  const rows = await tx.find(SessionEntity, { blockId, week });
-  if (rows.length === 0) return;
-  const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
-  const open = rows.filter((r) => !begun.has(r.id)).map((r) => r.id);
-  if (open.length > 0) await tx.delete(SessionEntity, { id: In(open) });
 }

@@ -13,10 +13,10 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   await expect(page.getByRole('img', { name: /^Hinge at a table, standing; stretched: Lats/ })).toBeVisible();
   await page.getByRole('button', { name: 'Copy and edit' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Hinge at the kitchen counter');
-  await page.getByLabel('Cautions, one a line').fill('');
+  await page.getByLabel('Cautions, one per line').fill('');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Choose at least 1.')).toBeVisible();
-  await page.getByLabel('Cautions, one a line').fill('Come up slowly.');
+  await page.getByLabel('Cautions, one per line').fill('Come up slowly.');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('heading', { name: 'Hinge at the kitchen counter' })).toBeVisible();
 

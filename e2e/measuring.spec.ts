@@ -169,7 +169,7 @@ test('a test of one’s own, in a battery of one’s own, is measured like any o
   await page.getByLabel('Motion measured').fill('Shoulder elevation at a wall');
   await page.getByLabel('What the number reads').fill('wrist to wall');
   await page.getByLabel('Stop reading when').fill('the low back leaves the wall');
-  await page.getByLabel('Steps, one a line').fill('Back to the wall.\nSlide both arms up.');
+  await page.getByLabel('Steps, one per line').fill('Back to the wall.\nSlide both arms up.');
   await page.getByLabel('Unit').selectOption('cm');
   await page.getByLabel('Better is').selectOption('less');
   await page.getByLabel(/^Agree within/).fill('1');

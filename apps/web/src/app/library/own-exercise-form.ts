@@ -83,10 +83,10 @@ export class OwnExerciseForm {
     { field: 'substitute', label: 'What can stand in for a thing it needs' },
   ];
   protected readonly lineFields = [
-    { field: 'steps', label: 'Steps, one a line, at most five' },
-    { field: 'faults', label: 'Usual faults, one a line' },
-    { field: 'cautions', label: 'Cautions, one a line' },
-    { field: 'notFor', label: 'Who should not do it, one a line' },
+    { field: 'steps', label: 'Steps, one per line, at most five' },
+    { field: 'faults', label: 'Usual faults, one per line' },
+    { field: 'cautions', label: 'Cautions, one per line' },
+    { field: 'notFor', label: 'Who should not do it, one per line' },
   ] as const;
   protected readonly lists: readonly { readonly field: ListField; readonly label: string }[] = [
     { field: 'props', label: 'Needs' },

@@ -1,3 +1,4 @@
+import { TextField } from '../ui/text-field';
 import { Requests } from '../data/requests';
 import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import type { OwnTest, OwnTestBody } from '@yandle/contract';
@@ -149,7 +150,7 @@ export function bodyOf(d: Draft, version: number | null, archived: boolean): Own
 /** A test of the coach's own: written once, measured like any other. */
 @Component({
   selector: 'y-own-test-form',
-  imports: [ProblemNote],
+  imports: [ProblemNote, TextField],
   templateUrl: './own-test-form.html',
 })
 export class OwnTestForm {

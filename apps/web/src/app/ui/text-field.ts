@@ -1,0 +1,48 @@
+import { Component, input, output } from '@angular/core';
+
+/** A field of text with its label, a hint and what is wrong with it. Numbers are typed as text, so that commas are no error. */
+@Component({
+  selector: 'y-text-field',
+  host: { class: 'contents' },
+  template: `
+    <label class="field">
+      <span class="label">{{ label() }}</span>
+      @if (rows() > 1) {
+        <textarea
+          class="input"
+          #area
+          [rows]="rows()"
+          [value]="value()"
+          [attr.aria-invalid]="!!error()"
+          (input)="typed.emit(area.value)"
+        ></textarea>
+      } @else {
+        <input
+          class="input"
+          #box
+          [attr.inputmode]="decimal() ? 'decimal' : null"
+          [value]="value()"
+          [attr.aria-invalid]="!!error()"
+          (input)="typed.emit(box.value)"
+        />
+      }
+      @if (hint()) {
+        <span class="hint">{{ hint() }}</span>
+      }
+      @if (error(); as words) {
+        <span class="field-error">{{ words }}</span>
+      }
+    </label>
+  `,
+})
+export class TextField {
+  readonly label = input.required<string>();
+  readonly value = input.required<string>();
+  readonly error = input<string | null>(null);
+  readonly hint = input('');
+  /** Lines of the field; more than one makes it a text area. */
+  readonly rows = input(1);
+  /** True for a number: phones show their number keys. */
+  readonly decimal = input(false);
+  readonly typed = output<string>();
+}

@@ -1,9 +1,3 @@
-import { A11yModule } from '@angular/cdk/a11y';
-import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { NgIcon, provideIcons } from '@ng-icons/core';
-import { lucideEye, lucideEyeOff, lucideMic, lucideMicOff, lucideVolume2, lucideVolumeX } from '@ng-icons/lucide';
-import type { FeltSide, Session } from '@yandle/contract';
 import {
   ASSISTANCE_WORDS,
   BEAT_WORDS,
@@ -11,21 +5,26 @@ import {
   boutsOn,
   CUE_HEADLINE,
   cueWords,
+  exercisesOnHold,
   formatClock,
   isStopSign,
   muscleGroupName,
+  roundTo,
   runningList,
-  sensationWords,
   SENSATION_ADVICE,
   STOP_ADVICE,
   STOP_SIGNS,
-  SYMPTOMS,
   unitOf,
   type SymptomId,
-  exercisesOnHold,
   parseNumber,
-  roundTo,
 } from '@yandle/core';
+import { FeltDialog } from './felt-dialog';
+import { RunEnd } from './run-end';
+import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { NgIcon, provideIcons } from '@ng-icons/core';
+import { lucideEye, lucideEyeOff, lucideMic, lucideMicOff, lucideVolume2, lucideVolumeX } from '@ng-icons/lucide';
+import type { Session } from '@yandle/contract';
 import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
@@ -43,7 +42,7 @@ const LOAD_STEP = 1;
 /** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
 @Component({
   selector: 'y-run-player',
-  imports: [A11yModule, BreathDialog, FigureView, NgIcon, ProblemNote, RouterLink, SaveState],
+  imports: [BreathDialog, FigureView, NgIcon, ProblemNote, RouterLink, SaveState, FeltDialog, RunEnd],
   providers: [
     RunStore,
     provideIcons({ lucideVolume2, lucideVolumeX, lucideEye, lucideEyeOff, lucideMic, lucideMicOff }),
@@ -63,26 +62,15 @@ export class RunPlayer {
   protected readonly voiceOn = signal(false);
   protected readonly voiceThere = signal(Voice.available());
   protected readonly secondsShown = signal(true);
-  /** What is asked now: what was felt, how strong it was, or how the client breathes. */
-  protected readonly dialog = signal<'felt' | 'too-strong' | 'breath' | null>(null);
+  /** What is asked now: what was felt, or how the client breathes. */
+  protected readonly dialog = signal<'felt' | 'breath' | null>(null);
   protected readonly advice = signal<string | null>(null);
   protected readonly endedByStopSign = signal(false);
-  protected readonly sensation = signal<number | null>(null);
-  protected readonly felt = signal<FeltSide | null>(null);
-  protected readonly symptoms = SYMPTOMS;
   protected readonly stopSigns = STOP_SIGNS.join(' · ');
   protected readonly sensationAdvice = SENSATION_ADVICE;
   protected readonly clock = formatClock;
-  protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
-  protected readonly strong = [6, 7, 8, 9, 10];
-  protected readonly words = sensationWords;
   protected readonly beatWords = BEAT_WORDS;
   protected readonly formWords = FORM_WORDS;
-  protected readonly sides = [
-    { id: 'left', name: 'Left' },
-    { id: 'same', name: 'The same' },
-    { id: 'right', name: 'Right' },
-  ] as const;
 
   constructor() {
     // Voices come in later in some browsers.
@@ -222,7 +210,6 @@ export class RunPlayer {
   }
 
   protected say(symptom: SymptomId): void {
-    if (symptom === 'too-strong') return this.dialog.set('too-strong');
     this.dialog.set(null);
     const stopSign = isStopSign(symptom);
     this.endedByStopSign.set(stopSign);

@@ -1,0 +1,85 @@
+import { Component, inject, input, signal } from '@angular/core';
+import type { FeltSide } from '@yandle/contract';
+import { sensationWords } from '@yandle/core';
+import { RunStore } from './run.store';
+
+/** The end of a session: how strong it was, which side was tighter, what the coach should know. Nothing is filled in beforehand. */
+@Component({
+  selector: 'y-run-end',
+  host: { class: 'contents' },
+  template: `
+    <section class="mx-auto my-auto w-full max-w-xl px-5 pb-8" aria-labelledby="end">
+      <h1 id="end" class="text-3xl">{{ byStopSign() ? 'The session ends here' : 'Session finished' }}</h1>
+      @if (advice(); as a) {
+        <p class="note mt-4">{{ a }}</p>
+      }
+      <fieldset class="mt-6">
+        <legend class="text-lg">How strong did it feel?</legend>
+        <div class="mt-3 grid grid-cols-6 gap-2 sm:grid-cols-11">
+          @for (n of scale; track n) {
+            <button
+              type="button"
+              class="btn !min-h-12 text-lg"
+              [class.btn-go]="sensation() === n"
+              [attr.aria-pressed]="sensation() === n"
+              [attr.aria-label]="n + ', ' + words(n)"
+              (click)="sensation.set(sensation() === n ? null : n)"
+            >
+              {{ n }}
+            </button>
+          }
+        </div>
+        <p class="mt-2 min-h-6 text-soft" aria-live="polite">
+          {{
+            sensation() === null
+              ? '0 nothing · 1-3 a light pull · 4-6 a clear stretch, you can talk · 8-10 it hurts. Leave this blank if you are not sure.'
+              : words(sensation()!)
+          }}
+        </p>
+      </fieldset>
+      <fieldset class="mt-5">
+        <legend class="text-lg">Which side felt tighter?</legend>
+        <div class="mt-2 grid grid-cols-3 gap-2">
+          @for (x of sides; track x.id) {
+            <button
+              type="button"
+              class="btn !min-h-12"
+              [class.btn-go]="felt() === x.id"
+              [attr.aria-pressed]="felt() === x.id"
+              (click)="felt.set(felt() === x.id ? null : x.id)"
+            >
+              {{ x.name }}
+            </button>
+          }
+        </div>
+      </fieldset>
+      <label class="field mt-4">
+        <span class="label">Anything your coach should know?</span>
+        <textarea #note class="input" rows="2" maxlength="2000"></textarea>
+      </label>
+      <button
+        type="button"
+        class="btn btn-go mt-5 !min-h-12 w-full text-lg"
+        (click)="store.finish(sensation(), felt(), note.value)"
+      >
+        Finish and save
+      </button>
+    </section>
+  `,
+})
+export class RunEnd {
+  protected readonly store = inject(RunStore);
+  readonly byStopSign = input.required<boolean>();
+  /** What to do after what was felt; null for nothing. */
+  readonly advice = input.required<string | null>();
+
+  protected readonly sensation = signal<number | null>(null);
+  protected readonly felt = signal<FeltSide | null>(null);
+  protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
+  protected readonly words = sensationWords;
+  protected readonly sides = [
+    { id: 'left', name: 'Left' },
+    { id: 'same', name: 'The same' },
+    { id: 'right', name: 'Right' },
+  ] as const;
+}

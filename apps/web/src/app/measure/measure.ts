@@ -1,3 +1,4 @@
+import { BatteryNav } from './battery-nav';
 import {
   afterNextRender,
   Component,
@@ -10,7 +11,7 @@ import {
   untracked,
   viewChildren,
 } from '@angular/core';
-import { formatDate, POSITIONS, readingsWanted, type RomTest, type Side } from '@yandle/core';
+import { formatDate, readingsWanted, type RomTest, type Side } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TestEventBody } from '@yandle/contract';
@@ -22,7 +23,6 @@ import { PicturePanel } from '../instruments/picture/picture-panel';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { ProblemNote } from '../ui/problem-note';
-import { SaveState } from '../ui/save-state';
 import { BeightonPanel } from './beighton-panel';
 import { ConditionsLine } from './conditions-line';
 import { FlagPanel } from './flag-panel';
@@ -41,11 +41,11 @@ const PAD_KEY = 'yandle.pad';
 @Component({
   selector: 'y-measure',
   imports: [
+    BatteryNav,
     SideCard,
     AssessmentStart,
     MirrorRow,
     MirrorLegend,
-    SaveState,
     ProblemNote,
     BeightonPanel,
     ConditionsLine,
@@ -109,14 +109,6 @@ export class MeasureScreen {
   /** Side that the pad and the instruments write to; null lets the screen choose who still wants a reading. */
   private readonly aimed = signal<Side | null>(null);
 
-  /** Tests of the battery, under the position they are done in. */
-  protected readonly battery = computed(() =>
-    POSITIONS.map((position) => ({
-      position,
-      tests: this.store.tests().filter((t) => t.position === position),
-    })).filter((g) => g.tests.length > 0),
-  );
-
   protected readonly lastBattery = computed(() => this.store.latest()?.battery ?? []);
 
   protected day(date: string): string {
@@ -135,10 +127,6 @@ export class MeasureScreen {
   protected resume(): void {
     this.store.note(this.store.test(), { kind: 'resumed', side: null, symptom: null, reason: '' });
     this.focusFirst();
-  }
-
-  protected isOpen(test: RomTest): boolean {
-    return !this.beightonOpen() && test.id === this.store.test().id;
   }
 
   /** The side that a picture is attached to. */

@@ -196,7 +196,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       experience: 'beginner',
       trainingDays: [2, 5],
       minutesPerSession: 20,
-      notes: 'Leg pain below the knee when bending: asked to see her physician first.',
+      notes: 'Leg pain below the knee when bending: asked to see her doctor first.',
     },
     yes: ['leg-pain'],
     about: { aims: ['stand-tall'], sittingHours: 9, training: 'none at present' },

@@ -154,11 +154,11 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await expect(page.getByText(/Now in use: 0\.75°/)).toBeVisible();
   const { client } = await clientCalled(page.request, 'Ottoline');
   await page.goto(`/clients/${client.id}/progress`);
-  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change counts above 2.1°');
+  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change above 2.1° is real');
   await page.goto('/error');
   await page.getByRole('button', { name: 'Withdraw the error of Active knee extension' }).click();
   await page.goto(`/clients/${client.id}/progress`);
-  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change counts above 8.3°');
+  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change above 8.3° is real');
 });
 
 test('a test of one’s own, in a battery of one’s own, is measured like any other', async ({ page }) => {
@@ -217,7 +217,7 @@ test('results come in from a table, whole or not at all, and go out as they came
   for (const [i, column] of ['client', 'date', 'test'].entries())
     await page.getByRole('combobox', { name: new RegExp(`^Column ${i + 1},`) }).selectOption(column);
   await page.getByRole('button', { name: 'Check the file' }).click();
-  await expect(page.getByText('Nothing was written')).toBeVisible();
+  await expect(page.getByText('Nothing imported')).toBeVisible();
   await expect(page.getByRole('cell', { name: 'Enter a date like 2026-03-09.' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Import' })).toBeDisabled();
   await choose(
@@ -268,7 +268,7 @@ test('an angle is read from a picture that stays in the browser until it is atta
   await kept(page);
   expect(sent.filter((s) => s.includes('pictures'))).toEqual([]);
   await page.getByRole('button', { name: 'Attach to the record' }).click();
-  await expect(page.getByText('The picture is in the record.')).toBeVisible();
+  await expect(page.getByText('Picture saved.')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Picture of Active knee extension/ })).toBeVisible();
   expect(sent.filter((s) => s.includes('pictures'))).toHaveLength(1);
 });

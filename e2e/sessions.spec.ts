@@ -123,7 +123,7 @@ test('a session done on paper is logged, corrected, and the earlier answer is ke
     .fill('12');
   await right.getByLabel('Sensation, 0-10').selectOption('7');
   await right.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByText('Before: sensation 4 · “from paper”')).toBeVisible();
+  await expect(page.getByText('Earlier answer: sensation 4 · “from paper”')).toBeVisible();
   await expect.poll(async () => (await load(page, id)).run!.sets.filter((s) => s.replacedBy !== null).length).toBe(1);
 
   await page.getByRole('button', { name: 'Soreness 7' }).click();

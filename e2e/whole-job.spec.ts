@@ -150,7 +150,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(knee).toContainText('Different conditions: less than 24 hours after a session');
   // One of three sessions of the first week: 90 of 270 s on the left, 60 of 180 s on the right.
   await expect(
-    page.getByRole('img', { name: /Week 1: left 90 s; right 60 s. planned left 270, right 180 s · 33 %/ }),
+    page.getByRole('img', { name: /Week 1: left 90 s; right 60 s. planned left 270, right 180 s · 33%/ }),
   ).toHaveCount(2);
   expect(problems).toEqual([]);
 });

@@ -84,7 +84,7 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const standing = [first!, { ...second!, exerciseId: 'heel-on-chair-hamstring' }];
     const fixed = (await edit(session, { items: standing }).expect(200)).body as Session;
     await start(session.id);
-    expect((await edit(fixed).expect(409)).body.detail).toContain('begun');
+    expect((await edit(fixed).expect(409)).body.detail).toContain('has started');
   });
 
   it('is not reached from another studio', async () => {

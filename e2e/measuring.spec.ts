@@ -154,11 +154,15 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await expect(page.getByText(/Now in use: 0\.75°/)).toBeVisible();
   const { client } = await clientCalled(page.request, 'Ottoline');
   await page.goto(`/clients/${client.id}/progress`);
-  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change above 2.1° is real');
+  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText(
+    'A change above 2.1° is real',
+  );
   await page.goto('/error');
   await page.getByRole('button', { name: 'Withdraw the error of Active knee extension' }).click();
   await page.goto(`/clients/${client.id}/progress`);
-  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText('A change above 8.3° is real');
+  await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText(
+    'A change above 8.3° is real',
+  );
 });
 
 test('a test of one’s own, in a battery of one’s own, is measured like any other', async ({ page }) => {

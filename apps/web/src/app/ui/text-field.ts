@@ -1,16 +1,19 @@
 import { Component, input, output } from '@angular/core';
 
+let made = 0;
+
 /** A field of text with its label, a hint and what is wrong with it. Numbers are typed as text, so that commas are no error. */
 @Component({
   selector: 'y-text-field',
   host: { class: 'contents' },
   template: `
-    <label class="field">
-      <span class="label">{{ label() }}</span>
+    <div class="field">
+      <label class="label" [for]="id">{{ label() }}</label>
       @if (rows() > 1) {
         <textarea
           class="input"
           #area
+          [id]="id"
           [rows]="rows()"
           [value]="value()"
           [attr.aria-invalid]="!!error()"
@@ -20,6 +23,7 @@ import { Component, input, output } from '@angular/core';
         <input
           class="input"
           #box
+          [id]="id"
           [attr.inputmode]="decimal() ? 'decimal' : null"
           [value]="value()"
           [attr.aria-invalid]="!!error()"
@@ -32,7 +36,7 @@ import { Component, input, output } from '@angular/core';
       @if (error(); as words) {
         <span class="field-error">{{ words }}</span>
       }
-    </label>
+    </div>
   `,
 })
 export class TextField {
@@ -45,4 +49,5 @@ export class TextField {
   /** True for a number: phones show their number keys. */
   readonly decimal = input(false);
   readonly typed = output<string>();
+  protected readonly id = `field-${++made}`;
 }

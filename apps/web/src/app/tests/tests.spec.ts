@@ -11,9 +11,8 @@ describe('TestsScreen', () => {
     return screen;
   }
   const field = (screen: Screen<TestsScreen>, label: string) =>
-    [...screen.el.querySelectorAll('label')]
-      .find((l) => l.textContent.trim().startsWith(label))!
-      .querySelector<HTMLInputElement>('input, textarea, select')!;
+    [...screen.el.querySelectorAll('label')].find((l) => l.textContent.trim().startsWith(label))!
+      .control as HTMLInputElement;
   const fill = async (screen: Screen<TestsScreen>, label: string, value: string) => {
     const f = field(screen, label);
     f.value = value;

@@ -162,6 +162,14 @@ async function inBothThemes(page: Page): Promise<Record<string, string[]>> {
     // Without motion: colours that are still changing over are no colours to judge.
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     await expect(page.locator('html')).toHaveAttribute('data-theme', colorScheme);
+    await page.evaluate(() =>
+      Promise.all(
+        document
+          .getAnimations()
+          .flatMap((a) => (a.effect?.getComputedTiming().endTime === Infinity ? [] : [a.finished])),
+      ),
+    );
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
     found[colorScheme] = await axe(page);
   }
   return found;

@@ -75,7 +75,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   await page.getByRole('link', { name: /^Findings/ }).click();
   await expect(page.getByRole('listitem').first()).toContainText('Hamstrings● L tighter');
   await expect(page.getByText('Active knee extension: left 39°, 11° short of 28°')).toBeVisible();
-  await page.getByRole('button', { name: 'Make 2 lanes' }).click();
+  await page.getByRole('button', { name: 'Plan these 2' }).click();
   await page.getByLabel('Start').fill(me.today);
   await expect(
     page.getByRole('button', { name: /^Soleus, week 1: 2 × 30 s, 3 days, sensation 5, 180 s/ }),

@@ -42,7 +42,7 @@ describe('FindingsScreen', () => {
     const items = [...screen.el.querySelectorAll('ol h3')].map((h) => h.textContent);
     expect(items).toEqual(['Hamstrings', 'Soleus', 'Calf (gastrocnemius)']);
     // By hand: 1 against a single value, side 12°/8 · 0.5 = 0.75; 16° are 1.9 steps of 8.3°.
-    expect(screen.text).toContain('1.8 = short 1.0 + side 0.8');
+    expect(screen.text).toContain('1.8 = range 1.0 + sides 0.8');
     expect(screen.text).toContain('Active knee extension: left 44°, 16° short of 28°');
     expect(screen.text).toContain('the left side is clearly tighter');
     expect(screen.text).toContain(
@@ -62,7 +62,7 @@ describe('FindingsScreen', () => {
     const boxes = [...screen.el.querySelectorAll<HTMLInputElement>('ol input[type=checkbox]')];
     boxes[2]!.click();
     await screen.settle();
-    await screen.press('Make 2 lanes');
+    await screen.press('Plan these 2');
     expect(go).toHaveBeenCalledWith(['/clients', 'c1', 'block'], { queryParams: { groups: 'soleus,hamstrings' } });
   });
 

@@ -39,12 +39,12 @@ export class GroupRow {
   protected readonly sum = computed(() => {
     const p = this.finding().parts;
     const parts = [
-      ['short', p.shortfall],
-      ['side', p.side],
+      ['range', p.shortfall],
+      ['sides', p.side],
       ['interest', p.interest],
       ['complaint', p.complaint],
     ] as const;
-    const shown = parts.filter(([name, v]) => v > 0 || name === 'short' || name === 'side');
+    const shown = parts.filter(([name, v]) => v > 0 || name === 'range' || name === 'sides');
     return shown.map(([name, v]) => `${name} ${v.toFixed(1)}`).join(' + ');
   });
 

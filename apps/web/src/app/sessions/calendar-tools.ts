@@ -18,8 +18,8 @@ import { ProblemNote } from '../ui/problem-note';
       <section class="sheet px-4 py-3" aria-labelledby="away">
         <h2 id="away">Away</h2>
         <p class="text-sm text-soft">
-          No sessions on days away; a whole week away is a week of rest, and the dose comes back lower. Days of a week
-          that has begun stay as they are: move its sessions one by one.
+          No sessions on days away. After a full week away the dose restarts lower. In the current week, move sessions
+          one by one.
         </p>
         <ul class="mt-2 text-sm">
           @for (a of block().choices.away; track a.from + a.to) {

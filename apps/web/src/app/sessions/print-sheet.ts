@@ -23,12 +23,12 @@ import { FigureView } from '../ui/figure';
     <article class="hidden text-[9.5pt] leading-snug text-black print:block">
       <header class="mb-2 flex items-baseline justify-between border-b border-black pb-1">
         <h1 class="text-[15pt]!">{{ title() }}</h1>
-        <p>{{ clock(timeline().totalSeconds) }} min · {{ subtitle() }}</p>
+        <p>{{ clock(timeline().totalSeconds) }} · {{ subtitle() }}</p>
       </header>
       <p class="mb-2">
         @if (timeline().byKind['warm-up'] > 0) {
-          <b>First: {{ clock(timeline().byKind['warm-up']) }} min of easy movement</b> – walk on the spot, swing the
-          arms, bend and stretch the knees.
+          <b>First: {{ clock(timeline().byKind['warm-up']) }} of easy movement</b> – walk on the spot, swing the arms,
+          bend and stretch the knees.
         } @else {
           <b>Begin warm.</b>
         }

@@ -44,7 +44,7 @@ describe('SessionsScreen', () => {
     ]);
     expect(screen.text).toContain('4 easier');
     expect(screen.text).toContain('5 Apr ⚑ retest');
-    expect(screen.text).toContain('Baseline measured by 8 Mar');
+    expect(screen.text).toContain('Baseline due by 8 Mar');
     expect(screen.text).toContain('1 done of 1 up to yesterday, 3 in the block');
   });
 

@@ -152,7 +152,7 @@ describe('SessionSheet', () => {
 
   it('prints a page with boxes to tick, sides, stop signs and the warm-up', async () => {
     const print = (await open()).el.querySelector('y-print-sheet')!;
-    expect(print.textContent).toContain('2:00 min of easy movement');
+    expect(print.textContent).toContain('2:00 of easy movement');
     expect(print.textContent).toContain('Stop at once if you feel:');
     // Two sets of two sides of two exercises.
     expect(print.querySelectorAll('li span.border')).toHaveLength(8);

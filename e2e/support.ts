@@ -47,16 +47,17 @@ export async function clientCalled(request: APIRequestContext, name: string): Pr
   return (await (await request.get(`/api/v1/clients/${list.items[0]!.id}`)).json()) as ClientPath;
 }
 
-/** Types readings one after the other, each once the field for it is there: the cursor moves on by itself. */
+/** Types readings one after the other, each once the one before is taken and the cursor has moved on. */
 export async function typeReadings(page: Page, ...values: string[]): Promise<void> {
+  const taken = page.getByRole('button', { name: /^Correct reading/ });
   for (const value of values) {
-    // The field before is empty again, or another one has the cursor: the last value is taken.
     await expect(page.locator('input:focus')).toHaveValue('');
+    const before = await taken.count();
     await page.keyboard.type(value);
     await page.keyboard.press('Enter');
-    // Taken: the field is empty again, or gone with the last one.
-    const inField = () => (document.activeElement instanceof HTMLInputElement ? document.activeElement.value : '');
-    await expect.poll(() => page.evaluate(inField)).toBe('');
+    await expect(taken).toHaveCount(before + 1);
+    // The cursor moves on with the drawing of the reading.
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   }
 }
 

@@ -122,9 +122,11 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
   const runs = await data.find(RunEntity, { sessionId: id }, { order: { startedAt: 'ASC' } });
   const run = countedRun(runs, row.countedRun);
   const { find } = await loadExercises(data);
+  // What was planned too: composing and "back to the plan" may bring it in again.
+  const listed = [...items, ...(row.plannedItems ?? [])];
   const here = {
-    exercises: new Set(items.map((i) => i.exerciseId)),
-    groups: new Set(items.map((i) => find(i.exerciseId).primary)),
+    exercises: new Set(listed.map((i) => i.exerciseId)),
+    groups: new Set(listed.map((i) => find(i.exerciseId).primary)),
   };
   const open = (await openStopSigns(data, row.clientId)).filter(
     (s) => here.exercises.has(s.exerciseId) || here.groups.has(find(s.exerciseId).primary),

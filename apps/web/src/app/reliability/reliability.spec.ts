@@ -124,7 +124,7 @@ describe('ReliabilityScreen', () => {
     await screen.answer('/test-catalogue', { ...EMPTY_CATALOGUE, errors: [{ ...error, ...rest }] });
     await screen.answer('/studies', []);
     expect(screen.text).toMatch(/Weight-bearing lunge\s+Mara\s+0\.50 cm\s+0\.40 cm to 0\.90 cm\s+0\.69 cm/);
-    await screen.press('Take back');
+    await screen.press('Withdraw');
     screen.request('POST', '/own-errors/e1/withdraw').flush(null);
     await screen.settle();
     await screen.answer('/test-catalogue', EMPTY_CATALOGUE);

@@ -3,17 +3,12 @@ import { Component, computed, inject, signal } from '@angular/core';
 import type { Study, StudyKind } from '@yandle/contract';
 import {
   CLIENTS_WANTED,
-  formatNumber,
-  formatReading,
-  mdc90,
+  formatError,
   mdc95,
   offeredTests,
   resultSem,
   sourceWords,
-  type RomUnit,
   type Source,
-  fewClientsWords,
-  parseNumber,
   roundTo,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -23,16 +18,17 @@ import { newId } from '../data/ids';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
-import { AgreementPlot } from './agreement-plot';
-import { fullRows, rowsFromText, workOut, type StudyRow } from './study.model';
+import { ErrorsInUse, type StatedError } from './errors-in-use';
+import { StudyResultPanel } from './study-result';
+import { StudyTable } from './study-table';
+import { EMPTY_ROW, workOut, type StudyRow } from './study.model';
 
-const EMPTY_ROW: StudyRow = { label: '', first: null, second: null };
 const START_ROWS = 10;
 
 /** A coach's own measurement error: clients measured twice, what the numbers say, and taking it as the error of a test. */
 @Component({
   selector: 'y-reliability',
-  imports: [AgreementPlot, ProblemNote],
+  imports: [ErrorsInUse, ProblemNote, StudyResultPanel, StudyTable],
   templateUrl: './reliability.html',
 })
 export class ReliabilityScreen {
@@ -40,7 +36,6 @@ export class ReliabilityScreen {
   private readonly testCatalogue = inject(TestCatalogueService);
   private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
-  protected readonly fewClients = fewClientsWords;
   protected readonly requests = new Requests();
   protected readonly problem = this.requests.problem;
   protected readonly studies = signal<readonly Study[] | null>(null);
@@ -52,15 +47,10 @@ export class ReliabilityScreen {
   protected readonly columns = signal<readonly [string, string]>(['Day 1', 'Day 2']);
   protected readonly rows = signal<readonly StudyRow[]>(Array.from({ length: START_ROWS }, () => EMPTY_ROW));
   protected readonly message = signal('');
-  protected readonly allForms = signal(false);
-  protected readonly stating = signal(false);
 
   protected readonly tests = computed(() => offeredTests(this.testCatalogue.catalogue()));
   protected readonly test = computed(() => this.tests().find((t) => t.id === this.testId()) ?? this.tests()[0]!);
-  protected readonly testName = computed(() => this.test().name);
-  protected readonly unitWords = computed(() => (this.test().unit === 'deg' ? '°' : 'cm'));
   protected readonly result = computed(() => workOut(this.rows()));
-  protected readonly filled = computed(() => fullRows(this.rows()).length);
   protected readonly wanted = CLIENTS_WANTED;
   /** The error that stands for what I measure with this test; null for the catalogue's. */
   protected readonly own = computed(() => {
@@ -75,27 +65,6 @@ export class ReliabilityScreen {
   protected readonly mine = computed(() =>
     (this.studies() ?? []).filter((s) => s.coachId === this.account.me()?.coach.id),
   );
-  protected readonly adopted = computed(() => {
-    const me = this.account.me()?.coach.id;
-    return this.testCatalogue.view().errors.flatMap((e) => {
-      const test = this.testCatalogue.catalogue().tests.find((t) => t.id === e.testId);
-      if (!test) return [];
-      const digits = (v: number) => precise(v, test.unit);
-      return [
-        {
-          id: e.id,
-          mine: e.coachId === me,
-          coach: e.coachName,
-          test: test.name,
-          sem: digits(e.sem),
-          interval: e.low !== null && e.high !== null ? `${digits(e.low)} to ${digits(e.high)}` : 'stated',
-          catalogue: digits(resultSem(test)),
-          source: sourceWords(e.source),
-        },
-      ];
-    });
-  });
-
   constructor() {
     void this.load();
   }
@@ -107,67 +76,12 @@ export class ReliabilityScreen {
   }
 
   protected reading(value: number): string {
-    return precise(value, this.test().unit);
-  }
-
-  protected number(value: number | null): string {
-    return value === null ? '' : formatNumber(value);
-  }
-
-  /** Two decimals, for reliabilities and agreement. */
-  protected fixed(value: number): string {
-    return value.toFixed(2).replace('-', '−');
-  }
-
-  protected icc(value: number): string {
-    return this.fixed(value);
-  }
-
-  protected mdc(sem: number): { mdc95: string; mdc90: string } {
-    return { mdc95: this.reading(mdc95(sem)), mdc90: this.reading(mdc90(sem)) };
+    return formatError(value, this.test().unit);
   }
 
   protected setKind(kind: StudyKind): void {
     this.kind.set(kind);
     this.columns.set(kind === 'days' ? ['Day 1', 'Day 2'] : ['Tester 1', 'Tester 2']);
-  }
-
-  protected readonly columnPlaces = [0, 1] as const;
-  protected readonly cellKeys = ['first', 'second'] as const;
-
-  protected setColumn(i: 0 | 1, name: string): void {
-    const next: [string, string] = [...this.columns()];
-    next[i] = name.trim() || next[i];
-    this.columns.set(next);
-  }
-
-  protected setCell(i: number, key: 'label' | 'first' | 'second', text: string): void {
-    const value = key === 'label' ? text.slice(0, 60) : parseNumber(text);
-    this.rows.update((rows) => rows.map((r, at) => (at === i ? { ...r, [key]: value } : r)));
-    if (i === this.rows().length - 1 && text.trim() !== '') this.rows.update((rows) => [...rows, EMPTY_ROW]);
-  }
-
-  /** Enter goes down the column, as in a notebook. */
-  protected down(event: Event, i: number, key: string): void {
-    event.preventDefault();
-    document.getElementById(`cell-${key}-${i + 1}`)?.focus();
-  }
-
-  protected async importFile(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (file) this.takeText(await file.text());
-  }
-
-  protected takeText(text: string): void {
-    const { rows, skipped } = rowsFromText(text);
-    if (rows.length === 0)
-      return this.message.set('No line with two numbers found. A client a line: label, first, second.');
-    this.rows.set([...rows.slice(0, 200), EMPTY_ROW]);
-    this.message.set(
-      `${rows.length} clients taken${skipped > 0 ? `, ${skipped} lines without two numbers left out` : ''}.`,
-    );
   }
 
   protected open(s: Study): void {
@@ -230,14 +144,9 @@ export class ReliabilityScreen {
   }
 
   /** An error from elsewhere, with where it comes from. */
-  protected async state(event: Event, sem: string, source: string): Promise<void> {
-    event.preventDefault();
-    const value = parseNumber(sem) ?? 0;
-    if (!(value > 0 && value <= 100) || source.trim() === '')
-      return this.message.set('Enter the error as a number above 0, and where it comes from.');
+  protected async state({ sem, source }: StatedError): Promise<void> {
     const nothing = { low: null, high: null, clients: null, studyId: null };
-    await this.take(value, { origin: 'own', text: source.trim() }, nothing);
-    this.stating.set(false);
+    await this.take(sem, { origin: 'own', text: source }, nothing);
   }
 
   private async take(
@@ -270,11 +179,4 @@ export class ReliabilityScreen {
       this.toasts.show('Back to the catalogue’s figure.');
     });
   }
-}
-
-/** An error with two decimals below 1, so that small ones can be told apart. */
-function precise(value: number, unit: RomUnit): string {
-  if (Math.abs(value) >= 10) return formatReading(value, unit);
-  const text = value.toFixed(2).replace('-', '−');
-  return unit === 'deg' ? `${text}°` : `${text} cm`;
 }

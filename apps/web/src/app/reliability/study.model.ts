@@ -3,6 +3,7 @@ import {
   blandAltman,
   CLIENTS_ACCEPTED,
   CoreError,
+  errorWords,
   icc,
   ICC_FORMS,
   iccLabel,
@@ -17,21 +18,25 @@ import {
 
 export type StudyRow = StudyBody['rows'][number];
 
+/** A row before anything is typed. */
+export const EMPTY_ROW: StudyRow = { label: '', first: null, second: null };
+
+/** A study with enough clients. */
+export interface ReadyStudy {
+  readonly kind: 'ready';
+  readonly clients: number;
+  readonly error: OwnError;
+  readonly forms: readonly {
+    readonly form: IccForm;
+    readonly words: string;
+    readonly label: string;
+    readonly value: Estimate;
+  }[];
+  readonly agreement: BlandAltman;
+}
+
 /** What a study says, or why it says nothing yet. */
-export type StudyResult =
-  | { readonly kind: 'waiting'; readonly why: string }
-  | {
-      readonly kind: 'ready';
-      readonly clients: number;
-      readonly error: OwnError;
-      readonly forms: readonly {
-        readonly form: IccForm;
-        readonly words: string;
-        readonly label: string;
-        readonly value: Estimate;
-      }[];
-      readonly agreement: BlandAltman;
-    };
+export type StudyResult = { readonly kind: 'waiting'; readonly why: string } | ReadyStudy;
 
 /** Rows in which both measurements are there. */
 export function fullRows(rows: readonly StudyRow[]): [number, number][] {
@@ -59,7 +64,7 @@ export function workOut(rows: readonly StudyRow[]): StudyResult {
       agreement: blandAltman(full),
     };
   } catch (err) {
-    return { kind: 'waiting', why: err instanceof CoreError ? err.message : 'These numbers cannot be worked out.' };
+    return { kind: 'waiting', why: err instanceof CoreError ? errorWords(err) : 'These numbers can’t be worked out.' };
   }
 }
 

@@ -1,63 +1,53 @@
-import { A11yModule } from '@angular/cdk/a11y';
 import { Component, inject, output, signal } from '@angular/core';
 import { sensationWords, SYMPTOMS, type SymptomId } from '@yandle/core';
+import { Dialog } from '../ui/dialog';
 import { RunStore } from './run.store';
 
 /** What a client feels when they stop: a stop sign, something else, or that it is too strong, which may only need an easier form. */
 @Component({
   selector: 'y-felt-dialog',
-  imports: [A11yModule],
+  imports: [Dialog],
   template: `
-    <div
-      class="fixed inset-0 z-40 flex items-center justify-center bg-black/70 p-4"
-      role="dialog"
-      aria-modal="true"
-      aria-labelledby="felt"
-      cdkTrapFocus
-      [cdkTrapFocusAutoCapture]="true"
-      (keydown.escape)="closed.emit()"
-    >
-      <div class="sheet w-full max-w-md p-5">
-        @if (!tooStrong()) {
-          <h2 id="felt">What do you feel?</h2>
-          <div class="mt-3 flex flex-col gap-2">
-            @for (y of symptoms; track y.id) {
-              <button
-                type="button"
-                class="btn !min-h-12 !justify-start"
-                [class.btn-stop]="y.stopSign"
-                (click)="say(y.id)"
-              >
-                {{ y.name }}
+    <y-dialog labelledBy="felt" (closed)="closed.emit()">
+      @if (!tooStrong()) {
+        <h2 id="felt">What do you feel?</h2>
+        <div class="mt-3 flex flex-col gap-2">
+          @for (y of symptoms; track y.id) {
+            <button
+              type="button"
+              class="btn !min-h-12 !justify-start"
+              [class.btn-stop]="y.stopSign"
+              (click)="say(y.id)"
+            >
+              {{ y.name }}
+            </button>
+          }
+          <button type="button" class="btn !min-h-12" (click)="closed.emit()">Nothing, carry on</button>
+        </div>
+      } @else {
+        <h2 id="felt">Too strong</h2>
+        <label class="field mt-3">
+          <span class="label">How strong, if you can say</span>
+          <select #how class="input">
+            <option value="">not answered</option>
+            @for (n of strong; track n) {
+              <option [value]="n">{{ n }}: {{ words(n) }}</option>
+            }
+          </select>
+        </label>
+        <div class="mt-3 flex flex-col gap-2">
+          @for (o of store.others(); track o.kind) {
+            @if (o.kind === 'easier') {
+              <button type="button" class="btn btn-go !min-h-12" (click)="ease(o.exercise.id, how.value)">
+                Easier: {{ o.exercise.name }}
               </button>
             }
-            <button type="button" class="btn !min-h-12" (click)="closed.emit()">Nothing, carry on</button>
-          </div>
-        } @else {
-          <h2 id="felt">Too strong</h2>
-          <label class="field mt-3">
-            <span class="label">How strong, if you can say</span>
-            <select #how class="input">
-              <option value="">not answered</option>
-              @for (n of strong; track n) {
-                <option [value]="n">{{ n }}: {{ words(n) }}</option>
-              }
-            </select>
-          </label>
-          <div class="mt-3 flex flex-col gap-2">
-            @for (o of store.others(); track o.kind) {
-              @if (o.kind === 'easier') {
-                <button type="button" class="btn btn-go !min-h-12" (click)="ease(o.exercise.id, how.value)">
-                  Easier: {{ o.exercise.name }}
-                </button>
-              }
-            }
-            <button type="button" class="btn !min-h-12" (click)="ease(null, how.value)">End this exercise</button>
-            <button type="button" class="btn !min-h-12" (click)="closed.emit()">Carry on, less deep</button>
-          </div>
-        }
-      </div>
-    </div>
+          }
+          <button type="button" class="btn !min-h-12" (click)="ease(null, how.value)">End this exercise</button>
+          <button type="button" class="btn !min-h-12" (click)="closed.emit()">Carry on, less deep</button>
+        </div>
+      }
+    </y-dialog>
   `,
 })
 export class FeltDialog {

@@ -2,6 +2,8 @@ import { Component, computed, input, signal } from '@angular/core';
 import {
   buildBlock,
   CoreError,
+  errorWords,
+  percentOf,
   easierWeeksOf,
   type PlannedWeek,
   rangeBetween,
@@ -19,29 +21,47 @@ const FIRST = { lane: 0, week: 1 };
   selector: 'y-style-preview',
   imports: [Stave],
   template: `
-    @if (plan(); as p) {
-      <y-stave
-        [lanes]="p.lanes"
-        [retests]="p.retests"
-        [easierWeeks]="p.easier"
-        [fromWeek]="weeks + 1"
-        [longest]="[]"
-        [budgetSeconds]="0"
-        [plain]="true"
-        [selection]="selection()"
-        (selectionChange)="selection.set($event)"
-      />
-      @if (cell(); as c) {
-        <p class="mt-2 text-sm">Week {{ c.week }}: {{ words(c) }}</p>
+    <section class="mt-3" aria-labelledby="preview">
+      <div class="mb-2 flex flex-wrap items-center gap-3">
+        <h3 id="preview" class="mr-auto">Twelve-week preview</h3>
+        <label class="flex items-center gap-2 text-sm">
+          Weekly increase
+          <select class="input w-auto" #ramp (change)="increase.set(+ramp.value)">
+            @for (r of ramps; track r) {
+              <option [value]="r" [selected]="r === increase()">{{ percent(r) }}% a week</option>
+            }
+          </select>
+        </label>
+      </div>
+      @if (plan(); as p) {
+        <y-stave
+          [lanes]="p.lanes"
+          [retests]="p.retests"
+          [easierWeeks]="p.easier"
+          [fromWeek]="weeks + 1"
+          [longest]="[]"
+          [budgetSeconds]="0"
+          [plain]="true"
+          [selection]="selection()"
+          (selectionChange)="selection.set($event)"
+        />
+        @if (cell(); as c) {
+          <p class="mt-2 text-sm">Week {{ c.week }}: {{ words(c) }}</p>
+        }
+      } @else {
+        <p class="text-sm text-attention">{{ refusal() }}</p>
       }
-    } @else {
-      <p class="text-sm text-attention">{{ refusal() }}</p>
-    }
+      <p class="mt-1 text-sm text-soft">
+        For a client without cautions, with all days free. Fewer days or minutes, age or cautions slow it down.
+      </p>
+    </section>
   `,
 })
 export class StylePreview {
   readonly style = input.required<Style>();
-  readonly ramp = input(0.2);
+  protected readonly ramps = [0.1, 0.2, 0.3, 0.5];
+  protected readonly increase = signal(0.2);
+  protected readonly percent = (share: number): number => percentOf(share, 1);
   protected readonly weeks = WEEKS;
   protected readonly selection = signal<Selection>({ head: FIRST, range: rangeBetween(FIRST, FIRST) });
   private readonly built = computed(() => {
@@ -52,13 +72,13 @@ export class StylePreview {
         client: { age: 40, experience: 'experienced', trainingDays: [1, 2, 3, 4, 5, 6, 7], gentleGroups: [] },
         lanes: [{ group: 'hamstrings', styleId: style.id }],
         weeks: WEEKS,
-        ramp: this.ramp(),
+        ramp: this.increase(),
         easierEvery,
         findStyle: () => style,
       });
       return { plan, easier: easierWeeksOf({ weeks: WEEKS, easierEvery }), refusal: '' };
     } catch (err) {
-      if (err instanceof CoreError) return { plan: null, easier: [], refusal: err.message };
+      if (err instanceof CoreError) return { plan: null, easier: [], refusal: errorWords(err) };
       throw err;
     }
   });

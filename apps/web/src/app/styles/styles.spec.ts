@@ -37,7 +37,7 @@ describe('StylesScreen', () => {
     await set('Hold, s', '40');
     expect(doses(screen).slice(0, 2)).toEqual(['120 s', '135 s']);
     await set('Hold, s', '80');
-    expect(screen.text).toContain('The cap of the bout lies below its start.');
+    expect(screen.text).toContain('Hold: the cap is below the start.');
     expect(screen.button('Save this style').disabled).toBe(true);
     await set('Hold, s', '40');
     screen.el.querySelector<HTMLButtonElement>('button[aria-label="sets earlier"]')!.click();
@@ -45,14 +45,14 @@ describe('StylesScreen', () => {
     await screen.press('Save this style');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/own-styles/'));
     expect(put.request.body).toMatchObject({
-      name: 'Steady hold, ours',
+      name: 'Copy of Steady hold',
       version: null,
       phases: [{ start: { sets: 1, holdSeconds: 40 }, order: ['sets', 'holdSeconds', 'sessionsPerWeek', 'sensation'] }],
     });
     put.flush({ ...(put.request.body as object), id: 's1', version: 1, archived: false });
     await screen.settle();
     await screen.answer('/own-styles', [{ ...(put.request.body as object), id: 's1', version: 1, archived: false }]);
-    expect(screen.text).toContain('Steady hold, ours · ours');
+    expect(screen.text).toContain('Copy of Steady hold · studio');
   });
 
   it('writes one of another technique from nothing, with phases', async () => {

@@ -5,7 +5,7 @@ import { Component, input } from '@angular/core';
   selector: 'y-mirror-legend',
   template: `
     <p class="flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
-      <span>longer is freer, also where fewer degrees are better</span>
+      <span>a longer bar is always freer</span>
       <span>whisker: measurement error, 95%</span>
       <span><span class="font-bold text-action" aria-hidden="true">|</span> green tick: reference</span>
       @if (before(); as b) {

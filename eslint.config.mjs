@@ -30,8 +30,8 @@ const CORE_FOLDERS = [
   'planning',
   'composing',
   'review',
-  'words',
   'formats',
+  'words',
 ];
 /** What a folder of core may not import: the rooms, the folders to its right, and single files of the catalogue's data. */
 const coreFolder = (folder, at) => {

@@ -1,4 +1,6 @@
-/** Stable codes of everything the computation can refuse. The wire and the screens translate them, so they never change meaning. */
+import type { Refusal } from './refusal.js';
+
+/** Stable classes of what the computation can refuse. They go over the wire, so they never change meaning. */
 export type CoreErrorCode =
   | 'no-readings'
   | 'too-many-readings'
@@ -16,19 +18,18 @@ export type CoreErrorCode =
   | 'invalid-timeline'
   | 'invalid-series'
   | 'invalid-test'
-  | 'invalid-angle'
-  | 'invalid-line';
+  | 'invalid-angle';
 
 /**
- * A refusal by the computation: bad input that a caller could have avoided.
- * `message` says what is wrong and what to do, in words fit for a coach.
+ * A refusal by the computation: bad input that a caller could have avoided. `refusal` says what is wrong as a fact; `refusalWords` says it
+ * to a coach, and what to do. `message` is for logs only.
  */
 export class CoreError extends Error {
   override readonly name = 'CoreError';
   constructor(
     readonly code: CoreErrorCode,
-    message: string,
+    readonly refusal: Refusal,
   ) {
-    super(message);
+    super(code === refusal.code ? code : `${code}: ${refusal.code}`);
   }
 }

@@ -1,4 +1,7 @@
 export * from './errors.js';
+export * from './refusal.js';
+export * from './words/refusal.js';
+export * from './words/result-line.js';
 export * from './source.js';
 export * from './anatomy/side.js';
 export * from './anatomy/muscle-group.js';

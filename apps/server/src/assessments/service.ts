@@ -1,5 +1,5 @@
 import type { Assessment, BeightonBody, CreateAssessmentBody, ReadingBody, TestEventBody } from '@yandle/contract';
-import { assertPlausible, CoreError, current, MAX_READINGS, type PlainDate, testInCatalogue } from '@yandle/core';
+import { isPlausible, refusalWords, current, MAX_READINGS, type PlainDate, testInCatalogue } from '@yandle/core';
 import { In } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { instantOf } from '../clock.js';
@@ -146,12 +146,7 @@ export async function putReading(
       };
       if ((test.sides !== 'none') !== (body.side !== null))
         refuse('side', test.sides !== 'none' ? 'This test has sides: say left or right.' : 'This test has no sides.');
-      try {
-        assertPlausible(body.value, test);
-      } catch (err) {
-        if (err instanceof CoreError) refuse('value', err.message);
-        throw err;
-      }
+      if (!isPlausible(body.value, test)) refuse('value', refusalWords({ code: 'implausible', args: test.plausible }));
       if (body.testerId !== null && !(await tx.findOne(CoachEntity, { id: body.testerId })))
         refuse('testerId', 'Choose a coach of this studio.');
       const rows = await tx.find(ReadingEntity, { assessmentId }, { order: { seq: 'ASC' } });
@@ -170,7 +165,7 @@ export async function putReading(
           'This test was ended by a symptom. Take no more readings of it in this assessment.',
         );
       if (!replaced && current(same).length >= MAX_READINGS)
-        refuse('value', `More than ${MAX_READINGS} readings on a side tire the client. Correct one instead of adding.`);
+        refuse('value', refusalWords({ code: 'too-many-readings', args: { most: MAX_READINGS } }));
       await tx.insert(ReadingEntity, {
         ...body,
         value: body.value.toFixed(2),

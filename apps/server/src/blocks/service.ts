@@ -8,6 +8,7 @@ import {
   cautionsAgainst,
   checkBlock,
   CoreError,
+  errorWords,
   type Exercise,
   type PlainDate,
   type PlanContext,
@@ -79,7 +80,7 @@ function assertExercises(draft: BlockBody, cautions: readonly Caution[], library
         if (exercise.primary !== l.group)
           return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
         if (!techniquesOf(exercise).includes(chosen.technique))
-          return [{ path, message: `This exercise cannot be done as ${chosen.technique}. Choose another.` }];
+          return [{ path, message: `This exercise can’t be done as ${chosen.technique}. Choose another.` }];
         return cautionsAgainst({ ...exercise, technique: chosen.technique }, cautions).map((c) => ({
           path,
           message: `${cautionTitle(c)}: ${cautionChanges(c)}`,
@@ -98,7 +99,7 @@ function assertStyles(draft: BlockDraft, context: PlanContext): void {
           return [];
         } catch (err) {
           if (!(err instanceof CoreError)) throw err;
-          return [{ path: `lanes.${i}.styleId`, message: err.message }];
+          return [{ path: `lanes.${i}.styleId`, message: errorWords(err) }];
         }
       }),
     ),
@@ -198,7 +199,7 @@ async function assertFromWeek(tx: StudioData, before: Block, draft: BlockDraft, 
   if (fromWeek === 1) return;
   const errors: { path: string; message: string }[] = [];
   if (draft.startDate !== before.startDate)
-    errors.push({ path: 'startDate', message: 'Something has been done: the start stays as it is.' });
+    errors.push({ path: 'startDate', message: 'Sessions are logged, so the start date can’t change.' });
   if (draft.weeks < fromWeek - 1)
     errors.push({
       path: 'weeks',

@@ -115,7 +115,7 @@ function readCursor(cursor: string): { name: string; id: string } | null {
   } catch {
     /* refused below */
   }
-  throw new HttpProblem('validation', 'This page mark is not ours. Load the list from its start.', {
+  throw new HttpProblem('validation', 'This page mark isn’t known. Load the list from its start.', {
     errors: [{ path: 'cursor', message: 'Use the mark of the page before.' }],
   });
 }

@@ -9,7 +9,7 @@ describe('toProblem', () => {
     expect(toProblem(own)).toBe(own);
   });
   it('turns refusals of the computation into 422 with their words', () => {
-    const p = toProblem(new CoreError('invalid-plan', 'A block has 4 to 16 weeks.'));
+    const p = toProblem(new CoreError('invalid-plan', { code: 'weeks-bounds', args: { min: 4, max: 16 } }));
     expect([p.status, p.detail]).toEqual([422, 'A block has 4 to 16 weeks.']);
   });
   it.each([

@@ -1,5 +1,5 @@
 import type { Problem } from '@yandle/contract';
-import { CoreError } from '@yandle/core';
+import { CoreError, errorWords } from '@yandle/core';
 import type { ErrorRequestHandler, Response } from 'express';
 import type {} from 'pino-http';
 import { HttpProblem } from './problem.js';
@@ -26,7 +26,7 @@ function codeOf(err: unknown): string | undefined {
 /** Any error as a refusal that says what to do. What is not expected becomes `internal`, without its innards. */
 export function toProblem(err: unknown): HttpProblem {
   if (err instanceof HttpProblem) return err;
-  if (err instanceof CoreError) return new HttpProblem('computation', err.message);
+  if (err instanceof CoreError) return new HttpProblem('computation', errorWords(err));
   const type = (err as { type?: unknown } | null)?.type;
   if (type === 'entity.too.large')
     return new HttpProblem('body-too-large', 'The request is larger than this route takes. Send less at once.');
@@ -48,7 +48,7 @@ export function toProblem(err: unknown): HttpProblem {
   if (code === 'ER_DUP_ENTRY') return new HttpProblem('conflict', 'This exists already. Reload the page to see it.');
   return new HttpProblem(
     'internal',
-    'This was our fault and has been logged. Try again. If it keeps happening, give the number below to whoever runs your Yandle.',
+    'This is a fault in Yandle and has been logged. Try again. If it keeps happening, give the number below to whoever runs your Yandle.',
   );
 }
 

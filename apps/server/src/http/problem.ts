@@ -19,7 +19,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>
   'block-has-logs': { status: 409, title: 'Sessions of this block are already logged' },
   'symptom-not-cleared': { status: 409, title: 'A symptom is not cleared' },
   'import-refused': { status: 422, title: 'Nothing was imported' },
-  computation: { status: 422, title: 'That cannot be computed' },
+  computation: { status: 422, title: 'That can’t be computed' },
   'database-unavailable': { status: 503, title: 'The database does not answer' },
   internal: { status: 500, title: 'Something went wrong here' },
 };

@@ -1,5 +1,5 @@
 import type { SelfReport, SelfReportBody, PrioritiesBody, PrioritiesView, Goal, GoalBody } from '@yandle/contract';
-import { assertPlausible, CoreError, testInCatalogue, type PlainDate } from '@yandle/core';
+import { isPlausible, refusalWords, testInCatalogue, type PlainDate } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
@@ -76,12 +76,8 @@ export async function putGoal(
       const refuse = (path: string, message: string): never => {
         throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors: [{ path, message }] });
       };
-      try {
-        assertPlausible(body.value, testInCatalogue(catalogue, body.testId));
-      } catch (err) {
-        if (err instanceof CoreError) refuse('value', err.message);
-        throw err;
-      }
+      const test = testInCatalogue(catalogue, body.testId);
+      if (!isPlausible(body.value, test)) refuse('value', refusalWords({ code: 'implausible', args: test.plausible }));
       if (body.due !== null && body.due <= today) refuse('due', 'A goal lies ahead. Choose a later day, or none.');
       // One goal a test: the earlier one ends today.
       const current = (await tx.find(GoalEntity, { clientId, testId: body.testId })).filter((g) => !g.endedOn);

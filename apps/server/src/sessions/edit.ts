@@ -18,7 +18,7 @@ async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promi
       throw invalidField(`items[${i}].choice`, 'Choose an exercise from the library.');
     const exercise = find(item.exerciseId);
     if (!techniquesOf(exercise).includes(item.technique ?? exercise.technique))
-      throw invalidField(`items[${i}].technique`, `${exercise.name} cannot be done like that.`);
+      throw invalidField(`items[${i}].technique`, `${exercise.name} can’t be done like that.`);
   });
 }
 

@@ -84,7 +84,7 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
     const run = await tx.getLocked(RunEntity, runId, 'run');
     if (!(await tx.isNew(SetLogEntity, id, { runId, ...body }))) return;
     const { bouts } = await itemOf(tx, run, body);
-    if (body.set > bouts) throw invalidField('set', `This exercise has ${bouts} sets on a side.`);
+    if (body.set > bouts) throw invalidField('set', `This exercise has ${bouts} sets per side.`);
     const same = await tx.find(SetLogEntity, { runId, item: body.item, set: body.set });
     const current = same.find((s) => s.side === body.side && s.replacedBy === null);
     if (body.replaces !== null && current?.id !== body.replaces)
@@ -158,7 +158,7 @@ export async function finishRun(data: StudioData, runId: string, body: FinishRun
         'conflict',
         'This run was finished before, with other answers. Load the session to see them.',
       );
-    if (endedAt < run.startedAt) throw invalidField('endedAt', 'A run cannot end before it starts.');
+    if (endedAt < run.startedAt) throw invalidField('endedAt', 'A session can’t end before it starts.');
     if (!run.endedAt) await tx.update(RunEntity, { id: runId }, { endedAt, ...given });
     return sessionView(tx, run.sessionId);
   });

@@ -88,7 +88,7 @@ export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody
             throw new HttpProblem('validation', 'Fix the fields below and save again.', {
               errors: changed.map((path) => ({
                 path,
-                message: 'This test has results: what its number means cannot change. Add a new test instead.',
+                message: 'This test has results, so unit, direction, sides and rule are fixed. Add a new test instead.',
               })),
             });
           return { definition, archived };
@@ -146,7 +146,7 @@ export async function putStudy(data: StudioData, id: string, body: StudyBody, wh
         create: (head) => ({ ...head, ...fields, coachId: who.coachId, createdAt: tx.now }),
         edit: (row) => {
           if (row.coachId !== who.coachId)
-            throw new HttpProblem('conflict', 'This study belongs to another coach. Start one of your own.');
+            throw new HttpProblem('conflict', 'This study belongs to another coach. Start your own.');
           return fields;
         },
       },

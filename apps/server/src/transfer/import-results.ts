@@ -1,5 +1,12 @@
 import { IMPORT_ERRORS, IMPORT_LINES, type ImportLineError, type ImportReport } from '@yandle/contract';
-import { MAX_READINGS, readResultLine, type ImportedReading, type PlainDate, type TestCatalogue } from '@yandle/core';
+import {
+  lineFaultWords,
+  MAX_READINGS,
+  readResultLine,
+  type ImportedReading,
+  type PlainDate,
+  type TestCatalogue,
+} from '@yandle/core';
 import { In } from 'typeorm';
 import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
@@ -83,7 +90,7 @@ class Import {
   private understand({ line, cells }: NumberedLine): Ready | null {
     const out = readResultLine(cells, this.catalogue);
     if ('errors' in out) {
-      for (const e of out.errors) this.wrong(line, e.column, e.message);
+      for (const e of out.errors) this.wrong(line, e.column, lineFaultWords(e.fault));
       return null;
     }
     const { reading } = out;

@@ -4,7 +4,7 @@ import { SCREENING_STATES, type CreateClientBody, type UpdateClientBody } from '
 import { FIELD } from '../limits.js';
 import { date, id, line, text, version } from './common.js';
 
-const CLEARANCE_MISSING = 'Write who gave the clearance and when.';
+const CLEARANCE_MISSING = 'Enter who gave the clearance and when.';
 
 const body = {
   name: line(),

@@ -6,7 +6,7 @@ import { FIELD } from '../limits.js';
 const MESSAGES = {
   'any.required': 'Required.',
   'string.empty': 'Required.',
-  'string.base': 'Write text here.',
+  'string.base': 'Enter text here.',
   'string.max': 'At most {#limit} characters.',
   'string.min': 'At least {#limit} characters.',
   'number.base': 'Enter a number.',
@@ -22,7 +22,7 @@ const MESSAGES = {
   'string.guid': 'An id is a UUID.',
   'date.plain': 'Enter a date like 2026-03-09.',
   'time.plain': 'Enter a time like 09:40.',
-  'instant.plain': 'Write an instant as 2026-03-09T08:12:00.000Z.',
+  'instant.plain': 'Enter a time like 2026-03-09T08:12:00.000Z.',
   'text.control': 'Control characters are not allowed here.',
 };
 

@@ -1,4 +1,4 @@
-import { assertPrescription, CoreError, LOAD_UNITS, TECHNIQUES, type Prescription } from '@yandle/core';
+import { assertPrescription, CoreError, errorWords, LOAD_UNITS, TECHNIQUES, type Prescription } from '@yandle/core';
 import Joi from 'joi';
 
 const whole = (min: number, max: number) => Joi.number().integer().min(min).max(max);
@@ -9,7 +9,7 @@ const doable: Joi.CustomValidator<Prescription> = (value, helpers) => {
     assertPrescription(value);
     return value;
   } catch (err) {
-    if (err instanceof CoreError) return helpers.message({ custom: err.message });
+    if (err instanceof CoreError) return helpers.message({ custom: errorWords(err) });
     throw err;
   }
 };

@@ -3,7 +3,8 @@ import {
   FILE_VERSION,
   ORIGINS,
   STYLE_BOUNDS,
-  styleProblems,
+  styleFaults,
+  styleFaultWords,
   TECHNIQUES,
   VARIABLES,
   type StyleDefinition,
@@ -85,8 +86,8 @@ const definition = {
 
 /** What no schema of single fields can say of a style: the first thing wrong with it. */
 const usable: Joi.CustomValidator<StyleDefinition> = (value, helpers) => {
-  const [first] = styleProblems(value);
-  return first ? helpers.message({ custom: first }) : value;
+  const [first] = styleFaults(value);
+  return first ? helpers.message({ custom: styleFaultWords(first) }) : value;
 };
 
 export const ownStyleSchema = Joi.object<OwnStyleBody>({

@@ -78,7 +78,7 @@ export const BATTERIES: readonly Battery[] = [
   {
     id: 'desk-worker',
     name: 'Desk worker',
-    for: 'neck, chest, hips of who sits',
+    for: 'neck, chest and hips for people who sit',
     testIds: [
       'side-bend-slide',
       'seated-rotation',

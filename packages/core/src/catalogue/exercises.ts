@@ -25,7 +25,7 @@ export const EXERCISES: readonly Exercise[] = [
  */
 export function exerciseById(id: string): Exercise {
   const found = EXERCISES.find((e) => e.id === id);
-  if (!found) throw new CoreError('unknown-exercise', `There is no exercise "${id}". Choose one from the library.`);
+  if (!found) throw new CoreError('unknown-exercise', { code: 'unknown-exercise', args: { id } });
   return found;
 }
 

@@ -15,6 +15,6 @@ export const ROM_TESTS: readonly RomTest[] = [...LEG_TESTS, ...HIP_TESTS, ...UPP
  */
 export function romTestById(id: string): RomTest {
   const test = ROM_TESTS.find((t) => t.id === id);
-  if (!test) throw new CoreError('unknown-test', `There is no test "${id}". Choose one from the battery.`);
+  if (!test) throw new CoreError('unknown-test', { code: 'unknown-test', args: { id } });
   return test;
 }

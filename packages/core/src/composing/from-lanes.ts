@@ -32,7 +32,7 @@ export interface DatedSession {
  */
 export function itemOf(bout: Bout, lane: LaneExercises, find: FindExercise = exerciseById): SessionItem {
   const chosen = lane.exercises.find((e) => e.technique === bout.technique);
-  if (!chosen) throw new CoreError('invalid-plan', `Choose an exercise for ${bout.technique}.`);
+  if (!chosen) throw new CoreError('invalid-plan', { code: 'needs-exercise', args: { technique: bout.technique } });
   const { technique, ...rest } = bout;
   const own = find(chosen.exerciseId).technique === technique;
   return {

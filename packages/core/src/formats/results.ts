@@ -1,11 +1,10 @@
 import { roundTo } from '../math/rounding.js';
 import { parseNumber } from '../math/parse-number.js';
 import type { Side } from '../anatomy/side.js';
-import { assertPlausible } from '../measuring/result.js';
+import { isPlausible } from '../measuring/result.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 import type { TestCatalogue } from '../measuring/test-catalogue.js';
 import { isPlainDate, type PlainDate } from '../schedule/plain-date.js';
-import { CoreError } from '../errors.js';
 
 /** Columns of the results table, one reading a line. The order is that of the file; a header names them. */
 export const RESULT_COLUMNS = [
@@ -44,11 +43,23 @@ export interface ImportedReading {
   readonly id: string | null;
 }
 
-/** What is wrong with a cell of a line, and what to write instead. */
+/** What is wrong with a cell of a line; the sentences are in `words/result-line.ts`. */
+export type LineFault =
+  | { readonly code: 'no-client' | 'no-date' | 'no-time' | 'no-body' | 'no-test' | 'no-side' | 'no-number' }
+  | { readonly code: 'unknown-test'; readonly name: string }
+  | { readonly code: 'side-needed' | 'no-sides' }
+  | { readonly code: 'other-unit'; readonly unit: RomTest['unit'] }
+  | { readonly code: 'implausible'; readonly min: number; readonly max: number }
+  | { readonly code: 'too-long'; readonly most: number };
+
+/** A fault and the column it is in. */
 export interface LineError {
   readonly column: ResultColumn;
-  readonly message: string;
+  readonly fault: LineFault;
 }
+
+/** A cell that was understood, or what is wrong with it. */
+type Read<T> = { readonly value: T } | { readonly fault: LineFault };
 
 const SIDE_WORDS: Readonly<Record<string, Side>> = { left: 'left', l: 'left', right: 'right', r: 'right' };
 const WARM_WORDS: Readonly<Record<string, boolean>> = { cold: false, warm: true, '': false };
@@ -110,6 +121,33 @@ export function fromCell(text: string): string {
   return /^'[=+@\-\t\r']/.test(t) ? t.slice(1) : t;
 }
 
+const MOST = { instrument: 60, id: 100 } as const;
+
+function readTest(name: string, catalogue: TestCatalogue): Read<RomTest> {
+  if (name === '') return { fault: { code: 'no-test' } };
+  const test = catalogue.tests.find((t) => t.id === name || t.name.toLowerCase() === name.toLowerCase());
+  return test ? { value: test } : { fault: { code: 'unknown-test', name } };
+}
+
+function readSide(word: string, test: RomTest | null): Read<Side | null> {
+  const side = word === '' || word === '-' ? null : SIDE_WORDS[word];
+  if (side === undefined) return { fault: { code: 'no-side' } };
+  if (test && (test.sides !== 'none') !== (side !== null))
+    return { fault: { code: side === null ? 'side-needed' : 'no-sides' } };
+  return { value: side };
+}
+
+function readValue(text: string, test: RomTest | null): Read<number> {
+  const typed = parseNumber(text);
+  if (typed === null) return { fault: { code: 'no-number' } };
+  const value = roundTo(typed, 2);
+  if (test && !isPlausible(value, test)) return { fault: { code: 'implausible', ...test.plausible } };
+  return { value };
+}
+
+const readText = (text: string, most: number): Read<string> =>
+  text.length > most ? { fault: { code: 'too-long', most } } : { value: text };
+
 /**
  * One line of the table: the reading it holds, or everything that is wrong with it. Who the client and the tester are is not known here.
  * A number may have a decimal comma. Values outside what a body can show are refused.
@@ -119,54 +157,32 @@ export function readResultLine(
   catalogue: TestCatalogue,
 ): { reading: ImportedReading } | { errors: LineError[] } {
   const errors: LineError[] = [];
-  const wrong = (column: ResultColumn, message: string) => void errors.push({ column, message });
   const cell = (column: ResultColumn) => fromCell(line[column] ?? '');
+  /** The value of a cell; null where it has a fault, which is noted. */
+  const take = <T>(column: ResultColumn, read: Read<T>): T | null => {
+    if ('value' in read) return read.value;
+    errors.push({ column, fault: read.fault });
+    return null;
+  };
+  const when = (column: ResultColumn, good: boolean, code: 'no-client' | 'no-date' | 'no-time'): string =>
+    take(column, good ? { value: cell(column) } : { fault: { code } }) ?? '';
 
-  const client = cell('client');
-  if (client === '') wrong('client', 'Enter the client’s name.');
-  const date = cell('date');
-  if (!isPlainDate(date)) wrong('date', 'Enter a date like 2026-03-09.');
-  const time = cell('time') || '12:00';
-  if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(time)) wrong('time', 'Enter a time like 09:40, or leave it out.');
-  const warm = WARM_WORDS[cell('body').toLowerCase()];
-  if (warm === undefined) wrong('body', 'Write cold or warm.');
-  const name = cell('test');
-  const test = catalogue.tests.find((t) => t.id === name || t.name.toLowerCase() === name.toLowerCase());
-  if (!test) wrong('test', name === '' ? 'Enter the name of the test.' : `There is no test "${name}".`);
-  const word = cell('side').toLowerCase();
-  const side = word === '' || word === '-' ? null : (SIDE_WORDS[word] ?? undefined);
-  if (side === undefined) wrong('side', 'Write left, right, or nothing.');
-  else if (test && (test.sides !== 'none') !== (side !== null))
-    wrong('side', side === null ? 'This test has sides: write left or right.' : 'This test has no sides.');
+  const client = when('client', cell('client') !== '', 'no-client');
+  const date = when('date', isPlainDate(cell('date')), 'no-date');
+  const time = when('time', /^(([01]\d|2[0-3]):[0-5]\d)?$/.test(cell('time')), 'no-time') || '12:00';
+  const body = WARM_WORDS[cell('body').toLowerCase()];
+  const warm = take('body', body === undefined ? { fault: { code: 'no-body' } } : { value: body });
+  const test = take('test', readTest(cell('test'), catalogue));
+  const side = take('side', readSide(cell('side').toLowerCase(), test));
   const unit = cell('unit').toLowerCase();
   if (test && unit !== '' && UNIT_WORDS[unit] !== test.unit)
-    wrong('unit', `This test is read in ${test.unit === 'deg' ? 'degrees (deg)' : 'centimetres (cm)'}.`);
-  const typed = parseNumber(cell('value'));
-  const value = typed === null ? NaN : roundTo(typed, 2);
-  if (Number.isNaN(value)) wrong('value', 'Enter the reading as a number, e.g. 31.5.');
-  else if (test)
-    try {
-      assertPlausible(value, test);
-    } catch (err) {
-      wrong('value', (err as CoreError).message);
-    }
-  const instrument = cell('instrument') || (test?.instruments[0] ?? '');
-  if (instrument.length > 60) wrong('instrument', 'At most 60 characters.');
-  const id = cell('id');
-  if (id.length > 100) wrong('id', 'At most 100 characters.');
-  if (errors.length > 0 || !test || warm === undefined || side === undefined) return { errors };
+    errors.push({ column: 'unit', fault: { code: 'other-unit', unit: test.unit } });
+  const value = take('value', readValue(cell('value'), test));
+  const instrument = take('instrument', readText(cell('instrument') || (test?.instruments[0] ?? ''), MOST.instrument));
+  const id = take('id', readText(cell('id'), MOST.id));
+  if (errors.length > 0 || !test || warm === null || value === null) return { errors };
+  const tester = cell('tester') || null;
   return {
-    reading: {
-      client,
-      date,
-      time,
-      warm,
-      tester: cell('tester') || null,
-      test,
-      side,
-      value,
-      instrument,
-      id: id || null,
-    },
+    reading: { client, date, time, warm, tester, test, side, value, instrument: instrument ?? '', id: id || null },
   };
 }

@@ -23,7 +23,7 @@ const NEAR = 1;
 /** Direction of b seen from a, degrees, counter-clockwise as seen, 0 to the right. */
 function direction(a: PicturePoint, b: PicturePoint): number {
   if (![a.x, a.y, b.x, b.y].every(Number.isFinite) || Math.hypot(b.x - a.x, b.y - a.y) < NEAR)
-    throw new CoreError('invalid-angle', 'Two points lie on each other. Move them apart.');
+    throw new CoreError('invalid-angle', { code: 'points-meet', args: {} });
   return Math.atan2(a.y - b.y, b.x - a.x) * DEG;
 }
 

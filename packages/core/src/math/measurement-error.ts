@@ -8,10 +8,7 @@ export const Z90 = 1.645;
 /** @throws CoreError `invalid-error-figure` for anything but a number of 0 or more */
 export function assertSem(sem: number): void {
   if (!Number.isFinite(sem) || sem < 0)
-    throw new CoreError(
-      'invalid-error-figure',
-      'A measurement error is a number of 0 or more, in the unit of the test.',
-    );
+    throw new CoreError('invalid-error-figure', { code: 'error-not-a-number', args: {} });
 }
 
 /**
@@ -21,8 +18,7 @@ export function assertSem(sem: number): void {
  */
 export function semFromIcc(sd: number, icc: number): number {
   assertSem(sd);
-  if (!(icc >= 0 && icc <= 1))
-    throw new CoreError('invalid-error-figure', 'A reliability (ICC) for this formula lies between 0 and 1.');
+  if (!(icc >= 0 && icc <= 1)) throw new CoreError('invalid-error-figure', { code: 'reliability-bounds', args: {} });
   return sd * Math.sqrt(1 - icc);
 }
 

@@ -61,7 +61,10 @@ export interface Beighton {
  */
 export function beighton(items: readonly (boolean | null)[], age: number): Beighton {
   if (items.length !== BEIGHTON_ITEMS.length)
-    throw new CoreError('invalid-reading', 'The Beighton score has nine items. Mark each as yes, no or not looked at.');
+    throw new CoreError('invalid-reading', {
+      code: 'beighton-items',
+      args: { items: BEIGHTON_ITEMS.length },
+    });
   const score = items.filter((i) => i === true).length;
   const cutOff = beightonCutOff(age);
   return { score, missing: items.filter((i) => i === null).length, cutOff, high: score >= cutOff };

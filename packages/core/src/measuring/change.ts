@@ -26,7 +26,7 @@ export interface Change {
  */
 export function changeBetween(earlier: number, later: number, better: Better, sems: readonly [number, number]): Change {
   if (!Number.isFinite(earlier) || !Number.isFinite(later))
-    throw new CoreError('not-comparable', 'Both results need a value before they can be compared.');
+    throw new CoreError('not-comparable', { code: 'value-missing', args: {} });
   const limit = mdc95(sems[0], sems[1]);
   const delta = later - earlier;
   const gain = better === 'more' ? delta : -delta;

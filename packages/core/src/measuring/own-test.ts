@@ -31,6 +31,9 @@ export interface OwnTestDefinition {
   readonly faults: readonly string[];
 }
 
+/** How the numbers of a test contradict each other. */
+type OwnTestFault = 'plausible-order' | 'tolerance-too-wide' | 'step-too-coarse' | 'reference-outside';
+
 /** Fields that fix what a number means: they cannot change once the test has results. */
 export const MEANING_FIELDS = ['unit', 'better', 'sides', 'valueRule'] as const satisfies (keyof OwnTestDefinition)[];
 
@@ -41,15 +44,14 @@ export const MEANING_FIELDS = ['unit', 'better', 'sides', 'valueRule'] as const 
  */
 export function romTestOf(id: string, d: OwnTestDefinition): RomTest {
   const { min, max } = d.plausible;
-  const refuse = (message: string): never => {
-    throw new CoreError('invalid-test', message);
+  const refuse = (code: OwnTestFault): never => {
+    throw new CoreError('invalid-test', { code, args: {} });
   };
-  if (!(min < max)) refuse('The smallest plausible reading must lie below the largest.');
-  if (d.repeatTolerance >= max - min) refuse('Readings that agree must lie closer than the whole plausible range.');
-  if (d.resolution > d.repeatTolerance)
-    refuse('The smallest step of the instrument cannot exceed the repeat tolerance.');
+  if (!(min < max)) refuse('plausible-order');
+  if (d.repeatTolerance >= max - min) refuse('tolerance-too-wide');
+  if (d.resolution > d.repeatTolerance) refuse('step-too-coarse');
   const r = d.reference;
-  if (r && (r.mean < min || r.mean > max)) refuse('The reference must lie within the plausible readings.');
+  if (r && (r.mean < min || r.mean > max)) refuse('reference-outside');
   const reach = r ? 3 * (r.sd ?? PRACTICE_SPREAD[d.unit]) : 0;
   const low = r ? Math.max(min, r.mean - reach) : min;
   const high = r ? Math.min(max, r.mean + reach) : max;

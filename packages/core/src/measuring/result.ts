@@ -72,13 +72,9 @@ function onlyEases(xs: readonly number[], better: ReadingRule['better']): boolea
  * @example resultOfReadings([31, 38, 32], test) // value 31.5 from 31 and 32, spread 1, repeatable
  */
 export function resultOfReadings(readings: readonly number[], rule: ReadingRule): RomResult {
-  if (readings.length === 0)
-    throw new CoreError('no-readings', 'There is no reading on this side yet. Take at least one.');
+  if (readings.length === 0) throw new CoreError('no-readings', { code: 'no-readings', args: {} });
   if (readings.length > MAX_READINGS)
-    throw new CoreError(
-      'too-many-readings',
-      `More than ${MAX_READINGS} readings on a side tire the client. Correct one instead of adding.`,
-    );
+    throw new CoreError('too-many-readings', { code: 'too-many-readings', args: { most: MAX_READINGS } });
   for (const t of readings) assertPlausible(t, rule);
 
   const done = (used: readonly number[], steadiness: Steadiness, value = valueOf(used, rule)): RomResult => ({
@@ -97,14 +93,19 @@ export function resultOfReadings(readings: readonly number[], rule: ReadingRule)
   return done(readings, 'third-needed');
 }
 
+/** True for a number that a body can show in this test. */
+export function isPlausible(reading: number, rule: Pick<RomTest, 'plausible'>): boolean {
+  const { min, max } = rule.plausible;
+  return Number.isFinite(reading) && reading >= min && reading <= max;
+}
+
 /**
  * Refuses a reading that is no number or outside what a body can show.
  * @throws CoreError `invalid-reading`
  */
 export function assertPlausible(reading: number, rule: Pick<RomTest, 'plausible'>): void {
-  const { min, max } = rule.plausible;
-  if (!Number.isFinite(reading) || reading < min || reading > max)
-    throw new CoreError('invalid-reading', `A reading of this test lies between ${min} and ${max}. Check the number.`);
+  if (!isPlausible(reading, rule))
+    throw new CoreError('invalid-reading', { code: 'implausible', args: rule.plausible });
 }
 
 /** How many readings are asked for on a side, given those taken: two, and one more as long as they disagree. */

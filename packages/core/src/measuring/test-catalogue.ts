@@ -43,7 +43,7 @@ export function offeredTests(catalogue: TestCatalogue): RomTest[] {
 /** @throws CoreError `unknown-test` */
 export function testInCatalogue(catalogue: TestCatalogue, id: string): RomTest {
   const test = catalogue.tests.find((t) => t.id === id);
-  if (!test) throw new CoreError('unknown-test', `There is no test "${id}". Choose one from the battery.`);
+  if (!test) throw new CoreError('unknown-test', { code: 'unknown-test', args: { id } });
   return test;
 }
 

@@ -1,4 +1,5 @@
 import { CoreError } from '../errors.js';
+import type { Refusal } from '../refusal.js';
 import type { Technique } from '../technique/catalogue.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { fitWeek } from './fit-week.js';
@@ -9,21 +10,19 @@ import { easierWeeksOf, retestWeeks } from './weeks.js';
 
 function assertInput(input: BlockInput): void {
   const { weeks, ramp, easierEvery, lanes } = BLOCK_BOUNDS;
-  const refuse = (message: string): never => {
-    throw new CoreError('invalid-plan', message);
+  const refuse = (refusal: Refusal): never => {
+    throw new CoreError('invalid-plan', refusal);
   };
   if (!Number.isInteger(input.weeks) || input.weeks < weeks.min || input.weeks > weeks.max)
-    refuse(`A block has ${weeks.min} to ${weeks.max} weeks.`);
-  if (!(input.ramp >= ramp.min && input.ramp <= ramp.max)) refuse('The weekly increase is between 0 and 50%.');
+    refuse({ code: 'weeks-bounds', args: weeks });
+  if (!(input.ramp >= ramp.min && input.ramp <= ramp.max)) refuse({ code: 'ramp-bounds', args: ramp });
   if (
     input.easierEvery !== null &&
     (!Number.isInteger(input.easierEvery) || input.easierEvery < easierEvery.min || input.easierEvery > easierEvery.max)
   )
-    refuse('An easier week comes every 3 to 6 weeks, or never.');
-  if (input.lanes.length < lanes.min || input.lanes.length > lanes.max)
-    refuse(`Choose ${lanes.min} to ${lanes.max} muscle groups.`);
-  if (new Set(input.lanes.map((l) => l.group)).size !== input.lanes.length)
-    refuse('Each muscle group can have one lane only.');
+    refuse({ code: 'easier-bounds', args: easierEvery });
+  if (input.lanes.length < lanes.min || input.lanes.length > lanes.max) refuse({ code: 'lanes-bounds', args: lanes });
+  if (new Set(input.lanes.map((l) => l.group)).size !== input.lanes.length) refuse({ code: 'group-twice', args: {} });
 }
 
 /**

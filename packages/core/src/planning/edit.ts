@@ -249,10 +249,7 @@ export function missWeek(draft: BlockDraft, week: number, how: 'skip' | 'shift')
   const missedWeeks = [...new Set([...draft.missedWeeks, week])].sort((a, b) => a - b);
   if (how === 'skip') return { ...draft, missedWeeks };
   if (draft.weeks >= BLOCK_BOUNDS.weeks.max)
-    throw new CoreError(
-      'invalid-plan',
-      `A block has at most ${BLOCK_BOUNDS.weeks.max} weeks; skip the week, or take one off the end first.`,
-    );
+    throw new CoreError('invalid-plan', { code: 'no-week-left', args: { most: BLOCK_BOUNDS.weeks.max } });
   const later = (w: number): number => (w >= week ? w + 1 : w);
   return {
     ...draft,

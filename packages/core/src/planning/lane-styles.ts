@@ -1,5 +1,4 @@
 import type { LeftOutFact, LimitFact, TechniqueBar } from './facts.js';
-import { muscleGroupName } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
 import { styleById } from '../styles/index.js';
@@ -53,10 +52,10 @@ export class LaneStyles {
     }
     if (!this.can(phase.technique)) {
       if (phase.technique === PLAINEST || !this.can(PLAINEST))
-        throw new CoreError(
-          'invalid-plan',
-          `Choose an exercise for ${muscleGroupName(this.lane.group)}: ${phase.technique}.`,
-        );
+        throw new CoreError('invalid-plan', {
+          code: 'lane-needs-exercise',
+          args: { group: this.lane.group, technique: phase.technique },
+        });
       this.leave(phase.technique, null, STEADY_HOLD.name);
       return this.progression(STEADY_HOLD, STEADY_HOLD.phases[0]!, '0');
     }
@@ -68,7 +67,7 @@ export class LaneStyles {
     let progression = this.progressions.get(key);
     if (!progression) {
       const limits = limitsFor(style, phase, this.input.client, this.lane.group);
-      if (limits.sessionsMax === 0) throw new CoreError('invalid-plan', 'Choose at least one day for sessions.');
+      if (limits.sessionsMax === 0) throw new CoreError('invalid-plan', { code: 'no-days', args: {} });
       for (const r of limits.reasons)
         if (!this.limitReasons.some((x) => JSON.stringify(x) === JSON.stringify(r))) this.limitReasons.push(r);
       progression = { style, phase, limits, loadUnit: this.lane.loadUnit ?? this.usualUnit() };

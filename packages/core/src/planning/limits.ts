@@ -1,7 +1,7 @@
 import type { LimitFact, TechniqueBar } from './facts.js';
 import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable, HIGHEST_TARGET } from '../technique/prescription.js';
-import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { mostApart } from '../schedule/spread-days.js';
 import type { Weekday } from '../schedule/weekday.js';
@@ -173,9 +173,9 @@ export function isSafetyLimit(limit: LimitFact): boolean {
  */
 export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, group: MuscleGroupId): Limits {
   const days = new Set(client.trainingDays).size;
-  if (days === 0) throw new CoreError('invalid-plan', 'Choose at least one day for sessions.');
+  if (days === 0) throw new CoreError('invalid-plan', { code: 'no-days', args: {} });
   if (client.cautions?.excludedGroups.includes(group))
-    throw new CoreError('invalid-plan', `An intake caution rules out this muscle group: ${muscleGroupName(group)}.`);
+    throw new CoreError('invalid-plan', { code: 'group-ruled-out', args: { group } });
   const { loaded, still } = kindOf(phase.technique);
   const at: LimitCase = { client, group, still, loaded, days };
   const amount = amountVariable(phase.technique);

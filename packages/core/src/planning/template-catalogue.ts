@@ -50,7 +50,7 @@ export const TEMPLATES: readonly BlockTemplate[] = [
     id: 'first-toe-touch',
     name: 'First steps to toe touch',
     summary:
-      'Fingers well above the floor today: hamstrings from lying down, calves and low back along, hinge before reach.',
+      'Fingers well above the floor today: hamstrings from lying down, plus calves and low back; hinge first, then reach.',
     weeks: 12,
     lanes: [
       lane('hamstrings', 'steady-hold', { laterStyles: [{ fromWeek: 9, styleId: 'push-relax' }] }),

@@ -21,7 +21,7 @@ function toDate(date: PlainDate): Date {
   const parsed = /^\d{4}-\d{2}-\d{2}$/.test(date)
     ? parse(`${date} 12`, `${PATTERN} HH`, new Date(2000, 0, 1))
     : new Date(NaN);
-  if (!isValid(parsed)) throw new CoreError('invalid-date', `"${date}" isn’t a date. Enter a date like 2026-03-09.`);
+  if (!isValid(parsed)) throw new CoreError('invalid-date', { code: 'not-a-date', args: { text: date } });
   return parsed;
 }
 

@@ -2,7 +2,7 @@ import type { BodyRegionId } from '../anatomy/body-region.js';
 import type { Side } from '../anatomy/side.js';
 import type { PropId } from '../catalogue/props.js';
 
-/** Wishes that clients bring, and the tests that measure them. Common practice, no source. */
+/** Aims that clients bring, and the tests that measure them. Common practice, no source. */
 export const AIMS = [
   { id: 'touch-toes', name: 'Touch my toes', tests: ['finger-to-floor', 'straight-leg-raise'] },
   { id: 'squat', name: 'Squat with my heels down', tests: ['weight-bearing-lunge', 'hip-flexion'] },

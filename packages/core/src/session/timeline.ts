@@ -153,13 +153,13 @@ export function itemApproachSeconds(exercise: PlacedExercise, before: Before, t:
 
 function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, find: FindExercise): void {
   if (Object.values(t).some((s: number) => !Number.isInteger(s) || s < 0))
-    throw new CoreError('invalid-timeline', 'Every timing is a whole number of seconds, 0 or more.');
+    throw new CoreError('invalid-timeline', { code: 'timing-not-whole', args: {} });
   if (!Number.isInteger(rounds) || rounds < 1 || rounds > MOST_ROUNDS)
-    throw new CoreError('invalid-timeline', `A session has 1 to ${MOST_ROUNDS} rounds.`);
+    throw new CoreError('invalid-timeline', { code: 'rounds-bounds', args: { most: MOST_ROUNDS } });
   for (const item of items) {
     const asked = boutOf(item, find(item.exerciseId));
     if (!Number.isInteger(asked.sets) || asked.sets < 1 || !Number.isInteger(amountOf(asked)) || amountOf(asked) < 1)
-      throw new CoreError('invalid-timeline', 'Sets, seconds and repetitions are whole numbers of 1 or more.');
+      throw new CoreError('invalid-timeline', { code: 'item-not-doable', args: {} });
   }
 }
 

@@ -28,7 +28,7 @@ export type FindStyle = (id: string) => Style;
  */
 export function styleById(id: string): Style {
   const style = STYLES.find((s) => s.id === id);
-  if (!style) throw new CoreError('unknown-style', `There is no style "${id}". Choose one from the list.`);
+  if (!style) throw new CoreError('unknown-style', { code: 'unknown-style', args: { id } });
   return style;
 }
 

@@ -1,5 +1,5 @@
 import { CoreError } from '../errors.js';
-import { kindOf, STYLE_TECHNIQUES } from '../technique/catalogue.js';
+import { kindOf, STYLE_TECHNIQUES, type Technique } from '../technique/catalogue.js';
 import { amountVariable, type Variable } from '../technique/prescription.js';
 import { repsAfter, type Style, type StylePhase } from './style.js';
 
@@ -30,33 +30,45 @@ export function variablesOf(phase: Pick<StylePhase, 'technique'>, hasActivation 
   return [...common, ...own, ...(hasActivation && own.length === 0 ? (['activationReps'] as const) : [])];
 }
 
-/** What is wrong with a style, one sentence each; empty when it can be used. */
-export function styleProblems(s: StyleDefinition): string[] {
-  const out: string[] = [];
-  if (s.name.trim() === '') out.push('Give the style a name.');
-  if (s.phases.length === 0) out.push('A style has at least one phase.');
-  s.phases.forEach((phase, i) => {
-    const say = (text: string): void => {
-      out.push(s.phases.length > 1 ? `Phase ${i + 1}: ${text}` : text);
-    };
-    if (!STYLE_TECHNIQUES.includes(phase.technique)) say(`${phase.technique} is not planned here.`);
-    const allowed = variablesOf(phase, repsAfter(s) > 0);
-    for (const v of phase.order) {
-      if (!allowed.includes(v)) say(`${v} cannot progress with this technique.`);
-      if (phase.caps[v] === undefined) say(`${v} progresses, so it needs a cap.`);
-    }
-    if (new Set(phase.order).size !== phase.order.length) say('Each variable stands in the order once.');
-    const amount = amountVariable(phase.technique);
-    const begin = phase.start[amount] ?? 0;
-    if (begin < phase.amountFloor) say('The bout starts below its floor.');
-    if ((phase.caps[amount] ?? begin) < begin) say('The cap of the bout lies below its start.');
-    if ((phase.caps.sets ?? phase.start.sets) < phase.start.sets) say('The cap of the sets lies below their start.');
-    if ((phase.caps.sessionsPerWeek ?? phase.start.sessionsPerWeek) < phase.start.sessionsPerWeek)
-      say('The cap of the sessions lies below their start.');
-    if ((phase.caps.sensation ?? 0) > STYLE_BOUNDS.sensation.max)
-      say('Target sensation can’t be above 6 of 10 (talk test).');
-  });
+/** What is wrong with a style, and in which phase (from 0); null where it has one phase only, or it is not about a phase. */
+export type StyleFault = { readonly phase: number | null } & (
+  | { readonly code: 'no-name' | 'no-phase' }
+  | { readonly code: 'technique-not-planned'; readonly technique: Technique }
+  | { readonly code: 'variable-not-here' | 'variable-without-cap'; readonly variable: Variable }
+  | { readonly code: 'variable-twice' | 'start-below-floor' }
+  | { readonly code: 'cap-below-start'; readonly variable: Variable }
+  | { readonly code: 'sensation-too-high'; readonly most: number }
+);
+
+/** All that is wrong with a phase. */
+function phaseFaults(phase: StylePhase, hasActivation: boolean, at: number | null): StyleFault[] {
+  const out: StyleFault[] = [];
+  const { technique, order, start, caps, amountFloor } = phase;
+  if (!STYLE_TECHNIQUES.includes(technique)) out.push({ phase: at, code: 'technique-not-planned', technique });
+  const allowed = variablesOf(phase, hasActivation);
+  for (const variable of order) {
+    if (!allowed.includes(variable)) out.push({ phase: at, code: 'variable-not-here', variable });
+    if (caps[variable] === undefined) out.push({ phase: at, code: 'variable-without-cap', variable });
+  }
+  if (new Set(order).size !== order.length) out.push({ phase: at, code: 'variable-twice' });
+  const amount = amountVariable(technique);
+  if ((start[amount] ?? 0) < amountFloor) out.push({ phase: at, code: 'start-below-floor' });
+  for (const variable of [amount, 'sets', 'sessionsPerWeek'] as const) {
+    const begin = start[variable] ?? 0;
+    if ((caps[variable] ?? begin) < begin) out.push({ phase: at, code: 'cap-below-start', variable });
+  }
+  if ((caps.sensation ?? 0) > STYLE_BOUNDS.sensation.max)
+    out.push({ phase: at, code: 'sensation-too-high', most: STYLE_BOUNDS.sensation.max });
   return out;
+}
+
+/** What is wrong with a style; empty when it can be used. */
+export function styleFaults(s: StyleDefinition): StyleFault[] {
+  const out: StyleFault[] = [];
+  if (s.name.trim() === '') out.push({ phase: null, code: 'no-name' });
+  if (s.phases.length === 0) out.push({ phase: null, code: 'no-phase' });
+  const several = s.phases.length > 1;
+  return [...out, ...s.phases.flatMap((phase, i) => phaseFaults(phase, repsAfter(s) > 0, several ? i : null))];
 }
 
 /**
@@ -64,6 +76,6 @@ export function styleProblems(s: StyleDefinition): string[] {
  * @throws CoreError `invalid-style`
  */
 export function assertStyle(s: StyleDefinition): void {
-  const [first] = styleProblems(s);
-  if (first) throw new CoreError('invalid-style', first);
+  const [fault] = styleFaults(s);
+  if (fault) throw new CoreError('invalid-style', { code: 'style-fault', args: { fault } });
 }

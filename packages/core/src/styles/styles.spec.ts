@@ -4,7 +4,7 @@ import type { BlockInput, PlannedWeek } from '../planning/plan.js';
 import { prescriptionWords } from '../words/prescription.js';
 import type { Style } from './style.js';
 import { findStyleAmong, STYLES, styleById } from './index.js';
-import { assertStyle, styleProblems, variablesOf } from './own-style.js';
+import { assertStyle, styleFaults, variablesOf } from './own-style.js';
 import { STRETCHING, unitOf } from '../technique/catalogue.js';
 import { assertPrescription } from '../technique/prescription.js';
 
@@ -133,25 +133,41 @@ describe('own styles', () => {
   const phase = steady.phases[0]!;
 
   it('of those that ship none has a fault', () => {
-    for (const s of STYLES) expect(styleProblems(s), s.id).toEqual([]);
+    for (const s of STYLES) expect(styleFaults(s), s.id).toEqual([]);
   });
 
   it.each([
-    ['no name', { ...steady, name: ' ' }, 'name'],
-    ['no phase', { ...steady, phases: [] }, 'at least one phase'],
-    ['a nerve glide', { ...steady, phases: [{ ...phase, technique: 'nerve glide' as const }] }, 'not planned here'],
-    ['a strange variable', { ...steady, phases: [{ ...phase, order: ['effort' as const] }] }, 'cannot progress'],
-    ['no cap', { ...steady, phases: [{ ...phase, caps: {} }] }, 'needs a cap'],
-    ['a variable twice', { ...steady, phases: [{ ...phase, order: ['sets' as const, 'sets' as const] }] }, 'once'],
-    ['a start below the floor', { ...steady, phases: [{ ...phase, amountFloor: 40 }] }, 'below its floor'],
-    ['a target above 6', { ...steady, phases: [{ ...phase, caps: { ...phase.caps, sensation: 7 } }] }, 'talk test'],
+    ['no name', { ...steady, name: ' ' }, { code: 'no-name' }],
+    ['no phase', { ...steady, phases: [] }, { code: 'no-phase' }],
+    [
+      'a nerve glide',
+      { ...steady, phases: [{ ...phase, technique: 'nerve glide' as const }] },
+      { code: 'technique-not-planned' },
+    ],
+    [
+      'a strange variable',
+      { ...steady, phases: [{ ...phase, order: ['effort' as const] }] },
+      { code: 'variable-not-here', variable: 'effort' },
+    ],
+    ['no cap', { ...steady, phases: [{ ...phase, caps: {} }] }, { code: 'variable-without-cap' }],
+    [
+      'a variable twice',
+      { ...steady, phases: [{ ...phase, order: ['sets' as const, 'sets' as const] }] },
+      { code: 'variable-twice' },
+    ],
+    ['a start below the floor', { ...steady, phases: [{ ...phase, amountFloor: 40 }] }, { code: 'start-below-floor' }],
+    [
+      'a target above 6',
+      { ...steady, phases: [{ ...phase, caps: { ...phase.caps, sensation: 7 } }] },
+      { code: 'sensation-too-high', most: 6 },
+    ],
     [
       'sets above their cap',
       { ...steady, phases: [{ ...phase, caps: { ...phase.caps, sets: 1 } }] },
-      'cap of the sets',
+      { code: 'cap-below-start', variable: 'sets' },
     ],
-  ])('are refused with %s', (_name, style, words) => {
-    expect(styleProblems(style).join(' ')).toContain(words);
+  ])('are refused with %s', (_name, style, fault) => {
+    expect(styleFaults(style)[0]).toEqual(expect.objectContaining(fault));
     expect(() => assertStyle(style)).toThrow(expect.objectContaining({ code: 'invalid-style' }));
   });
 

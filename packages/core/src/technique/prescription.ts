@@ -136,9 +136,5 @@ export function isDoable(p: Prescription): boolean {
  * @throws CoreError `invalid-prescription`
  */
 export function assertPrescription(p: Prescription): void {
-  if (!isDoable(p))
-    throw new CoreError(
-      'invalid-prescription',
-      'Sets, seconds, repetitions and sessions are whole numbers of 1 or more, with at most 7 sessions a week.',
-    );
+  if (!isDoable(p)) throw new CoreError('invalid-prescription', { code: 'not-doable', args: {} });
 }

@@ -42,7 +42,7 @@ export function retention(
   better: Better,
 ): Retention | null {
   if (!(baseline.date < before.date && before.date < after.date))
-    throw new CoreError('invalid-series', 'Retention compares a start, a result before the break and one after it.');
+    throw new CoreError('invalid-series', { code: 'retention-order', args: {} });
   const breakDays = daysBetween(lastLog, after.date);
   if (breakDays < BREAK_DAYS) return null;
   const change = changeBetween(baseline.value, before.value, better, [baseline.sem, before.sem]);

@@ -24,6 +24,9 @@ interface Step {
   readonly predicted: number;
 }
 
+/** A smoothed line needs results on this many days. */
+const LEAST_DAYS = 3;
+
 /** Forward pass. The first value starts it: a flat prior gives level y₁ with the variance of its error. */
 function filter(days: readonly number[], y: readonly number[], h: readonly number[], q: number) {
   const steps: Step[] = [{ level: y[0]!, variance: h[0]!, predicted: Infinity }];
@@ -67,9 +70,9 @@ function argmax(f: (x: number) => number, from: number, to: number): number {
  */
 export function localLevel(results: readonly DatedResult[]): LocalLevel {
   const series = byDate(results);
-  if (series.length < 3) throw new CoreError('invalid-series', 'A smoothed line needs results on three days.');
-  if (series.some((r) => r.sem <= 0))
-    throw new CoreError('invalid-series', 'A smoothed line needs the measurement error of every result.');
+  if (series.length < LEAST_DAYS)
+    throw new CoreError('invalid-series', { code: 'smoothing-needs-days', args: { days: LEAST_DAYS } });
+  if (series.some((r) => r.sem <= 0)) throw new CoreError('invalid-series', { code: 'result-without-error', args: {} });
   const days = daysSinceFirst(series);
   const y = series.map((r) => r.value);
   const h = series.map((r) => r.sem ** 2);

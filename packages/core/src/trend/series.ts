@@ -19,7 +19,7 @@ export const DATES_FOR_TREND = 5;
  */
 export function byDate(results: readonly DatedResult[]): DatedResult[] {
   const bad = results.some((r) => !Number.isFinite(r.value) || !Number.isFinite(r.sem) || r.sem < 0);
-  if (bad) throw new CoreError('invalid-series', 'Every result of a trend needs a value and an error of 0 or more.');
+  if (bad) throw new CoreError('invalid-series', { code: 'result-without-error', args: {} });
   const days = new Map<PlainDate, DatedResult[]>();
   for (const r of results) days.set(r.date, [...(days.get(r.date) ?? []), r]);
   return [...days.entries()]

@@ -31,7 +31,7 @@ export function theilSen(x: readonly number[], y: readonly number[], confidence:
   const slopes: number[] = [];
   for (let i = 0; i < x.length; i++)
     for (let j = i + 1; j < x.length; j++) if (x[i] !== x[j]) slopes.push((y[j]! - y[i]!) / (x[j]! - x[i]!));
-  if (slopes.length === 0) throw new CoreError('invalid-series', 'A slope needs results on two different days.');
+  if (slopes.length === 0) throw new CoreError('invalid-series', { code: 'slope-needs-days', args: {} });
   const sorted = ascending(slopes);
   const slope = median(sorted);
   const reach = POINT[confidence] * Math.sqrt(varianceOfS(x, y));

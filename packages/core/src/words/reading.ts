@@ -10,3 +10,15 @@ export function formatNumber(value: number): string {
 export function formatReading(value: number, unit: RomUnit): string {
   return unit === 'deg' ? `${formatNumber(value)}°` : `${formatNumber(value)} cm`;
 }
+
+/** A number with just so many decimals, halves rounded away from zero: "0.70", "−1.3". */
+export function formatFixed(value: number, decimals: number): string {
+  return roundTo(value, decimals).toFixed(decimals).replace('-', '−');
+}
+
+/** A measurement error with its unit; two decimals below 10, so that small ones can be told apart: "0.37 cm", "12°". */
+export function formatError(value: number, unit: RomUnit): string {
+  if (Math.abs(value) >= 10) return formatReading(value, unit);
+  const text = formatFixed(value, 2);
+  return unit === 'deg' ? `${text}°` : `${text} cm`;
+}

@@ -1,3 +1,4 @@
+import { formatFixed } from './reading.js';
 import { CLIENTS_WANTED, type OwnError } from '../measuring/reliability/own-error.js';
 import type { IccForm } from '../measuring/reliability/icc.js';
 
@@ -14,5 +15,5 @@ export const ICC_WORDS: Readonly<Record<IccForm, string>> = {
 /** How far an error from few clients can be trusted; null when enough were measured. */
 export function fewClientsWords({ tooFew }: Pick<OwnError, 'tooFew'>): string | null {
   if (!tooFew) return null;
-  return `Only ${tooFew.clients} clients: the true error may be up to ${tooFew.ratio.toFixed(1)} times as large at one end of its interval as at the other. Measure ${CLIENTS_WANTED} or more.`;
+  return `Only ${tooFew.clients} clients: the true error may be up to ${formatFixed(tooFew.ratio, 1)} times as large at one end of its interval as at the other. Measure ${CLIENTS_WANTED} or more.`;
 }

@@ -1,4 +1,9 @@
+import type { StyleFault } from '../styles/own-style.js';
+import type { StylePhase } from '../styles/style.js';
+import type { Variable } from '../technique/prescription.js';
 import type { StartEntry } from '../styles/style-draft.js';
+import { capital } from './plural.js';
+import { VARIABLE_NAME } from './prescription.js';
 
 /** Labels of the fields of a style's start. */
 export const START_LABEL: Readonly<Record<StartEntry['name'], string>> = {
@@ -13,3 +18,38 @@ export const START_LABEL: Readonly<Record<StartEntry['name'], string>> = {
   lowerSeconds: 'Lowering, s',
   assistance: 'Assistance, 0-2',
 };
+
+function faultWords(f: StyleFault): string {
+  switch (f.code) {
+    case 'no-name':
+      return 'Give the style a name.';
+    case 'no-phase':
+      return 'A style needs at least one phase.';
+    case 'technique-not-planned':
+      return `A style can’t use ${f.technique}.`;
+    case 'variable-not-here':
+      return `${capital(VARIABLE_NAME[f.variable])} can’t progress with this technique.`;
+    case 'variable-without-cap':
+      return `${capital(VARIABLE_NAME[f.variable])} progresses, so it needs a cap.`;
+    case 'variable-twice':
+      return 'List each variable once.';
+    case 'start-below-floor':
+      return 'The start is below the least this phase allows.';
+    case 'cap-below-start':
+      return `${capital(VARIABLE_NAME[f.variable])}: the cap is below the start.`;
+    case 'sensation-too-high':
+      return `Target sensation can’t be above ${f.most} of 10 (talk test).`;
+  }
+}
+
+/** What is wrong with a style, and in which phase. */
+export function styleFaultWords(f: StyleFault): string {
+  return f.phase === null ? faultWords(f) : `Phase ${f.phase + 1}: ${faultWords(f)}`;
+}
+
+/** How far each variable goes, in one line: "hold 60 · sets 4". */
+export function capsWords(caps: StylePhase['caps']): string {
+  return Object.entries(caps)
+    .map(([v, most]) => `${VARIABLE_NAME[v as Variable]} ${most}`)
+    .join(' · ');
+}

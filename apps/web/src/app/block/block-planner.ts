@@ -6,6 +6,7 @@ import {
   checkBlock,
   chooseExercises,
   CoreError,
+  errorWords,
   exercisesDoing,
   isPlainDate,
   newLane,
@@ -50,10 +51,10 @@ export class BlockPlanner {
     if (!draft || !context) return null;
     if (draft.lanes.length === 0) return { plan: null, refusal: 'Choose the muscle groups to work on.' };
     try {
-      if (!isPlainDate(draft.startDate)) throw new CoreError('invalid-date', 'Choose a start date.');
+      if (!isPlainDate(draft.startDate)) throw new CoreError('invalid-date', { code: 'no-start-date', args: {} });
       return { plan: buildBlock(blockInputOf(draft, context)), refusal: null };
     } catch (err) {
-      if (err instanceof CoreError) return { plan: null, refusal: err.message };
+      if (err instanceof CoreError) return { plan: null, refusal: errorWords(err) };
       throw err;
     }
   }

@@ -3,7 +3,7 @@ import type { Problem } from '@yandle/contract';
 /** What is said when a file holds no JSON. */
 export const NO_JSON: Problem = {
   type: 'about:blank',
-  title: 'This is no JSON',
+  title: 'This isn’t JSON',
   status: 400,
   code: 'malformed-body',
   detail: 'Choose a file that was exported here.',

@@ -1,6 +1,6 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import type { Problem } from '@yandle/contract';
-import { CoreError } from '@yandle/core';
+import { CoreError, errorWords } from '@yandle/core';
 
 /** Anything that went wrong with a request, as a problem a screen can show. */
 export function problemOf(err: unknown): Problem {
@@ -11,7 +11,7 @@ export function problemOf(err: unknown): Problem {
       return offline('Can’t reach Yandle. Check your connection. Your entries are saved on this device.');
   }
   if (err instanceof CoreError)
-    return { ...offline(err.message), title: 'This cannot be planned', code: 'computation' };
+    return { ...offline(errorWords(err)), title: 'This can’t be planned', code: 'computation' };
   return offline('That didn’t work. Try again; if it keeps happening, reload the page.');
 }
 

@@ -1,8 +1,8 @@
 import { Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
 import type { Reading } from '@yandle/contract';
 import {
-  assertPlausible,
-  CoreError,
+  isPlausible,
+  refusalWords,
   formatNumber,
   formatReading,
   MAX_READINGS,
@@ -157,9 +157,9 @@ export class SideCard {
       case 'single':
         return 'One more reading shows how well they agree.';
       case 'repeatable':
-        return `Spread ${spread}, within ${tolerance}. Enough.${easing}`;
+        return `${spread} apart; up to ${tolerance} is fine.${easing}`;
       case 'third-needed':
-        return `Spread ${spread}, more than ${tolerance}. Take one more.${easing}`;
+        return `${spread} apart; up to ${tolerance} is fine. Take one more.${easing}`;
       case 'unsteady':
         return `No three of the five agree. The middle one is used, marked “unsteady”.${easing}`;
     }
@@ -183,13 +183,9 @@ export class SideCard {
   /** Takes a reading from wherever it comes: the box, the pad, an instrument. Refuses what cannot be, in words. */
   offer(value: number): void {
     if (!this.mayType()) return;
-    try {
-      if (Number.isNaN(value)) throw new CoreError('invalid-reading', 'Enter a number, e.g. 31.5.');
-      assertPlausible(value, this.test());
-    } catch (err) {
-      this.error.set(err instanceof CoreError ? err.message : 'Enter a number.');
-      return;
-    }
+    if (Number.isNaN(value)) return this.error.set('Enter a number, e.g. 31.5.');
+    if (!isPlausible(value, this.test()))
+      return this.error.set(refusalWords({ code: 'implausible', args: this.test().plausible }));
     const box = this.box()?.nativeElement;
     if (box) box.value = '';
     this.error.set(null);

@@ -191,7 +191,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
   exercise({
     id: 'seated-knee-over-toes',
     name: 'Seated ankle bend',
-    aim: 'A first bend of the ankle for those who cannot stand long.',
+    aim: 'A first bend of the ankle for anyone who can’t stand for long.',
     primary: 'soleus',
     position: 'sitting',
     props: ['chair'],

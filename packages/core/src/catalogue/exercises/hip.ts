@@ -115,7 +115,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     steps: [
       'March on the spot, arms swinging.',
       'Bring the knees a little higher each time.',
-      'Go on for a minute or two.',
+      'Carry on for a minute or two.',
     ],
     endPoint: 'you lean back to lift the knee',
     felt: 'as warmth',

@@ -113,7 +113,7 @@ const LUMBAR_LOCKED_ROTATION: RomTest = {
   instruments: ['inclinometer'],
   reference: { kind: 'nominal', value: 45, source: practice('About 40-50°.') },
   limits: [{ group: 'thoracic-rotators', weight: 1 }],
-  notFor: ['Knees that cannot be knelt on', 'Brittle bones'],
+  notFor: ['Knees that can’t take kneeling', 'Brittle bones'],
 };
 
 const SHOULDER_FLEXION: RomTest = {

@@ -1,4 +1,15 @@
 import { CoreError } from '../../errors.js';
+import type { Refusal } from '../../refusal.js';
+
+/** Fewer clients make no error at all; from ten on it is usable. Common practice, no source. */
+export const FEWEST_CLIENTS = 3;
+export const GOOD_CLIENTS = 10;
+
+/** The refusal of too few clients. */
+export const TOO_FEW_CLIENTS = {
+  code: 'too-few-clients',
+  args: { least: FEWEST_CLIENTS, good: GOOD_CLIENTS },
+} as const satisfies Refusal;
 
 /** Readings of n targets (clients), each by the same k raters (testers, days): `table[target][rater]`, in the unit of the test. */
 export type RatingTable = readonly (readonly number[])[];
@@ -30,13 +41,13 @@ const mean = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0) / 
 export function anova(table: RatingTable): Anova {
   const n = table.length;
   const k = table[0]?.length ?? 0;
-  const refuse = (message: string): never => {
-    throw new CoreError('invalid-reliability', message);
+  const refuse = (refusal: Refusal): never => {
+    throw new CoreError('invalid-reliability', refusal);
   };
-  if (n < 3) refuse('Measure at least 3 clients; 10 make a usable error.');
-  if (k < 2) refuse('Each client needs two measurements at least: two days, or two testers.');
-  if (table.some((row) => row.length !== k)) refuse('Every client needs the same number of measurements.');
-  if (table.some((row) => row.some((x) => !Number.isFinite(x)))) refuse('Every measurement is a number.');
+  if (n < FEWEST_CLIENTS) refuse(TOO_FEW_CLIENTS);
+  if (k < 2) refuse({ code: 'too-few-measurements', args: {} });
+  if (table.some((row) => row.length !== k)) refuse({ code: 'uneven-measurements', args: {} });
+  if (table.some((row) => row.some((x) => !Number.isFinite(x)))) refuse({ code: 'measurement-not-a-number', args: {} });
 
   const grandMean = mean(table.flat());
   const targetMeans = table.map(mean);

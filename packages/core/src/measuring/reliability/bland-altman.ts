@@ -1,4 +1,5 @@
 import { CoreError } from '../../errors.js';
+import { FEWEST_CLIENTS, TOO_FEW_CLIENTS } from './anova.js';
 import type { Estimate } from './icc.js';
 import { tQuantile } from './quantiles.js';
 
@@ -22,9 +23,9 @@ export interface BlandAltman {
  */
 export function blandAltman(pairs: readonly (readonly [first: number, second: number])[]): BlandAltman {
   const n = pairs.length;
-  if (n < 3) throw new CoreError('invalid-reliability', 'Measure at least 3 clients with both; 10 make usable limits.');
+  if (n < FEWEST_CLIENTS) throw new CoreError('invalid-reliability', TOO_FEW_CLIENTS);
   if (pairs.some((p) => !p.every(Number.isFinite)))
-    throw new CoreError('invalid-reliability', 'Every measurement is a number.');
+    throw new CoreError('invalid-reliability', { code: 'measurement-not-a-number', args: {} });
   const points = pairs.map(([a, b]) => ({ mean: (a + b) / 2, difference: a - b }));
   const bias = points.reduce((sum, p) => sum + p.difference, 0) / n;
   const sd = Math.sqrt(points.reduce((sum, p) => sum + (p.difference - bias) ** 2, 0) / (n - 1));

@@ -31,13 +31,8 @@ export interface OwnError {
  */
 export function ownError(table: RatingTable): OwnError {
   const a = anova(table);
-  if (a.ems === 0)
-    throw new CoreError(
-      'invalid-reliability',
-      'The two measurements differ by the same amount in every client, so no error can be told. Read to the finest step of the instrument.',
-    );
-  if (a.bms === 0)
-    throw new CoreError('invalid-reliability', 'All clients measured about the same. Include tight and free clients.');
+  if (a.ems === 0) throw new CoreError('invalid-reliability', { code: 'same-difference', args: {} });
+  if (a.bms === 0) throw new CoreError('invalid-reliability', { code: 'no-spread', args: {} });
   const df = (a.n - 1) * (a.k - 1);
   const same = Math.sqrt(a.ems);
   const bound = (p: number) => Math.sqrt((df * a.ems) / chiSquareQuantile(p, df));

@@ -5,7 +5,7 @@ import { FELAND_PUSH, GARBER, PRACTICE, SHARMAN } from './sources.js';
 export const PUSH_RELAX: Style = {
   id: 'push-relax',
   name: 'Push-relax',
-  summary: 'Three rounds of push, let go and stretch; the stretch grows first, then the push, then sets.',
+  summary: 'Three cycles of push, let go, stretch; the stretch grows first, then the push, then sets.',
   phases: [
     {
       technique: 'contract-relax',

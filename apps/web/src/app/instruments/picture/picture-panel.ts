@@ -71,7 +71,7 @@ export class PicturePanel {
       const tilt = horizonTilt([p[3], p[4]]);
       return this.reading() === 'between' || this.reading() === 'short of straight'
         ? `Camera tilted ${formatNumber(tilt)}°: an angle between two arms is not changed by it.`
-        : `Camera tilted ${formatNumber(tilt)}°: taken out of the angle.`;
+        : `Camera tilted ${formatNumber(tilt)}°: the angle is corrected for it.`;
     } catch {
       return 'Set the two horizon points apart.';
     }

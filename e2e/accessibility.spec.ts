@@ -69,11 +69,11 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   tests: async (page) => void (await page.goto('/tests')),
   'own test': async (page) => {
     await page.goto('/tests');
-    await page.getByRole('button', { name: 'A test of your own' }).click();
+    await page.getByRole('button', { name: 'Add a test' }).click();
   },
   'own battery': async (page) => {
     await page.goto('/tests');
-    await page.getByRole('button', { name: 'A battery of your own' }).click();
+    await page.getByRole('button', { name: 'Add a battery' }).click();
   },
   'my measurement error': async (page) => {
     await page.goto('/error');

@@ -37,7 +37,7 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   const send = (name: string, text: string) =>
     page.getByLabel('Import JSON').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await send('broken.json', '{');
-  await expect(page.getByText('This is no JSON')).toBeVisible();
+  await expect(page.getByText('This isn’t JSON')).toBeVisible();
   file.exercises[0]!.name = 'Hinge at a bar';
   await send('exercises.json', JSON.stringify(file));
   await expect(page.getByText('1 added.')).toBeVisible();

@@ -89,9 +89,9 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await expect(page.getByRole('textbox', { name: /reading 1/ })).toHaveCount(0);
   await page.getByRole('button', { name: /Next test/ }).click();
   await page.getByRole('button', { name: 'Skip', exact: true }).click();
-  await page.getByLabel('Cannot take the position').check();
+  await page.getByLabel('Can’t get into the position').check();
   await page.getByRole('button', { name: 'Skip this test' }).click();
-  await expect(page.getByText('Skipped: Cannot take the position.')).toBeVisible();
+  await expect(page.getByText('Skipped: Can’t get into the position.')).toBeVisible();
   await kept(page);
 
   // The server dies; a correction goes on; all is there after a reload.
@@ -122,7 +122,7 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await page.getByRole('button', { name: `Move ${before[2]}: arrow keys up and down` }).press('ArrowUp');
   await expect(names.nth(1)).toHaveText(before[2]!);
   await page.getByRole('button', { name: `Adjust ${before[0]}` }).click();
-  await page.getByLabel('Leave it out because').fill('rests this block');
+  await page.getByLabel('Leave out because').fill('rests this block');
   await page.getByRole('button', { name: 'Leave out', exact: true }).click();
   await expect(page.getByText(`${before[0]}: rests this block`)).toBeVisible();
   await page.getByText('Set a goal').click();
@@ -145,7 +145,7 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await page.getByRole('combobox', { name: 'Test', exact: true }).selectOption('active-knee-extension');
   await page.getByText('Paste from a spreadsheet').click();
   const rows = Array.from({ length: 10 }, (_, i) => `Client ${i + 1};${30 + i * 2};${30 + i * 2 + (i % 2 ? 1 : -1)}`);
-  await page.getByLabel('A client a line: name, first, second').fill(rows.join('\n'));
+  await page.getByLabel('One client per line: name, first, second').fill(rows.join('\n'));
   await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByText('10 clients taken.')).toBeVisible();
   // Differences ±1, mean 0: SD √(10/9) = 1.05, SEM = SD/√2 = 0.75; MDC95 = 1.96·√2·0.75 = 2.07.
@@ -168,7 +168,7 @@ test('a coach’s own error stands for what that coach measured, and can be take
 test('a test of one’s own, in a battery of one’s own, is measured like any other', async ({ page }) => {
   await signInQuietly(page);
   await page.goto('/tests');
-  await page.getByRole('button', { name: 'A test of your own' }).click();
+  await page.getByRole('button', { name: 'Add a test' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Wall angel reach');
   await page.getByLabel('Motion measured').fill('Shoulder elevation at a wall');
   await page.getByLabel('What the number reads').fill('wrist to wall');
@@ -185,7 +185,7 @@ test('a test of one’s own, in a battery of one’s own, is measured like any o
   await page.getByLabel('Source of the error').fill('the studio’s habit');
   await page.getByRole('button', { name: 'Save the test' }).click();
   await expect(page.getByRole('heading', { name: 'Wall angel reach' })).toBeVisible();
-  await page.getByRole('button', { name: 'A battery of your own' }).click();
+  await page.getByRole('button', { name: 'Add a battery' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Shelf');
   await page.getByRole('checkbox', { name: /Wall angel reach/ }).check();
   await page.getByRole('checkbox', { name: /Shoulder flexion/ }).check();

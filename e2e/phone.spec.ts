@@ -153,7 +153,7 @@ test('one session on two devices: one run counts, the coach sees the other and m
   await page.clock.runFor(5000);
   await expect(page.getByText(/Another log: .* with the coach/)).toBeVisible();
   const first = (await load(page, id)).run!.id;
-  await page.getByRole('button', { name: 'Let this one count' }).click();
+  await page.getByRole('button', { name: 'Count this one instead' }).click();
   await expect(page.getByText(/Another log: .* on the client’s phone/)).toBeVisible();
   expect((await load(page, id)).run!.id).not.toBe(first);
   await context.close();

@@ -60,7 +60,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   const right = page.getByRole('region', { name: 'Right', exact: true });
   // By hand: left (6.2 + 6.4)/2 = 6.3; right the closest two of three, (9.0 + 9.2)/2 = 9.1.
   await expect(left).toContainText('6.3 cm');
-  await expect(left).toContainText('Spread 0.2 cm, within 1 cm. Enough.');
+  await expect(left).toContainText('0.2 cm apart; up to 1 cm is fine.');
   await expect(right).toContainText('9.1 cm');
   await expect(right).toContainText('mean of 2 agreeing');
   // 2.8 cm apart, more than 1.9 cm of error; 8.5° apart, more than 8.3°.

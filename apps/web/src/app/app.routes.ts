@@ -70,7 +70,7 @@ export const routes: Routes = [
       },
       {
         path: 'data',
-        title: title('Results in and out'),
+        title: title('Import and export results'),
         loadComponent: () => import('./transfer/transfer').then((m) => m.TransferScreen),
       },
       {

@@ -9,8 +9,7 @@ import type { Conflict } from './block.store';
     <div class="flex flex-col gap-3">
       <h2>Published while you were editing</h2>
       <p class="text-sm">
-        Someone else published version {{ conflict().theirs.revision }} while you were changing the block. What only one
-        of you changed is taken over.
+        Someone else published version {{ conflict().theirs.revision }} while you were changing the block. Changes only one of you made are kept.
         @if (conflict().clashes.length === 0) {
           You changed nothing in common.
         } @else {

@@ -13,8 +13,7 @@ import type { Violation } from '@yandle/core';
         </p>
       } @else if (fromWeek() > 1) {
         <p class="text-sm">
-          Something has been done in this block: it changes from week {{ fromWeek() }} on. The weeks before stay as they
-          are.
+          Sessions are logged, so changes start in week {{ fromWeek() }}. Earlier weeks stay as they are.
         </p>
       } @else {
         <p class="text-sm">No sessions logged yet, so the whole block is updated. The previous version is kept.</p>
@@ -34,7 +33,7 @@ import type { Violation } from '@yandle/core';
             [value]="reason()"
             #field
             (input)="typed.set(field.value)"
-            placeholder="as: knees sore after week 3"
+            placeholder="for example: knees sore after week 3"
           />
         </label>
         <div class="flex gap-2">

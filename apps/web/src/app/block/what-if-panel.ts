@@ -50,7 +50,7 @@ import { StylesService } from '../styles/styles.service';
           }
         </tbody>
       </table>
-      <p class="text-sm text-soft">Seconds a side, now → then.</p>
+      <p class="text-sm text-soft">Seconds per side, now → then.</p>
       <div class="flex gap-2">
         <button type="button" class="btn btn-go" [disabled]="!overlay()" (click)="accepted.emit()">Apply</button>
         <button type="button" class="btn" (click)="left.emit()">Cancel</button>

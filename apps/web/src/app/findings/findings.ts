@@ -18,8 +18,7 @@ import {
   symptomName,
   VERY_FREE_WARNING,
   type GroupFinding,
-  type MuscleGroupId,
-} from '@yandle/core';
+  type MuscleGroupId, formatFixed } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -170,7 +169,7 @@ export class FindingsScreen {
       const step = Math.min(6, 3 + Math.floor((g.score / top) * 4));
       shades.set(g.group, {
         fill: `var(--sense-${step})`,
-        words: `${muscleGroupName(g.group)}: place ${i + 1}, score ${g.score.toFixed(1)}`,
+        words: `${muscleGroupName(g.group)}: place ${i + 1}, score ${formatFixed(g.score, 1)}`,
       });
     });
     for (const g of f.fine)

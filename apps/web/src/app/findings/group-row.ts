@@ -1,5 +1,5 @@
 import { Component, computed, input, output, signal } from '@angular/core';
-import { complaintWords, muscleGroupName, type Complaint, type GroupFinding } from '@yandle/core';
+import { complaintWords, muscleGroupName, type Complaint, type GroupFinding, formatFixed } from '@yandle/core';
 import { canBeLane, whyWords } from './findings.model';
 
 /** Interest of coach and client in a group, 0 none to 3. */
@@ -45,7 +45,7 @@ export class GroupRow {
       ['complaint', p.complaint],
     ] as const;
     const shown = parts.filter(([name, v]) => v > 0 || name === 'range' || name === 'sides');
-    return shown.map(([name, v]) => `${name} ${v.toFixed(1)}`).join(' + ');
+    return shown.map(([name, v]) => `${name} ${formatFixed(v, 1)}`).join(' + ');
   });
 
   protected width(value: number): number {

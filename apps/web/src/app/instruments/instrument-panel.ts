@@ -149,7 +149,7 @@ export class InstrumentPanel {
     if (this.capture.held() !== null) return 'Taken. Move the limb for the next reading.';
     const sd = this.capture.sd();
     if (sd === null) return 'Hold still for one second';
-    return `Moving: ±${formatNumber(sd)}°, still is ±${formatNumber(this.capture.maxSd)}° or less`;
+    return `Moving (±${formatNumber(sd)}°). Keep within ±${formatNumber(this.capture.maxSd)}°.`;
   });
 
   protected setAs(value: string): void {

@@ -58,7 +58,7 @@ export class Intake {
     const known =
       about.aims.length > 0
         ? `${about.aims.length} ${about.aims.length === 1 ? 'aim' : 'aims'}`
-        : 'aims, things at hand';
+        : 'aims, equipment';
     return [
       ...groupStates(this.store.answers()).map((g) => ({
         id: g.group,

@@ -87,7 +87,7 @@ export class LibraryService {
     } catch {
       this.problem.set({
         type: 'about:blank',
-        title: 'This is no JSON',
+        title: 'This isn’t JSON',
         status: 400,
         code: 'malformed-body',
         detail: 'Choose a file of exercises that was exported here, or written by the published schema.',

@@ -93,7 +93,7 @@ export class OwnExerciseForm {
     { field: 'optionalProps', label: 'Nice to have' },
   ];
   protected readonly title = computed(() =>
-    this.own() ? `Edit ${this.own()!.name}` : this.of() ? `A copy of ${this.of()!.name}` : 'An exercise of your own',
+    this.own() ? `Edit ${this.own()!.name}` : this.of() ? `A copy of ${this.of()!.name}` : 'Your own exercise',
   );
 
   protected set(part: Partial<ExerciseDraft>): void {

@@ -45,7 +45,7 @@ import { TestCatalogueService } from '../data/test-catalogue.service';
           <label class="choice"><input type="radio" formControlName="warm" [value]="true" /> Warm</label>
         </div>
         <p class="hint mt-1">
-          Measure cold, at the same time of day, at least 24 hours after a session: only like conditions compare.
+          Measure cold, at the same time of day, at least 24 hours after a session, so that results can be compared.
         </p>
       </fieldset>
       <label class="field">
@@ -73,7 +73,7 @@ import { TestCatalogueService } from '../data/test-catalogue.service';
         <span class="hint">{{ about() }}</span>
       </label>
       <p class="hint">
-        <a class="link" routerLink="/tests">Tests and batteries of your own</a>
+        <a class="link" routerLink="/tests">Your own tests and batteries</a>
       </p>
       <div><button class="btn btn-go" type="submit">Start measuring</button></div>
     </form>

@@ -4,8 +4,8 @@ import { isStopSign, STOP_ADVICE, SYMPTOMS, type RomTest, type Side, type Sympto
 
 const SKIP_REASONS = [
   'No time today',
-  'Cannot take the position',
-  'Instrument not at hand',
+  'Can’t get into the position',
+  'No instrument here',
   'Client does not want it',
   'A caution rules it out',
 ];

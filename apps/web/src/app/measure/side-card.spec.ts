@@ -53,7 +53,7 @@ describe('SideCard', () => {
     await render(31, 32);
     expect(el().textContent).toContain('31.5°');
     expect(el().textContent).toContain('mean of 2');
-    expect(el().textContent).toContain('Spread 1°, within 5°. Enough.');
+    expect(el().textContent).toContain('1° apart; up to 5° is fine.');
     expect(fixture.componentInstance.wants()).toBe(false);
   });
 

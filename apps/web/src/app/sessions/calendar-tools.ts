@@ -61,7 +61,7 @@ import { ProblemNote } from '../ui/problem-note';
             <span class="label">Address, shown once</span>
             <input class="input" readonly [value]="addressOf(path)" #address (focus)="address.select()" />
           </label>
-          <p class="text-sm text-soft">Whoever has it can read the sessions. Taking it back ends it.</p>
+          <p class="text-sm text-soft">Anyone with the link can see the sessions. Turn it off to stop that.</p>
         } @else if (link()?.madeAt; as at) {
           <p class="mt-2 text-sm text-soft">An address made on {{ day(at.slice(0, 10)) }} is open.</p>
         }

@@ -14,8 +14,7 @@ import { ProblemNote } from '../ui/problem-note';
     <section class="sheet mt-5 p-4" aria-labelledby="phone">
       <h2 id="phone">The client’s phone</h2>
       <p class="text-sm text-soft">
-        A link to the coming sessions, the player and the log; it works without a network once it was opened, for 180
-        days.
+        A link to the client’s sessions. Once opened it works offline. Valid for 180 days.
       </p>
       @if (problem(); as p) {
         <y-problem-note [problem]="p" />

@@ -28,7 +28,7 @@ import { FigureView } from '../ui/figure';
       <p class="mb-2">
         @if (timeline().byKind['warm-up'] > 0) {
           <b>First: {{ clock(timeline().byKind['warm-up']) }} of easy movement</b> – walk on the spot, swing the arms,
-          bend and stretch the knees.
+          bend and straighten the knees.
         } @else {
           <b>Begin warm.</b>
         }

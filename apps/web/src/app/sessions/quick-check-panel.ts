@@ -87,7 +87,7 @@ const keyOf = (when: When, row: Pick<CheckRow, 'test' | 'side'>): string => `${w
           </table>
         </div>
         @if (wrong()) {
-          <p class="field-error">Write numbers within what the test can read.</p>
+          <p class="field-error">Enter numbers within what the test can read.</p>
         }
         <div class="mt-2 flex gap-2">
           @for (when of whens; track when) {

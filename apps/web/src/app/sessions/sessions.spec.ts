@@ -62,7 +62,7 @@ describe('SessionsScreen', () => {
     expect(links.map((l) => /(not logged|done|begun|planned)$/.exec(l)?.[1])).toEqual([
       'not logged',
       'done',
-      'begun',
+      'started',
       'planned',
     ]);
     expect(links[0]).toContain('no log');

@@ -143,7 +143,7 @@ describe('SessionSheet', () => {
       otherRuns: [aRun({ id: 'r2', source: 'client' })],
     });
     expect(screen.text).toContain('on the client’s phone, 0 s in all, not finished. Not counted.');
-    await screen.press('Let this one count');
+    await screen.press('Count this one instead');
     const chosen = screen.request('PUT', '/sessions/s1/counted-run');
     expect(chosen.request.body).toEqual({ runId: 'r2' });
     chosen.flush(session);

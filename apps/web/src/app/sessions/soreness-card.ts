@@ -42,7 +42,7 @@ import { ProblemNote } from '../ui/problem-note';
             <li [class.text-attention]="n.soreness >= rests">
               {{ short(n.date) }}: {{ n.soreness }} of 10, {{ where(n) }}
               @if (n.soreness >= rests) {
-                – let it rest for a day, and take a step off on the Block
+                – rest it for a day and go back a step in the block
               }
             </li>
           }

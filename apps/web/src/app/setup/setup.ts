@@ -58,7 +58,7 @@ export class Setup {
       label: 'Time zone',
       type: 'text',
       auto: 'off',
-      hint: 'As Europe/Vienna: sessions and retests follow it.',
+      hint: 'For example Europe/Vienna. Used for all session and retest dates.',
     },
     { name: 'coachName', label: 'Your name', type: 'text', auto: 'name', hint: '' },
     { name: 'email', label: 'Email', type: 'email', auto: 'username', hint: '' },

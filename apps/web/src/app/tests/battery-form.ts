@@ -15,7 +15,7 @@ import { ProblemNote } from '../ui/problem-note';
   template: `
     <form class="flex flex-col gap-4" (submit)="$event.preventDefault(); save()">
       <div class="flex flex-wrap items-center gap-3">
-        <h2 class="mr-auto !text-[1.5rem]">{{ editing() ? 'Edit ' + editing()!.name : 'A battery of your own' }}</h2>
+        <h2 class="mr-auto !text-[1.5rem]">{{ editing() ? 'Edit ' + editing()!.name : 'Your own battery' }}</h2>
         @if (editing(); as e) {
           <button type="button" class="btn" (click)="save(!e.archived)">
             {{ e.archived ? 'Restore' : 'Archive' }}

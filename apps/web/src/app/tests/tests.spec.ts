@@ -33,7 +33,7 @@ describe('TestsScreen', () => {
 
   it('keeps a test of one’s own, its numbers read from the text', async () => {
     const screen = await open();
-    await screen.press('A test of your own');
+    await screen.press('Add a test');
     await fill(screen, 'Name', 'Wall slide');
     await fill(screen, 'Steps', 'Stand.\n\nSlide up.');
     await fill(screen, 'Measurement error', '1,5');
@@ -70,7 +70,7 @@ describe('TestsScreen', () => {
 
   it('puts a battery together in the order of positions, with its minutes', async () => {
     const screen = await open();
-    await screen.press('A battery of your own');
+    await screen.press('Add a battery');
     const tick = async (name: string) => {
       const label = [...screen.el.querySelectorAll('y-battery-form label')].find((l) => l.textContent.includes(name))!;
       label.querySelector('input')!.dispatchEvent(new Event('change'));

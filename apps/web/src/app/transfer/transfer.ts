@@ -12,7 +12,7 @@ import { ImportService } from './import.service';
 const PREVIEW_BYTES = 32_000;
 const PREVIEW_LINES = 6;
 
-/** Results in and out: a file is looked at, its columns are named, it is tried, and then taken whole or not at all. */
+/** Import and export of results: a file is looked at, its columns are named, it is tried, and then taken whole or not at all. */
 @Component({
   selector: 'y-transfer',
   imports: [ProblemNote],

@@ -9,7 +9,8 @@ import type { Conflict } from './block.store';
     <div class="flex flex-col gap-3">
       <h2>Published while you were editing</h2>
       <p class="text-sm">
-        Someone else published version {{ conflict().theirs.revision }} while you were changing the block. Changes only one of you made are kept.
+        Someone else published version {{ conflict().theirs.revision }} while you were changing the block. Changes only
+        one of you made are kept.
         @if (conflict().clashes.length === 0) {
           You changed nothing in common.
         } @else {

@@ -18,7 +18,9 @@ import {
   symptomName,
   VERY_FREE_WARNING,
   type GroupFinding,
-  type MuscleGroupId, formatFixed } from '@yandle/core';
+  type MuscleGroupId,
+  formatFixed,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';

@@ -56,9 +56,7 @@ export class Intake {
   protected readonly parts = computed((): PartLine[] => {
     const about = this.store.about();
     const known =
-      about.aims.length > 0
-        ? `${about.aims.length} ${about.aims.length === 1 ? 'aim' : 'aims'}`
-        : 'aims, equipment';
+      about.aims.length > 0 ? `${about.aims.length} ${about.aims.length === 1 ? 'aim' : 'aims'}` : 'aims, equipment';
     return [
       ...groupStates(this.store.answers()).map((g) => ({
         id: g.group,

@@ -190,7 +190,13 @@ export class SessionsScreen {
   /** The state of a session for who cannot see the tick. */
   protected spoken(s: SessionSummary): string {
     const state =
-      s.status === 'done' ? 'done' : s.status === 'started' ? 'started' : s.date < this.today ? 'not logged' : 'planned';
+      s.status === 'done'
+        ? 'done'
+        : s.status === 'started'
+          ? 'started'
+          : s.date < this.today
+            ? 'not logged'
+            : 'planned';
     return `${this.groups(s)}, ${state}`;
   }
 

@@ -81,7 +81,11 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'all fours',
     tags: ['wrist load'],
     sides: 'both',
-    steps: ['On hands and knees.', 'Round the back from tailbone to head.', 'Hollow it the same way; keep going slowly.'],
+    steps: [
+      'On hands and knees.',
+      'Round the back from tailbone to head.',
+      'Hollow it the same way; keep going slowly.',
+    ],
     endPoint: 'the elbows bend',
     felt: 'as movement in every part of the back',
     notFelt: 'as a pinch in the low back',

@@ -326,7 +326,8 @@ const CHAIR_SIT_AND_REACH: RomTest = {
   ...SIT_AND_REACH,
   id: 'chair-sit-and-reach',
   name: 'Chair sit-and-reach',
-  purpose: 'The same reach from a chair, one leg straight: for people of 60 and over, and anyone who can’t get to the floor.',
+  purpose:
+    'The same reach from a chair, one leg straight: for people of 60 and over, and anyone who can’t get to the floor.',
   landmarks: ['fingertips', 'tip of the shoe'],
   steps: [
     'On the front edge of a steady chair against a wall, one leg straight with the heel on the floor, the other foot flat.',

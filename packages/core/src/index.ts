@@ -132,6 +132,7 @@ export * from './words/reading.js';
 export * from './words/technique.js';
 export * from './words/prescription.js';
 export * from './words/cue.js';
+export * from './words/run.js';
 export * from './words/plural.js';
 export * from './words/plan.js';
 export * from './words/rules.js';

@@ -38,6 +38,11 @@ export function isStopSign(id: SymptomId): boolean {
   return SYMPTOMS.some((s) => s.id === id && s.stopSign);
 }
 
+/** True for what is looked into afterwards. "Too strong" ends an exercise too, but is no symptom. */
+export function isNotedSymptom(id: SymptomId): boolean {
+  return isStopSign(id) || id === 'other';
+}
+
 /** The name of a symptom, for screens. */
 export function symptomName(id: SymptomId): string {
   return SYMPTOMS.find((s) => s.id === id)?.name ?? id;

@@ -137,9 +137,13 @@ export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: 
   const rest = restOf(item, exercise, t);
   const steps = setSteps(item, exercise, sidesOf(item, exercise));
   let seconds = 0;
+  let bout = 0;
   steps.forEach((step, i) => {
-    if (i > 0) seconds += gapSeconds(steps[i - 1]!, step, rest, t);
-    seconds += boutSeconds(step.bout, t, step.turns);
+    const before = steps[i - 1];
+    if (before) seconds += gapSeconds(before, step, rest, t);
+    // The sets of a side share one bout: its seconds are the same.
+    if (step.bout !== before?.bout || step.turns !== before.turns) bout = boutSeconds(step.bout, t, step.turns);
+    seconds += bout;
   });
   return seconds;
 }

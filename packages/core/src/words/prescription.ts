@@ -1,5 +1,6 @@
 import type { Assistance, Bout, Depth, Prescription, Variable } from '../technique/prescription.js';
 import { boutWords } from './technique.js';
+import { counted } from './plural.js';
 
 /** Assistance taken at a loaded stretch. */
 export const ASSISTANCE_WORDS: Readonly<Record<Assistance, string>> = ['no help', 'light help', 'full help'];
@@ -35,7 +36,7 @@ export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
 }
 
 /** Help, load and depth, those that apply: "light help, 2.5 kg". */
-export function supportWords(b: Bout): string {
+export function supportWords(b: Pick<Bout, 'assistance' | 'load' | 'loadUnit' | 'depth'>): string {
   const parts: string[] = [];
   if (b.assistance !== undefined && b.assistance > 0) parts.push(ASSISTANCE_WORDS[b.assistance]);
   const load = loadWords(b);
@@ -54,6 +55,6 @@ export function prescriptionWords(p: Prescription): string {
 /** What the tighter side gets on top, in words; empty for nothing. */
 export function bonusWords(b: Bout): string {
   if (!b.bonus) return '';
-  if (b.bonus.sets > 0) return `${b.bonus.sets} more set on the ${b.bonus.side} side, the tighter one`;
-  return `${b.bonus.more} ${b.holdSeconds > 0 && b.reps === undefined ? 's' : 'repetitions'} longer on the ${b.bonus.side} side, the tighter one`;
+  if (b.bonus.sets > 0) return `${counted(b.bonus.sets, 'more set')} on the ${b.bonus.side} side, the tighter one`;
+  return `${b.bonus.more} ${b.holdSeconds > 0 && b.reps === undefined ? 's' : 'reps'} longer on the ${b.bonus.side} side, the tighter one`;
 }

@@ -36,7 +36,7 @@ import { RunStore } from './run.store';
           </select>
         </label>
         <div class="mt-3 flex flex-col gap-2">
-          @for (o of store.others(); track o.kind) {
+          @for (o of store.view.others(); track o.kind) {
             @if (o.kind === 'easier') {
               <button type="button" class="btn btn-go !min-h-12" (click)="ease(o.exercise.id, how.value)">
                 Easier: {{ o.exercise.name }}

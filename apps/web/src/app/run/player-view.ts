@@ -11,6 +11,7 @@ import {
   timingsFor,
   type Exercise,
   type PlayerState,
+  type Side,
 } from '@yandle/core';
 import type { UsedLoad } from './kept-run';
 import type { RunLog } from './run-log';
@@ -44,6 +45,13 @@ export class PlayerView {
     const item = this.item();
     return i === null || !item ? null : this.find(this.log.forms()[i] ?? item.exerciseId);
   });
+  /** The side a symptom is logged for: a cue without one belongs to the first side of an exercise that has sides. */
+  logSide(): Side | null {
+    const item = this.item();
+    if (!item || this.find(item.exerciseId).sides !== 'each') return null;
+    return this.cue()?.side ?? item.firstSide;
+  }
+
   /** Other forms that can be taken for the running exercise, and back to its own. */
   readonly others = computed(() => {
     const i = this.place();
@@ -94,7 +102,6 @@ export class PlayerView {
     return c ? Math.min(1, this.player().elapsedMs / (c.seconds * 1000 + this.player().addedMs)) : 0;
   });
   readonly added = computed(() => this.player().addedMs / 1000);
-  readonly pieces = computed(() => this.player().pieces);
   /** What comes after the running cue that is worth knowing: the next hold, side or exercise. */
   readonly next = computed(() => {
     const t = this.timeline();

@@ -38,6 +38,11 @@ export class RunGateway {
     return this.outbox.offline();
   }
 
+  /** Gives the server up to two seconds, so that the session shows what was logged; without a server it goes later. */
+  async settled(): Promise<void> {
+    for (let i = 0; i < 20 && this.pending() > 0 && !this.offline(); i++) await new Promise((r) => setTimeout(r, 100));
+  }
+
   /** Whose breath is kept. */
   clientOf(session: Session): string | null {
     return session.clientId;

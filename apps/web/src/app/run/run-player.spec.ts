@@ -32,6 +32,7 @@ describe('RunPlayer', () => {
       post: (l: QueuedRequest) => sent.push(l),
       pending: () => 0,
       offline: () => false,
+      settled: () => Promise.resolve(),
       breathPath: () => '/breath',
     };
     const box = { pending: () => 0, offline: () => false, state: () => 'saved', refusals: () => [] };
@@ -90,9 +91,9 @@ describe('RunPlayer', () => {
     );
     p.press('Start');
     p.pass(3 + 20 + 5 + 3 + 1);
-    expect(p.text()).toContain('Out ● Left repetition 1 of 4 · set 1 of 1');
+    expect(p.text()).toContain('Out ● Left rep 1 of 4 · set 1 of 1');
     p.pass(5);
-    expect(p.text()).toContain('Out ○ Right repetition 1 of 4');
+    expect(p.text()).toContain('Out ○ Right rep 1 of 4');
     p.pass(2);
     expect(p.text()).toContain('Stay ○ Right');
   });

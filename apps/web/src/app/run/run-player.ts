@@ -1,5 +1,4 @@
 import {
-  ASSISTANCE_WORDS,
   BEAT_WORDS,
   boutOf,
   boutsOn,
@@ -9,21 +8,23 @@ import {
   formatClock,
   isStopSign,
   muscleGroupName,
+  nextCueWords,
   roundTo,
+  setPlaceWords,
   runningList,
   SENSATION_ADVICE,
   STOP_ADVICE,
-  STOP_SIGNS,
   unitOf,
+  usedLoadWords,
   type SymptomId,
   parseNumber,
 } from '@yandle/core';
 import { FeltDialog } from './felt-dialog';
+import { RunControls } from './run-controls';
 import { RunEnd } from './run-end';
+import { RunTools } from './run-tools';
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NgIcon, provideIcons } from '@ng-icons/core';
-import { lucideEye, lucideEyeOff, lucideMic, lucideMicOff, lucideVolume2, lucideVolumeX } from '@ng-icons/lucide';
 import type { Session } from '@yandle/contract';
 import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
@@ -31,9 +32,7 @@ import { SaveState } from '../ui/save-state';
 import { BreathDialog } from './breath-dialog';
 import { RunGateway } from './run-gateway';
 import { RunStore } from './run.store';
-import { Voice } from './voice';
 
-const FORM_WORDS = { easier: 'Easier', harder: 'Harder', choice: 'Or rather', own: 'Back to' } as const;
 /** Breath of a client who has not been measured yet, seconds. Common practice, no source. */
 const USUAL_BREATH = 5;
 /** Kilograms, percent of body mass, or steps of a band that one press changes a load by. */
@@ -42,11 +41,8 @@ const LOAD_STEP = 1;
 /** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
 @Component({
   selector: 'y-run-player',
-  imports: [BreathDialog, FigureView, NgIcon, ProblemNote, RouterLink, SaveState, FeltDialog, RunEnd],
-  providers: [
-    RunStore,
-    provideIcons({ lucideVolume2, lucideVolumeX, lucideEye, lucideEyeOff, lucideMic, lucideMicOff }),
-  ],
+  imports: [BreathDialog, FigureView, ProblemNote, RouterLink, SaveState, FeltDialog, RunControls, RunEnd, RunTools],
+  providers: [RunStore],
   host: { 'data-theme': 'dark', '(document:keydown)': 'key($event)' },
   templateUrl: './run-player.html',
   styleUrl: './run-player.css',
@@ -58,24 +54,15 @@ export class RunPlayer {
   readonly left = output<Session>();
   readonly done = output<Session>();
 
-  protected readonly soundOn = signal(true);
-  protected readonly voiceOn = signal(false);
-  protected readonly voiceThere = signal(Voice.available());
   protected readonly secondsShown = signal(true);
   /** What is asked now: what was felt, or how the client breathes. */
   protected readonly dialog = signal<'felt' | 'breath' | null>(null);
   protected readonly advice = signal<string | null>(null);
   protected readonly endedByStopSign = signal(false);
-  protected readonly stopSigns = STOP_SIGNS.join(' · ');
   protected readonly sensationAdvice = SENSATION_ADVICE;
   protected readonly clock = formatClock;
-  protected readonly beatWords = BEAT_WORDS;
-  protected readonly formWords = FORM_WORDS;
 
   constructor() {
-    // Voices come in later in some browsers.
-    if (typeof speechSynthesis !== 'undefined')
-      speechSynthesis.addEventListener?.('voiceschanged', () => this.voiceThere.set(Voice.available()));
     effect(() => {
       const id = this.sessionId();
       untracked(() => void this.store.open(id));
@@ -110,13 +97,19 @@ export class RunPlayer {
     const item = this.store.item();
     if (!c?.set || !item) return '';
     const bout = boutOf(item, this.gateway.find(item.exerciseId));
-    const set = `set ${c.set} of ${boutsOn(bout, c.side).sets}`;
+    const { sets, bout: now } = boutsOn(bout, c.side);
     const beat = this.store.beat();
-    const unit = unitOf(bout.technique) === 'breaths' ? 'breath' : 'repetition';
     const turns = c.alternatesFrom ? 2 : 1;
-    const rep = beat ? `${unit} ${Math.ceil(beat.repetition / turns)} of ${boutsOn(bout, c.side).bout.reps} · ` : '';
-    const round = this.store.session()!.rounds > 1 ? ` · round ${c.round}` : '';
-    return `${rep}${set}${round}`;
+    return setPlaceWords({
+      set: c.set,
+      sets,
+      repetition: beat && {
+        at: Math.ceil(beat.repetition / turns),
+        of: now.reps ?? 0,
+        unit: unitOf(bout.technique),
+      },
+      round: this.store.session()!.rounds > 1 ? c.round : null,
+    });
   });
   protected readonly placeWords = computed(() => {
     const i = this.store.place();
@@ -136,23 +129,19 @@ export class RunPlayer {
     return c ? cueWords(c, item && this.gateway.find(item.exerciseId)) : '';
   });
   protected readonly nextWords = computed(() => {
-    const n = this.store.next();
-    if (!n) return 'Last one';
-    const name = n.item === null ? '' : this.gateway.find(this.store.session()!.items[n.item]!.exerciseId).name;
-    if (n.kind === 'position') return `Next: ${name}`;
-    if (n.kind === 'switch') return `Next: ${n.side} side`;
-    if (n.kind === 'rest') return `Next: rest ${n.seconds} s`;
-    return `Next: ${CUE_HEADLINE[n.kind].toLowerCase()} ${n.seconds} s${n.side ? `, ${n.side}` : ''}`;
+    const n = this.store.view.next();
+    const item = n?.item == null ? null : this.store.session()!.items[n.item]!;
+    return nextCueWords(n, item ? this.gateway.find(item.exerciseId).name : '');
   });
   /** A breath is shown where something is held: there it helps to let go. */
   protected readonly paced = computed(() => this.store.running() && this.store.cue()?.kind === 'hold');
   protected readonly breathSeconds = computed(() => this.store.breath() ?? USUAL_BREATH);
   protected readonly loadWords = computed(() => {
     const load = this.store.load();
-    if (!load) return '';
-    const unit = this.store.item()?.loadUnit ?? 'kg';
-    const help = load.assistance === null ? '' : `, ${ASSISTANCE_WORDS[load.assistance]}`;
-    return `${load.load === null ? 'bodyweight' : `${load.load} ${unit}`}${help}`;
+    const loadUnit = this.store.item()?.loadUnit;
+    return load
+      ? usedLoadWords({ load: load.load ?? undefined, loadUnit, assistance: load.assistance ?? undefined })
+      : '';
   });
   /** Depth is asked for when a set is over, where the exercise says what to read off. */
   protected readonly depthAsked = computed(() => {
@@ -170,17 +159,6 @@ export class RunPlayer {
       this.advice.set(null);
       this.store.start();
     }
-  }
-
-  protected toggleSound(): void {
-    this.soundOn.update((on) => !on);
-    this.store.sounds.on = this.soundOn();
-  }
-
-  protected toggleVoice(): void {
-    this.voiceOn.update((on) => !on);
-    this.store.voice.on = this.voiceOn();
-    if (!this.voiceOn()) this.store.voice.stop();
   }
 
   protected changeLoad(by: number): void {

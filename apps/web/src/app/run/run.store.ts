@@ -6,6 +6,7 @@ import {
   endAll,
   extend,
   isFinished,
+  isNotedSymptom,
   isStopSign,
   passSafetyCheck,
   pause,
@@ -14,12 +15,11 @@ import {
   resume,
   skip,
   skipItem,
-  spokenCue,
   tick,
   type PlayerState,
   type PlayerStep,
-  type SetDone,
   type SymptomId,
+  type Timeline,
 } from '@yandle/core';
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
@@ -27,15 +27,15 @@ import type { FeltSide, FinishRunBody, Session, SymptomBody } from '@yandle/cont
 import { newId } from '../data/ids';
 import { forgetRun, keepRun, readRun, type UsedLoad } from './kept-run';
 import { RunGateway } from './run-gateway';
-import { Sounds } from './sounds';
-import { Voice } from './voice';
+import { RunSignals } from './run-signals';
 
 /** Runs one session: the clock drives the core's player; every bout goes out as soon as it has ended. */
 @Injectable()
 export class RunStore implements OnDestroy {
   private readonly gateway = inject(RunGateway);
-  readonly sounds = new Sounds();
-  readonly voice = new Voice();
+  private readonly signals = new RunSignals();
+  readonly sounds = this.signals.sounds;
+  readonly voice = this.signals.voice;
   private readonly clock = new RunClock(
     (ms) => this.onTick(ms),
     () => this.onSleep(),
@@ -60,25 +60,18 @@ export class RunStore implements OnDestroy {
   /** The log sent last: what is said of it afterwards goes to it. */
   readonly lastLog = this.runLog.last;
 
-  private readonly view = new PlayerView(this.session, this.player, this.breath, this.runLog, (id) =>
-    this.gateway.find(id),
-  );
+  /** All that a screen shows of the running cue; what the session itself needs of it is repeated below. */
+  readonly view = new PlayerView(this.session, this.player, this.breath, this.runLog, (id) => this.gateway.find(id));
   readonly timeline = this.view.timeline;
   readonly cue = this.view.cue;
   readonly place = this.view.place;
   readonly item = this.view.item;
   readonly exercise = this.view.exercise;
-  readonly others = this.view.others;
   readonly load = this.view.load;
   readonly isSafetyCheck = this.view.isSafetyCheck;
   readonly left = this.view.left;
-  readonly sessionLeft = this.view.sessionLeft;
   readonly last5 = this.view.last5;
   readonly beat = this.view.beat;
-  readonly share = this.view.share;
-  readonly added = this.view.added;
-  readonly pieces = this.view.pieces;
-  readonly next = this.view.next;
   readonly running = computed(() => this.player().running || this.countIn() > 0);
   readonly begun = computed(() => this.runId() !== null);
   readonly finished = computed(() => {
@@ -108,8 +101,7 @@ export class RunStore implements OnDestroy {
       const sessionId = this.session()!.id;
       this.gateway.post({ kind: 'start', sessionId, body: { id, startedAt: new Date().toISOString() } });
       this.countDown.start();
-      this.sounds.count();
-      this.voice.say('Starting in three.');
+      this.signals.begins();
     } else this.player.update((p) => resume(p, this.timeline()!));
     this.interrupted.set(false);
     this.clock.start();
@@ -128,26 +120,22 @@ export class RunStore implements OnDestroy {
   }
 
   back(): void {
-    this.player.update((p) => back(p));
-    this.keep();
+    this.change(back);
   }
 
   /** The running side once more, from its first set. */
   redo(): void {
-    this.player.update((p) => redoSide(p, this.timeline()!));
-    this.keep();
+    this.change(redoSide);
   }
 
   longer(): void {
-    this.player.update((p) => extend(p, this.timeline()!));
-    this.keep();
+    this.change(extend);
   }
 
   /** Nothing hurts without hands: on to the next stage. */
   passSafetyCheck(): void {
-    this.player.update((p) => passSafetyCheck(p, this.timeline()!));
     this.clock.start();
-    this.keep();
+    this.change(passSafetyCheck);
   }
 
   take(exerciseId: string): void {
@@ -168,21 +156,19 @@ export class RunStore implements OnDestroy {
 
   /** Something was felt: it is noted. A stop sign ends the session; anything else ends the exercise. */
   stop(symptom: SymptomId): void {
-    const cue = this.cue();
-    if (cue?.item !== null && cue?.item !== undefined && isSymptomNoted(symptom)) {
-      const body: SymptomBody = { item: cue.item, side: this.sideForLog(cue.item, cue.side), symptom };
+    const item = this.place();
+    if (item !== null && isNotedSymptom(symptom)) {
+      const body: SymptomBody = { item, side: this.view.logSide(), symptom };
       this.gateway.post({ kind: 'symptom', runId: this.runId()!, id: newId(), body });
     }
     const end = isStopSign(symptom) ? endAll : skipItem;
     this.apply(end(this.player(), this.timeline()!));
     this.pause();
-    this.voice.say('Stop. Come out slowly.');
+    this.signals.stops();
   }
 
   /** Says something more of the log sent last. */
-  amend(part: Parameters<RunLog['amend']>[0]): void {
-    this.runLog.amend(part);
-  }
+  readonly amend = this.runLog.amend.bind(this.runLog);
 
   setBreath(seconds: number | null): void {
     this.breath.set(seconds);
@@ -194,9 +180,7 @@ export class RunStore implements OnDestroy {
     this.gateway.post({ kind: 'finish', runId: this.runId()!, body });
     forgetRun(this.session()!.id);
     this.clock.stop();
-    // Give the server a moment, so that the sheet shows it; without a server it goes later.
-    for (let i = 0; i < 20 && this.gateway.pending() > 0 && !this.gateway.offline(); i++)
-      await new Promise((r) => setTimeout(r, 100));
+    await this.gateway.settled();
     this.sent.set(true);
   }
 
@@ -214,14 +198,12 @@ export class RunStore implements OnDestroy {
   private onTick(ms: number): void {
     if (this.countIn() > 0) return this.tickIn(ms);
     const secondsBefore = this.left();
-    const beatBefore = this.beat();
+    const beatBefore = this.beat()?.beat ?? null;
     const cueBefore = this.player().cue;
     this.apply(tick(this.player(), this.timeline()!, ms));
     if (this.isSafetyCheck()) this.clock.stop();
     if (this.player().cue !== cueBefore) return;
-    if (this.last5() && this.left() !== secondsBefore) this.sounds.count();
-    const beat = this.beat();
-    if (beat && beatBefore && beat.beat.kind !== beatBefore.beat.kind) this.sounds.beat(beat.beat.counts);
+    this.signals.ticked(this.last5() && this.left() !== secondsBefore, beatBefore, this.beat()?.beat ?? null);
   }
 
   private tickIn(ms: number): void {
@@ -234,33 +216,29 @@ export class RunStore implements OnDestroy {
     this.apply(tick(this.player(), this.timeline()!, past));
   }
 
+  private change(work: (p: PlayerState, t: Timeline) => PlayerState): void {
+    this.player.update((p) => work(p, this.timeline()!));
+    this.keep();
+  }
+
   private apply(step: PlayerStep): void {
     const before = this.cue();
     this.player.set(step.state);
     for (const done of step.ended) this.runLog.add(done, this.session()!.items[done.item]!);
     const now = this.cue();
     if (now !== before) {
-      if (before?.ends) this.sounds.end();
-      if (now && now.bout !== null) this.sounds.begin();
-      if (now?.kind === 'switch' || now?.kind === 'push') this.sounds.change();
+      this.signals.changed(before, now);
       if (step.state.running) this.announce();
       this.keep();
     }
     if (this.finished()) {
       this.clock.stop();
-      this.voice.say('Session finished.');
+      this.signals.finishes();
     }
   }
 
   private announce(): void {
-    const cue = this.cue();
-    if (cue) this.voice.say(spokenCue(cue, this.exercise()));
-  }
-
-  /** Cues without a side belong to the first side of an exercise that has sides. */
-  private sideForLog(place: number, side: SetDone['side']): SetDone['side'] {
-    const it = this.session()!.items[place]!;
-    return this.gateway.find(it.exerciseId).sides === 'each' ? (side ?? it.firstSide) : null;
+    this.signals.announce(this.cue(), this.exercise());
   }
 
   private keep(): void {
@@ -268,9 +246,4 @@ export class RunStore implements OnDestroy {
     if (!runId || this.sent()) return;
     keepRun(this.session()!.id, { runId, player: this.player(), ...this.runLog.kept });
   }
-}
-
-/** "Too strong" ends the exercise but is no symptom to look into; everything else is written down. */
-function isSymptomNoted(symptom: SymptomId): boolean {
-  return isStopSign(symptom) || symptom === 'other';
 }

@@ -39,7 +39,14 @@ export class BlockData {
     return week >= 1 && week <= r.weeks ? week : null;
   });
 
+  private loadedFor = '';
+  /** The client whose blocks are shown; empty before any. */
+  get clientId(): string {
+    return this.loadedFor;
+  }
+
   async load(clientId: string): Promise<void> {
+    this.loadedFor = clientId;
     await Promise.all([this.library.ready(), this.styles.ready()]);
     const [blocks, planning] = await firstValueFrom(forkJoin([this.api.blocks(clientId), this.api.planning(clientId)]));
     this.blocks.set(blocks);

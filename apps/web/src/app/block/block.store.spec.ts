@@ -7,11 +7,13 @@ import { aBlock, aDraft } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { BlockData } from './block-data';
 import { BlockPlanner } from './block-planner';
+import { BlockPublisher } from './block-publisher';
 import { BlockStore } from './block.store';
 
-@Component({ selector: 'y-host', template: '', providers: [BlockData, BlockPlanner, BlockStore] })
+@Component({ selector: 'y-host', template: '', providers: [BlockData, BlockPlanner, BlockStore, BlockPublisher] })
 class Host {
   readonly store = inject(BlockStore);
+  readonly publisher = inject(BlockPublisher);
 }
 
 const NOTHING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
@@ -26,6 +28,7 @@ const hold = (sets: number, holdSeconds: number) => ({
 describe('BlockStore', () => {
   let screen: Screen<Host>;
   let store: BlockStore;
+  let publisher: BlockPublisher;
 
   async function answerLoad(blocks: Block[], planning: PlanningView = NOTHING): Promise<void> {
     screen.http.expectOne('/api/v1/clients/c1/blocks').flush(blocks);
@@ -35,7 +38,7 @@ describe('BlockStore', () => {
   async function open(blocks: Block[] = [], planning: PlanningView = NOTHING, keep = ''): Promise<void> {
     screen = await Screen.open(Host);
     if (keep) localStorage.setItem('yandle.block-draft.c1', keep);
-    store = screen.fixture.componentInstance.store;
+    ({ store, publisher } = screen.fixture.componentInstance);
     TestBed.inject(ClientContext).open('c1');
     await screen.settle();
     await screen.answer('/clients/c1', PATH);
@@ -90,7 +93,7 @@ describe('BlockStore', () => {
   it('sends the choices and the reason, not the plan, under one id until it is taken', async () => {
     await open();
     store.toggleLane('soleus');
-    const first = store.save('First plan');
+    const first = publisher.publish('First plan');
     const one = screen.request('POST', '/clients/c1/blocks');
     expect(one.request.body).toMatchObject({
       reason: 'First plan',
@@ -101,7 +104,7 @@ describe('BlockStore', () => {
     one.flush({}, { status: 503, statusText: 'down' });
     expect(await first).toBe(false);
     expect(store.problem()).not.toBeNull();
-    const again = store.save('First plan');
+    const again = publisher.publish('First plan');
     const two = screen.request('POST', '/clients/c1/blocks');
     expect((two.request.body as { id: string }).id).toBe((one.request.body as { id: string }).id);
     two.flush({});
@@ -129,7 +132,7 @@ describe('BlockStore', () => {
   it('plans with the studio’s own exercises', async () => {
     const { id: _, ...definition } = exerciseById('bent-knee-wall-calf');
     screen = await Screen.open(Host);
-    store = screen.fixture.componentInstance.store;
+    ({ store, publisher } = screen.fixture.componentInstance);
     TestBed.inject(ClientContext).open('c1');
     await screen.settle();
     await screen.answer('/clients/c1', PATH);
@@ -237,18 +240,18 @@ describe('BlockStore', () => {
   it('brings two coaches’ changes together, and asks for what both changed', async () => {
     await open([aBlock()]);
     store.change({ ramp: 0.1, weeks: 6 });
-    const saved = store.save('Slower');
+    const saved = publisher.publish('Slower');
     const theirs = aBlock(aDraft({ ramp: 0.3, easierEvery: 3 }), { version: 3, revision: 2 });
     screen
       .request('PUT', '/blocks/b1')
       .flush({ code: 'stale-version', title: 'x', detail: 'y', current: theirs }, { status: 409, statusText: 'c' });
     expect(await saved).toBe(false);
-    expect(store.conflict()!.clashes.map((c) => [c.key, c.mine, c.theirs])).toEqual([
+    expect(publisher.conflict()!.clashes.map((c) => [c.key, c.mine, c.theirs])).toEqual([
       ['ramp', { kind: 'value', value: 0.1 }, { kind: 'value', value: 0.3 }],
     ]);
-    store.resolve(() => 'theirs');
+    publisher.resolve(() => 'theirs');
     expect(store.draft()).toMatchObject({ ramp: 0.3, weeks: 6, easierEvery: 3 });
-    const again = store.save('Together');
+    const again = publisher.publish('Together');
     const put = screen.request('PUT', '/blocks/b1');
     expect(put.request.body).toMatchObject({ version: 3, ramp: 0.3, weeks: 6 });
     put.flush({});
@@ -266,7 +269,7 @@ describe('BlockStore', () => {
     expect(store.running()!.id).toBe('b1');
     expect(store.currentWeek()).toBe(1);
     expect(store.past().map((b) => b.id)).toEqual(['b0', 'b9']);
-    const ended = store.end();
+    const ended = publisher.end();
     const end = screen.request('POST', '/blocks/b1/end');
     expect(end.request.body).toEqual({ version: 2 });
     end.flush({ code: 'conflict', title: 'x', detail: 'Look again.' }, { status: 409, statusText: 'c' });

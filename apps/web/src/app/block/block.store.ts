@@ -1,50 +1,40 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import {
+  applyFix,
   compareBlocks,
   CoreError,
   emptyDraft,
   longestSessions,
-  mergeDrafts,
   trainableGroups,
   withExercise,
   withLaneToggled,
   type BlockDraft,
   type BlockPlan,
   type BlockTemplate,
-  type Clash,
+  type Fix,
   type MuscleGroupId,
   type Technique,
   type TemplateNote,
 } from '@yandle/core';
 import type { Block, BlockBody } from '@yandle/contract';
-import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
-import { Api } from '../data/api';
-import { ClientContext } from '../data/client-context';
-import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
 import { Requests } from '../data/requests';
+import { ToastService } from '../data/toast.service';
 import { BlockData } from './block-data';
 import { BlockPlanner, type Preview } from './block-planner';
 import { draftKeeper } from './draft-keeper';
 import { UndoStack } from './undo-stack';
-
-/** Someone else has published: what both changed, to choose from. */
-export interface Conflict {
-  readonly theirs: Block;
-  readonly clashes: readonly Clash[];
-}
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The block a coach is shaping: the draft with its undo, the plan it makes, what-if, publishing and conflicts. */
 @Injectable()
 export class BlockStore {
-  private readonly api = inject(Api);
-  private readonly context = inject(ClientContext);
   private readonly account = inject(AccountService);
   private readonly data = inject(BlockData);
   private readonly planner = inject(BlockPlanner);
+  private readonly toasts = inject(ToastService);
 
   readonly client = this.data.client;
   readonly cautions = this.data.cautions;
@@ -58,20 +48,20 @@ export class BlockStore {
   /** Seconds a week that the client is used to in a group; null when nothing is known. */
   readonly startingDose = (group: MuscleGroupId): number | null => this.data.startingDose(group);
 
-  private readonly requests = new Requests();
+  readonly requests = new Requests();
   readonly problem = this.requests.problem;
   readonly busy = this.requests.busy;
-  readonly conflict = signal<Conflict | null>(null);
   private readonly stack = new UndoStack<BlockDraft>();
   readonly draft = this.stack.value;
   readonly canUndo = this.stack.canUndo;
   readonly canRedo = this.stack.canRedo;
   /** Another draft laid over the plan, to look at before it is applied. */
   readonly whatIf = signal<BlockDraft | null>(null);
-  private clientId = '';
-  private newBlockId = newId();
-  /** Version the draft began with; a merge after a conflict moves it on. */
-  private base: { readonly version: number; readonly choices: BlockBody } | null = null;
+  private based: { readonly version: number; readonly choices: BlockBody } | null = null;
+  /** The version the draft began with; a merge after a conflict moves it on. Null for a new block. */
+  get base() {
+    return this.based;
+  }
 
   /** True when the coach wants the published choices planned again, with what has been measured and asked since. */
   readonly renewing = signal(false);
@@ -116,7 +106,7 @@ export class BlockStore {
     // Unsaved work survives a reload: it is kept in this browser until it is published or left.
     effect(() => {
       const draft = this.draft();
-      const id = this.clientId;
+      const id = this.data.clientId;
       if (!draft || !id || this.blocks() === null) return;
       untracked(() => {
         const worth = this.running() ? this.changed() : draft.lanes.length > 0;
@@ -128,7 +118,6 @@ export class BlockStore {
 
   /** @param suggested groups to begin a new block with; unknown ones, and those without a stretch, are left out */
   async load(clientId: string, suggested: readonly string[] = []): Promise<void> {
-    this.clientId = clientId;
     await this.requests.run(async () => {
       // Read before what is loaded starts the draft anew.
       const kept = draftKeeper.read(clientId);
@@ -143,7 +132,7 @@ export class BlockStore {
 
   resetDraft(): void {
     const r = this.running();
-    this.base = r ? { version: r.version, choices: r.choices } : null;
+    this.based = r ? { version: r.version, choices: r.choices } : null;
     this.whatIf.set(null);
     this.renewing.set(false);
     this.stack.reset(r ? r.choices : emptyDraft(this.account.me()!.today));
@@ -213,60 +202,17 @@ export class BlockStore {
     return notes;
   }
 
-  async save(reason: string): Promise<boolean> {
-    const draft = this.draft()!;
-    const r = this.running();
-    return this.attempt(async () => {
-      if (r) await firstValueFrom(this.api.reviseBlock(r.id, { ...draft, version: this.base!.version, reason }));
-      else {
-        await firstValueFrom(this.api.createBlock(this.clientId, { ...draft, id: this.newBlockId, reason }));
-        this.newBlockId = newId();
-      }
-    });
-  }
-
-  async end(): Promise<boolean> {
-    const r = this.running()!;
-    return this.attempt(() => firstValueFrom(this.api.endBlock(r.id, r.version)));
-  }
-
-  /** Takes over what someone else published, with this draft's changes on top; of what both changed, the coach's choice. */
-  resolve(choose: (key: string) => 'mine' | 'theirs'): void {
-    const c = this.conflict();
-    const base = this.base;
-    const mine = this.draft();
-    if (!c || !base || !mine) return;
-    const { draft } = mergeDrafts(base.choices, mine, c.theirs.choices, choose);
-    this.data.replace(c.theirs);
-    this.base = { version: c.theirs.version, choices: c.theirs.choices };
-    this.conflict.set(null);
+  /** What someone else published becomes the base; the draft holds this coach's changes on top of it. */
+  rebase(theirs: Block, draft: BlockDraft): void {
+    this.data.replace(theirs);
+    this.based = { version: theirs.version, choices: theirs.choices };
     this.problem.set(null);
     this.stack.push(draft);
   }
 
-  private async attempt(work: () => Promise<unknown>): Promise<boolean> {
-    const done = await this.requests.run(
-      async () => {
-        await work();
-        draftKeeper.forget(this.clientId);
-        return true;
-      },
-      (problem) => {
-        if (problem.code === 'id-in-use') this.newBlockId = newId();
-        return problem.code === 'stale-version' && this.meet(problem.current as Block | undefined);
-      },
-    );
-    if (!done) return false;
-    await this.load(this.clientId);
-    this.context.refresh();
-    return true;
-  }
-
-  /** Someone else has published meanwhile: shows where both changed. False where nothing can be brought together. */
-  private meet(theirs: Block | undefined): boolean {
-    const mine = this.draft();
-    if (!theirs || !mine || !this.base || theirs.endedAt !== null) return false;
-    this.conflict.set({ theirs, clashes: mergeDrafts(this.base.choices, mine, theirs.choices).clashes });
-    return true;
+  /** What a rule proposes; it can be taken back. */
+  fix(fix: Fix): void {
+    this.edit((d) => applyFix(d, fix));
+    this.toasts.show('Fixed. You can undo this.');
   }
 }

@@ -1,6 +1,6 @@
 import { clashSubjectWords, clashValueWords } from '@yandle/core';
 import { Component, input, output, signal } from '@angular/core';
-import type { Conflict } from './block.store';
+import type { Conflict } from './block-publisher';
 
 /** Somebody else published while this draft was open: what both changed, to choose from. */
 @Component({

@@ -4,6 +4,7 @@ import {
   currentComplaints,
   differentConditions,
   exercisesFor,
+  formatFixed,
   formatReading,
   measuredTests,
   MUSCLE_GROUP_IDS,
@@ -11,6 +12,7 @@ import {
   referenceGapWords,
   resultSeries,
   sidesOfTest,
+  type Findings,
   type GroupFinding,
   type Interest,
   type MeasuredTest,
@@ -21,6 +23,7 @@ import {
 } from '@yandle/core';
 import type { Assessment, PrioritiesView } from '@yandle/contract';
 import { conditionsOf } from '../measure/results';
+import type { RegionShade } from '../ui/body-figure';
 import { changeWords } from '../ui/change-words';
 
 /** A test with its newest values and the day they were taken. */
@@ -125,4 +128,19 @@ export function interestsOf(
 /** Complaints that count now. */
 export function complaintsIn(view: PrioritiesView): ReturnType<typeof currentComplaints>[number]['now'][] {
   return currentComplaints(view.selfReports.filter((f) => f.kind === 'complaint')).map((c) => c.now);
+}
+
+/** Tints of the body by score, each with its words. @param top score of the darkest tint */
+export function shadesOf(found: Findings, top: number): Map<MuscleGroupId, RegionShade> {
+  const shades = new Map<MuscleGroupId, RegionShade>();
+  found.ranked.forEach((g, i) => {
+    const step = Math.min(6, 3 + Math.floor((g.score / top) * 4));
+    const words = `${muscleGroupName(g.group)}: place ${i + 1}, score ${formatFixed(g.score, 1)}`;
+    shades.set(g.group, { fill: `var(--sense-${step})`, words });
+  });
+  for (const g of found.fine)
+    shades.set(g, { fill: 'var(--minutes)', words: `${muscleGroupName(g)}: reaches its target` });
+  for (const g of found.notMeasured)
+    shades.set(g, { fill: 'var(--sheet)', words: `${muscleGroupName(g)}: not measured` });
+  return shades;
 }

@@ -46,7 +46,7 @@ describe('FindingsScreen', () => {
     expect(screen.text).toContain('Active knee extension: left 44°, 16° short of 28°');
     expect(screen.text).toContain('the left side is clearly tighter');
     expect(screen.text).toContain(
-      '2 of 2 results with a band are called short. In a healthy client chance alone makes about 0.3.',
+      '2 of 2 results are below typical. In a healthy client about 0.3 would be, by chance.',
     );
   });
 

@@ -9,17 +9,13 @@ import {
   beighton,
   complaintsOf,
   findings,
-  formatDate,
-  formatReading,
-  moveGroup,
+  formatNumber,
   muscleGroupName,
   quickCheckTests,
-  sourceWords,
   symptomName,
   VERY_FREE_WARNING,
   type GroupFinding,
   type MuscleGroupId,
-  formatFixed,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -33,15 +29,15 @@ import { SelfReportsCard } from './self-reports-card';
 import {
   canBeLane,
   complaintsIn,
-  gapWords,
   goalsOf,
   groupNames,
   newestResults,
-  targetWords,
+  shadesOf,
   testNames,
   interestsOf,
 } from './findings.model';
 import { PrioritiesStore } from './priorities.store';
+import { EvidenceTable } from './evidence-table';
 import { GoalsCard } from './goals-card';
 import { GroupRow, type Interest } from './group-row';
 import { QuickCheckCard } from './quick-check-card';
@@ -57,6 +53,7 @@ const NO_INTEREST: Interest = { coach: 0, client: 0 };
     RouterLink,
     ProblemNote,
     BodyFigure,
+    EvidenceTable,
     SelfReportsCard,
     GoalsCard,
     QuickCheckCard,
@@ -139,7 +136,7 @@ export class FindingsScreen {
         .map((g) => g.group);
     return list.map((g) => g.group).filter((g) => wanted.includes(g));
   });
-  protected readonly expected = computed(() => Math.round((this.found()?.shortFlags.expected ?? 0) * 10) / 10);
+  protected readonly expected = computed(() => formatNumber(this.found()?.shortFlags.expected ?? 0));
   protected readonly sexMissing = computed(() => this.context.client()?.sex === null);
   protected readonly proposedCheck = computed(() => quickCheckTests(this.found()?.ranked ?? []));
 
@@ -164,45 +161,9 @@ export class FindingsScreen {
 
   protected readonly figure = computed(() => {
     const f = this.found();
-    const shades = new Map<MuscleGroupId, RegionShade>();
-    if (!f) return shades;
-    const top = this.top();
-    f.ranked.forEach((g, i) => {
-      const step = Math.min(6, 3 + Math.floor((g.score / top) * 4));
-      shades.set(g.group, {
-        fill: `var(--sense-${step})`,
-        words: `${muscleGroupName(g.group)}: place ${i + 1}, score ${formatFixed(g.score, 1)}`,
-      });
-    });
-    for (const g of f.fine)
-      shades.set(g, { fill: 'var(--minutes)', words: `${muscleGroupName(g)}: reaches its target` });
-    for (const g of f.notMeasured)
-      shades.set(g, { fill: 'var(--sheet)', words: `${muscleGroupName(g)}: not measured` });
-    return shades;
+    return f ? shadesOf(f, this.top()) : new Map<MuscleGroupId, RegionShade>();
   });
   protected readonly order = computed(() => this.decided()?.list.map((g) => g.group) ?? []);
-
-  /** Every test behind the list, for who wants to check it. */
-  protected readonly table = computed(() => {
-    const measured = this.measured() ?? [];
-    const seen = new Map(
-      (this.found()?.ranked ?? []).flatMap((g) => g.tests.map((t) => [t.finding.test.id, t.finding] as const)),
-    );
-    return measured.map((m) => {
-      const f = seen.get(m.test.id) ?? null;
-      const value = (v: number | null) => (v === null ? '–' : formatReading(v, m.test.unit));
-      return {
-        name: m.test.name,
-        left: m.both === null ? value(m.left) : value(m.both),
-        right: m.both === null ? value(m.right) : '',
-        date: formatDate(m.date, 'd MMM yyyy'),
-        changes: m.changes,
-        words: f ? gapWords(f) : 'reaches its target, or has none',
-        target: f ? targetWords(f) : '',
-        source: f && f.reference.kind !== 'none' ? sourceWords(f.reference.source) : '',
-      };
-    });
-  });
 
   protected complaintsOf(group: MuscleGroupId) {
     return complaintsOf(group, this.complaints());
@@ -212,48 +173,13 @@ export class FindingsScreen {
     return this.priorities.view().priorities.interests.find((i) => i.group === group) ?? NO_INTEREST;
   }
 
-  protected isPinned(group: MuscleGroupId): boolean {
-    return this.priorities.view().priorities.pinned.includes(group);
-  }
-
   protected toggle(group: MuscleGroupId): void {
     const now = this.lanes();
     this.picked.set(now.includes(group) ? now.filter((g) => g !== group) : [...now, group]);
   }
 
-  protected pin(group: MuscleGroupId): void {
-    const { pinned } = this.priorities.view().priorities;
-    this.priorities.decide({ pinned: this.isPinned(group) ? pinned.filter((g) => g !== group) : [...pinned, group] });
-  }
-
-  protected exclude(group: MuscleGroupId, reason: string): void {
-    const { excluded, pinned } = this.priorities.view().priorities;
-    this.priorities.decide({
-      excluded: [...excluded.filter((e) => e.group !== group), { group, reason }],
-      pinned: pinned.filter((g) => g !== group),
-    });
-  }
-
-  protected include(group: MuscleGroupId): void {
-    this.priorities.decide({ excluded: this.priorities.view().priorities.excluded.filter((e) => e.group !== group) });
-  }
-
-  protected setInterest(group: MuscleGroupId, interest: Interest): void {
-    const others = this.priorities.view().priorities.interests.filter((i) => i.group !== group);
-    const none = interest.coach === 0 && interest.client === 0;
-    this.priorities.decide({ interests: none ? others : [...others, { group, ...interest }] });
-  }
-
-  private move(group: MuscleGroupId, to: number): void {
-    const { pinned } = this.priorities.view().priorities;
-    const next = moveGroup(this.order(), group, Math.max(0, Math.min(this.order().length - 1, to)));
-    // A pinned group keeps its pin only among the pinned ones.
-    const stillPinned = next.slice(0, pinned.length).filter((g) => pinned.includes(g));
-    this.priorities.decide({ pinned: stillPinned, order: next.filter((g) => !stillPinned.includes(g)) });
-  }
-
   protected dropped(event: CdkDragDrop<unknown, unknown, GroupFinding>): void {
-    this.move(event.item.data.group, event.currentIndex);
+    this.priorities.move(this.order(), event.item.data.group, event.currentIndex);
   }
 
   /** Arrow keys on the handle move a group, as dragging does. */
@@ -261,11 +187,7 @@ export class FindingsScreen {
     const by = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     if (!by) return;
     event.preventDefault();
-    this.move(group, this.order().indexOf(group) + by);
-  }
-
-  protected byScore(): void {
-    this.priorities.decide({ order: [] });
+    this.priorities.move(this.order(), group, this.order().indexOf(group) + by);
   }
 
   protected show(group: MuscleGroupId): void {

@@ -1,6 +1,7 @@
 import { Requests } from '../data/requests';
 import { inject, Injectable, signal } from '@angular/core';
 import type { SelfReportBody, PrioritiesBody, PrioritiesView, GoalBody } from '@yandle/contract';
+import { moveGroup, type MuscleGroupId } from '@yandle/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
@@ -44,6 +45,47 @@ export class PrioritiesStore {
           this.state.set(await firstValueFrom(this.api.priorities(this.clientId))),
         );
     });
+  }
+
+  isPinned(group: MuscleGroupId): boolean {
+    return this.state().priorities.pinned.includes(group);
+  }
+
+  /** Pins a group to the top, or lets it go. */
+  pin(group: MuscleGroupId): void {
+    const { pinned } = this.state().priorities;
+    this.decide({ pinned: this.isPinned(group) ? pinned.filter((g) => g !== group) : [...pinned, group] });
+  }
+
+  /** Leaves a group out, with the reason. */
+  exclude(group: MuscleGroupId, reason: string): void {
+    const { excluded, pinned } = this.state().priorities;
+    this.decide({
+      excluded: [...excluded.filter((e) => e.group !== group), { group, reason }],
+      pinned: pinned.filter((g) => g !== group),
+    });
+  }
+
+  include(group: MuscleGroupId): void {
+    this.decide({ excluded: this.state().priorities.excluded.filter((e) => e.group !== group) });
+  }
+
+  setInterest(group: MuscleGroupId, interest: Readonly<{ coach: number; client: number }>): void {
+    const others = this.state().priorities.interests.filter((i) => i.group !== group);
+    const none = interest.coach === 0 && interest.client === 0;
+    this.decide({ interests: none ? others : [...others, { group, ...interest }] });
+  }
+
+  /** Puts a group at a place of the list; a pinned one keeps its pin only among the pinned ones. */
+  move(order: readonly MuscleGroupId[], group: MuscleGroupId, to: number): void {
+    const { pinned } = this.state().priorities;
+    const next = moveGroup(order, group, Math.max(0, Math.min(order.length - 1, to)));
+    const stillPinned = next.slice(0, pinned.length).filter((g) => pinned.includes(g));
+    this.decide({ pinned: stillPinned, order: next.filter((g) => !stillPinned.includes(g)) });
+  }
+
+  byScore(): void {
+    this.decide({ order: [] });
   }
 
   setGoal(body: GoalBody): Promise<boolean> {

@@ -2,7 +2,6 @@ import { BatteryNav } from './battery-nav';
 import {
   afterNextRender,
   Component,
-  computed,
   effect,
   inject,
   Injector,
@@ -11,7 +10,7 @@ import {
   untracked,
   viewChildren,
 } from '@angular/core';
-import { formatDate, readingsWanted, type RomTest, type Side } from '@yandle/core';
+import { readingsWanted, type RomTest, type Side } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TestEventBody } from '@yandle/contract';
@@ -20,8 +19,6 @@ import { SOURCE_KINDS } from '../instruments/angle-source';
 import { CaptureStore, readingOfAngle } from '../instruments/capture.store';
 import { InstrumentPanel } from '../instruments/instrument-panel';
 import { PicturePanel } from '../instruments/picture/picture-panel';
-import { MirrorLegend } from '../ui/mirror/mirror-legend';
-import { MirrorRow } from '../ui/mirror/mirror-row';
 import { ProblemNote } from '../ui/problem-note';
 import { BeightonPanel } from './beighton-panel';
 import { ConditionsLine } from './conditions-line';
@@ -33,7 +30,9 @@ import { NumberPad } from './number-pad';
 import { readingsOf, resultOf, sidesOf } from './results';
 import { SideCard, type TypedReading } from './side-card';
 import { TestFigure } from './test-figure';
-import { AssessmentStart } from './assessment-start';
+import { AttachedPictures } from './attached-pictures';
+import { MeasureStart } from './measure-start';
+import { SidesCompared } from './sides-compared';
 
 const PAD_KEY = 'yandle.pad';
 
@@ -43,9 +42,9 @@ const PAD_KEY = 'yandle.pad';
   imports: [
     BatteryNav,
     SideCard,
-    AssessmentStart,
-    MirrorRow,
-    MirrorLegend,
+    AttachedPictures,
+    MeasureStart,
+    SidesCompared,
     ProblemNote,
     BeightonPanel,
     ConditionsLine,
@@ -108,12 +107,6 @@ export class MeasureScreen {
   private readWith: string | null = null;
   /** Side that the pad and the instruments write to; null lets the screen choose who still wants a reading. */
   private readonly aimed = signal<Side | null>(null);
-
-  protected readonly lastBattery = computed(() => this.store.latest()?.battery ?? []);
-
-  protected day(date: string): string {
-    return formatDate(date, 'd MMM yyyy');
-  }
 
   protected readings(side: Side | null) {
     return readingsOf(this.store.assessment()!, this.store.test(), side);

@@ -59,7 +59,7 @@ describe('SessionsScreen', () => {
       [block],
     );
     const links = [...screen.el.querySelectorAll('tbody a')].map((a) => a.textContent.replace(/\s+/g, ' ').trim());
-    expect(links.map((l) => /(not logged|done|begun|planned)$/.exec(l)?.[1])).toEqual([
+    expect(links.map((l) => /(not logged|done|started|planned)$/.exec(l)?.[1])).toEqual([
       'not logged',
       'done',
       'started',

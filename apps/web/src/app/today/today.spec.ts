@@ -116,7 +116,7 @@ describe('TodayScreen', () => {
       lateLogs: [{ clientId: 'c2', clientName: 'Tobin', runs: 2 }],
     });
     expect(screen.text).toContain('Ottoline: soreness 8 of 10, back of the thigh');
-    expect(screen.text).toContain('Tobin: 2 sessions arrived late');
+    expect(screen.text).toContain('Tobin: 2 sessions logged late');
     expect(screen.text).not.toContain('Nothing waits for you');
   });
 });

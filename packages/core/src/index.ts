@@ -12,7 +12,7 @@ export * from './catalogue/exercise-tag.js';
 export * from './math/measurement-error.js';
 export * from './measuring/result.js';
 export * from './measuring/error.js';
-export * from './measuring/normal.js';
+export * from './math/normal.js';
 export * from './measuring/change.js';
 export * from './measuring/conditions.js';
 export * from './measuring/side-difference.js';

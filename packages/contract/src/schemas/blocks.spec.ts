@@ -118,7 +118,7 @@ describe('styles and templates on the wire', () => {
     const style = bare(styleById('steady-hold'));
     const late = { ...style, phases: [{ ...style.phases[0]!, amountFloor: 90 }] };
     const error = ownStyleSchema.validate({ ...late, version: null, archived: false }, STRICT).error;
-    expect(error?.message).toContain('below its floor');
+    expect(error?.message).toContain('below the least');
     expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 3, styles: [style] })).toContain(
       'formatVersion',
     );

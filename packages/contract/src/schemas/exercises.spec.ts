@@ -2,9 +2,8 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import { EXERCISES } from '@yandle/core';
 import type Joi from 'joi';
 import { describe, expect, it } from 'vitest';
-import { EXERCISE_FILE_SCHEMA } from '../exercise-schema.js';
 import { STRICT } from './common.js';
-import { exerciseFileSchema } from './exercises.js';
+import { EXERCISE_FILE_SCHEMA, exerciseFileSchema } from './exercises.js';
 
 const published = new Ajv2020({ strict: true }).compile(EXERCISE_FILE_SCHEMA);
 const own = (file: unknown) => (exerciseFileSchema as Joi.Schema).validate(file, STRICT).error === undefined;

@@ -12,6 +12,7 @@ import {
 import Joi from 'joi';
 import type { ExerciseFile, OwnExerciseBody } from '../exercises.js';
 import { line, text, versionOrNew } from './common.js';
+import { jsonSchemaOf } from './json-schema.js';
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 const some = (values: readonly string[], most: number) =>
@@ -23,7 +24,6 @@ const ofCatalogue = () =>
     .required();
 const count = (min: number, max: number) => Joi.number().integer().min(min).max(max).required();
 
-/** As the published JSON Schema says it; a test holds the two together. */
 const definition = {
   figure: ofCatalogue(),
   name: line(),
@@ -78,3 +78,6 @@ export const exerciseFileSchema = Joi.object<ExerciseFile>({
   formatVersion: Joi.number().valid(FILE_VERSION).required(),
   exercises: Joi.array().items(Joi.object<ExerciseDefinition>(definition).optional()).min(1).max(100).required(),
 });
+
+/** The published schema of a file of own exercises. Whoever writes such a file can check it with this. */
+export const EXERCISE_FILE_SCHEMA = jsonSchemaOf(exerciseFileSchema, 'Exercises of a studio');

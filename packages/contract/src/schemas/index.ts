@@ -11,5 +11,4 @@ export * from './exercises.js';
 export * from './priorities.js';
 export * from './devices.js';
 export * from './transfer.js';
-export * from '../exercise-schema.js';
 export * from './phone.js';

@@ -1,22 +1,7 @@
 import fc from 'fast-check';
-import jstat from 'jstat';
 import { describe, expect, it } from 'vitest';
 import { changeBetween } from './change.js';
 import { mdc95 } from './error.js';
-import { normalCdf } from './normal.js';
-
-describe('normalCdf', () => {
-  it('agrees with a reference library to seven places', () => {
-    for (let z = -4; z <= 4; z += 0.25) expect(normalCdf(z)).toBeCloseTo(jstat.normal.cdf(z, 0, 1), 6);
-  });
-
-  // Standard normal table: Φ(1.96) = 0.9750, Φ(1) = 0.8413.
-  it('agrees with the printed table', () => {
-    expect(normalCdf(1.96)).toBeCloseTo(0.975, 4);
-    expect(normalCdf(1)).toBeCloseTo(0.8413, 4);
-    expect(normalCdf(0)).toBeCloseTo(0.5, 6);
-  });
-});
 
 describe('changeBetween', () => {
   it('knows which way is better', () => {

@@ -1,6 +1,6 @@
 import { CoreError } from '../errors.js';
 import { mdc95 } from './error.js';
-import { normalCdf } from './normal.js';
+import { normalCdf } from '../math/normal.js';
 import type { Better } from '../catalogue/rom-test.js';
 
 /** What the measurement error allows to say about a change. */

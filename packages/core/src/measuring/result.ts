@@ -1,3 +1,4 @@
+import { mean, median } from 'simple-statistics';
 import { CoreError } from '../errors.js';
 import { subsets } from '../math/subsets.js';
 import type { RomTest } from '../catalogue/rom-test.js';
@@ -28,16 +29,6 @@ export interface RomResult {
 /** The parts of a test that turn readings into a result. */
 export type ReadingRule = Pick<RomTest, 'valueRule' | 'better' | 'repeatTolerance' | 'plausible'>;
 
-function mean(xs: readonly number[]): number {
-  return xs.reduce((a, b) => a + b, 0) / xs.length;
-}
-
-function median(xs: readonly number[]): number {
-  const s = [...xs].sort((a, b) => a - b);
-  const mid = Math.floor(s.length / 2);
-  return s.length % 2 === 1 ? s[mid]! : (s[mid - 1]! + s[mid]!) / 2;
-}
-
 function range(xs: readonly number[]): number {
   return Math.max(...xs) - Math.min(...xs);
 }
@@ -51,9 +42,9 @@ function closest(xs: readonly number[], size: number): number[] {
 }
 
 function valueOf(xs: readonly number[], rule: ReadingRule): number {
-  if (rule.valueRule === 'median') return median(xs);
+  if (rule.valueRule === 'median') return median([...xs]);
   if (rule.valueRule === 'best') return rule.better === 'more' ? Math.max(...xs) : Math.min(...xs);
-  return mean(xs);
+  return mean([...xs]);
 }
 
 function onlyEases(xs: readonly number[], better: ReadingRule['better']): boolean {
@@ -89,7 +80,7 @@ export function resultOfReadings(readings: readonly number[], rule: ReadingRule)
   if (readings.length === 1) return done(readings, 'single');
   const agreeing = closest(readings, readings.length <= 3 ? 2 : 3);
   if (range(agreeing) <= rule.repeatTolerance + 1e-9) return done(agreeing, 'repeatable');
-  if (readings.length === MAX_READINGS) return done(readings, 'unsteady', median(readings));
+  if (readings.length === MAX_READINGS) return done(readings, 'unsteady', median([...readings]));
   return done(readings, 'third-needed');
 }
 

@@ -1,3 +1,4 @@
+import { median } from 'simple-statistics';
 /** Seconds of everything in a session that is no stretch (domain 2.7). Common practice, no source; editable defaults. */
 export interface Timings {
   /** Into a body position not used just before. */
@@ -70,10 +71,7 @@ export function timingsFor(breathSeconds: number | null): Timings {
 export function breathFromTaps(taps: readonly number[]): number | null {
   if (taps.length < 4) return null;
   const gaps = taps.slice(1).map((t, i) => t - taps[i]!);
-  const sorted = [...gaps].sort((a, b) => a - b);
-  const mid = sorted.length >> 1;
-  const median = sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
-  return Math.min(BREATH_BOUNDS.max, Math.max(BREATH_BOUNDS.min, Math.round(median / 1000)));
+  return Math.min(BREATH_BOUNDS.max, Math.max(BREATH_BOUNDS.min, Math.round(median(gaps) / 1000)));
 }
 
 /**

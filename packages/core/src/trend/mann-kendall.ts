@@ -1,4 +1,4 @@
-import { normalCdf } from '../measuring/normal.js';
+import { normalCdf } from '../math/normal.js';
 
 /** Whether values rise or fall with time at all, whatever the shape. */
 export interface MannKendall {

@@ -1,3 +1,4 @@
+import { medianSorted } from 'simple-statistics';
 import { CoreError } from '../errors.js';
 import { varianceOfS } from './mann-kendall.js';
 
@@ -11,11 +12,6 @@ export interface TheilSen {
   /** Sen's interval of the slope. */
   readonly low: number;
   readonly high: number;
-}
-
-function median(sorted: readonly number[]): number {
-  const mid = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[mid]! : (sorted[mid - 1]! + sorted[mid]!) / 2;
 }
 
 const ascending = (xs: readonly number[]): number[] => [...xs].sort((a, b) => a - b);
@@ -33,14 +29,14 @@ export function theilSen(x: readonly number[], y: readonly number[], confidence:
     for (let j = i + 1; j < x.length; j++) if (x[i] !== x[j]) slopes.push((y[j]! - y[i]!) / (x[j]! - x[i]!));
   if (slopes.length === 0) throw new CoreError('invalid-series', { code: 'slope-needs-days', args: {} });
   const sorted = ascending(slopes);
-  const slope = median(sorted);
+  const slope = medianSorted(sorted);
   const reach = POINT[confidence] * Math.sqrt(varianceOfS(x, y));
   const n = sorted.length;
   const low = Math.max(0, Math.round((n - reach) / 2) - 1);
   const high = Math.min(n - 1, Math.round((n + reach) / 2));
   return {
     slope,
-    intercept: median(ascending(y)) - slope * median(ascending(x)),
+    intercept: medianSorted(ascending(y)) - slope * medianSorted(ascending(x)),
     low: sorted[low]!,
     high: sorted[high]!,
   };

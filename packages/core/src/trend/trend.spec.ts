@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { normalCdf } from '../measuring/normal.js';
+import { normalCdf } from '../math/normal.js';
 import { addDays } from '../schedule/plain-date.js';
 import { courseOf, FORECAST_WEEKS, trendOf } from './course.js';
 import { retention, withinSessionEffect } from './effects.js';

@@ -3,7 +3,7 @@ import type { MeasuredTest } from '../measured-test.js';
 import type { Person } from '../../catalogue/reference.js';
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
 import type { Side } from '../../anatomy/side.js';
-import { normalCdf } from '../normal.js';
+import { normalCdf } from '../../math/normal.js';
 import { bandOf, referenceFor, type AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 import { sideDifference } from '../side-difference.js';

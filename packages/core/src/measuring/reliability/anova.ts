@@ -1,3 +1,4 @@
+import { mean } from 'simple-statistics';
 import { CoreError } from '../../errors.js';
 import type { Refusal } from '../../refusal.js';
 
@@ -31,8 +32,6 @@ export interface Anova {
   readonly ems: number;
 }
 
-const mean = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0) / xs.length;
-
 /**
  * Two-way analysis of variance of a full table.
  * Source: Shrout PE, Fleiss JL 1979, Psychol Bull 86:420-428, table 1 (from memory; checked against their table 2).
@@ -50,7 +49,7 @@ export function anova(table: RatingTable): Anova {
   if (table.some((row) => row.some((x) => !Number.isFinite(x)))) refuse({ code: 'measurement-not-a-number', args: {} });
 
   const grandMean = mean(table.flat());
-  const targetMeans = table.map(mean);
+  const targetMeans = table.map((row) => mean([...row]));
   const raterMeans = Array.from({ length: k }, (_, j) => mean(table.map((row) => row[j]!)));
   const squares = (xs: readonly number[]) => xs.reduce((sum, x) => sum + (x - grandMean) ** 2, 0);
   const between = k * squares(targetMeans);

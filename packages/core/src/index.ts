@@ -96,6 +96,8 @@ export * from './session/cue.js';
 export * from './technique/beats.js';
 export * from './session/segments.js';
 export * from './session/item.js';
+export * from './session/sets-done.js';
+export * from './planning/block-dose.js';
 export * from './session/session-seconds.js';
 export * from './session/timeline.js';
 export * from './session/order.js';

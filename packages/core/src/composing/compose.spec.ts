@@ -1,119 +1,15 @@
-import { clashWords, shortfallWords } from '../words/composing.js';
+import { shortfallWords } from '../words/composing.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
 import { limitsOfCautions, excludes } from '../screening/limits.js';
 import { cautionsFor } from '../screening/cautions.js';
 import { boutOf } from '../session/item.js';
 import { buildTimeline } from '../session/timeline.js';
-import { DEFAULT_TIMINGS, warmUpSeconds } from '../technique/timings.js';
-import { compose, type Composition } from './compose.js';
-import { clipped } from './candidates.js';
-import type { SessionClash } from './clash.js';
 import { need, request } from './request.fixture.js';
-import type { ComposeNeed, ComposeRequest } from './request.js';
 import { glpk, highs } from './solvers.fixture.js';
-
-const session = (r: ComposeRequest, solve = highs): Composition => {
-  const made = compose(r, solve);
-  if (made.kind === 'clash') throw new Error(clashWords(made));
-  return made;
-};
-const clash = (r: ComposeRequest): SessionClash => {
-  const made = compose(r, highs);
-  if (made.kind === 'session') throw new Error('No clash.');
-  return made;
-};
-const value = (c: Composition, name: string): number => c.settled.find((s) => s.name === name)!.value;
-const idsOf = (c: Composition): string[] => c.items.map((i) => i.exerciseId);
-
-/** Groups whose holds by themselves are few, so that every way can be tried. */
-const SMALL = ['soleus', 'shin', 'lats', 'triceps', 'neck-side', 'lateral-trunk'] as const;
-
-/**
- * Every way to do the needs with some exercises, each scored by the words of domain 2.7 and not by the model: unmet floors, weighted
- * shortfall with the steeper lower half, number of exercises, number of (phase, position) pairs.
- */
-function bestByHand(
-  needs: readonly ComposeNeed[],
-  budget: number,
-  exercises: readonly (typeof EXERCISES)[number][],
-): number[] | null {
-  interface Option {
-    need: number;
-    id: string;
-    most: number;
-  }
-  const options: Option[] = needs.flatMap((n, k) =>
-    exercises
-      .filter((e) => e.primary === n.group && e.technique === 'static hold')
-      .map((e) => ({ need: k, id: e.id, most: n.bout.sets })),
-  );
-  let best: number[] | null = null;
-  const better = (a: number[], b: number[] | null): boolean => {
-    if (b === null) return true;
-    const i = a.findIndex((x, k) => Math.abs(x - b[k]!) > 1e-6);
-    return i >= 0 && a[i]! < b[i]!;
-  };
-  const counts = options.map(() => 0);
-  const score = (): number[] | null => {
-    let floors = 0;
-    let shortfall = 0;
-    for (const [k, n] of needs.entries()) {
-      const mine = options.map((o, j) => ({ o, sets: counts[j]! })).filter(({ o, sets }) => o.need === k && sets > 0);
-      const sets = mine.reduce((a, x) => a + x.sets, 0);
-      if (mine.length > 2 || sets > n.bout.sets) return null;
-      floors += Math.max(0, n.floorSets - sets);
-      const got = mine.reduce((a, x) => a + x.sets * clipped(n.bout, exerciseById(x.o.id)).holdSeconds, 0);
-      const part = (got / (n.bout.sets * n.bout.holdSeconds)) * 100;
-      shortfall += n.weight * (Math.max(0, 100 - part) + 2 * Math.max(0, 50 - part));
-    }
-    const used = options.flatMap((o, j) => (counts[j]! > 0 ? [{ ...o, sets: counts[j]! }] : []));
-    if (new Set(used.map((u) => u.id)).size < used.length) return null;
-    const places = new Set(used.map((u) => exerciseById(u.id).position));
-    // 2.7 by hand: 8 s into place, 12 s more for every position used, 10 s for things, 5 s to settle; entry 3, exit 5, rest 10, switch 5.
-    const work = used.reduce((sum, u) => {
-      const e = exerciseById(u.id);
-      const hold = clipped(needs[u.need]!.bout, e).holdSeconds;
-      const sides = e.sides === 'each' ? 2 : 1;
-      return (
-        sum +
-        8 +
-        (e.props.length > 0 ? 10 : 0) +
-        5 +
-        sides * (u.sets * (hold + 8) + (u.sets - 1) * 10) +
-        (sides - 1) * 5
-      );
-    }, places.size * 12);
-    if (work + warmUpSeconds(work, false) > budget) return null;
-    return [floors, shortfall, used.length, places.size];
-  };
-  const go = (j: number): void => {
-    if (j === options.length) {
-      const s = score();
-      if (s && better(s, best)) best = s;
-      return;
-    }
-    for (counts[j] = 0; counts[j] <= options[j]!.most; counts[j]++) go(j + 1);
-    counts[j] = 0;
-  };
-  go(0);
-  return best;
-}
-
-const anyNeed = (groups: readonly ComposeNeed['group'][], mostSets: number): fc.Arbitrary<ComposeNeed> =>
-  fc
-    .record({
-      group: fc.constantFrom(...groups),
-      sets: fc.integer({ min: 1, max: mostSets }),
-      holdSeconds: fc.integer({ min: 4, max: 12 }).map((x) => x * 5),
-      weight: fc.integer({ min: 1, max: 5 }),
-      floorSets: fc.integer({ min: 0, max: 1 }),
-    })
-    .map(({ group, sets, holdSeconds, weight, floorSets }) =>
-      need(group, { weight, floorSets, bout: { sets, holdSeconds } }),
-    );
+import { runs } from '../testing/runs.js';
+import { session, value, idsOf, SMALL, bestByHand, anyNeed } from './compose.fixture.js';
 
 describe('compose', () => {
   it('finds the best of all ways, on small cases', () => {
@@ -137,7 +33,7 @@ describe('compose', () => {
           expect(made.totalSeconds).toBeLessThanOrEqual(budgetSeconds);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -155,7 +51,7 @@ describe('compose', () => {
             expect(value(a, name)).toBeCloseTo(value(b, name), 3);
         },
       ),
-      { numRuns: 12 },
+      runs(12),
     );
   });
 
@@ -187,7 +83,7 @@ describe('compose', () => {
           }
         },
       ),
-      { numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -270,107 +166,5 @@ describe('compose', () => {
     const made = session(request([need('calf', { bout: { sets: 4 } })], { caps: { calf: 60 } }));
     expect(made.groupSeconds.calf).toBe(60);
     expect(made.shortfalls[0]!.moreMinutes).toBeNull();
-  });
-});
-
-describe('purposes', () => {
-  const lanes = [
-    need('hamstrings', { bout: { sets: 4, holdSeconds: 45 } }),
-    need('calf', { bout: { sets: 2 } }),
-    need('pectorals', { bout: { sets: 2 } }),
-  ];
-
-  // Behm et al. 2016 (from memory): longer static holds before training cost strength.
-  it('before training no group is held still for more than a minute', () => {
-    const made = session(request(lanes, { purpose: 'before training' }));
-    for (const item of made.items) expect(item.sets * item.holdSeconds).toBeLessThanOrEqual(60);
-    expect(made.shortfalls[0]!.why).toEqual({ code: 'held-before-training', args: { most: 60 } });
-  });
-
-  // Snook et al. 1998 (from memory).
-  it('on waking spares the back', () => {
-    const made = session(request([need('low-back'), need('hamstrings')], { purpose: 'on waking' }));
-    for (const item of made.items) expect(exerciseById(item.exerciseId).tags).not.toContain('spinal flexion');
-    expect(made.leftOut.some((l) => l.because.code === 'spine-after-waking')).toBe(true);
-  });
-
-  it('after training there is no warm-up', () => {
-    const made = session(request(lanes, { purpose: 'after training' }));
-    expect(made.alreadyWarm).toBe(true);
-    expect(buildTimeline(made.items, { alreadyWarm: true }).totalSeconds).toBe(made.totalSeconds);
-    // What was trained comes first when the minutes do not hold both.
-    const two = [need('hamstrings', { floorSets: 0 }), need('pectorals', { floorSets: 0 })];
-    for (const trained of ['hamstrings', 'pectorals'] as const) {
-      const tense = session(request(two, { purpose: 'after training', trained: [trained], budgetSeconds: 90 }));
-      expect(tense.items.map((i) => exerciseById(i.exerciseId).primary)).toEqual([trained]);
-    }
-  });
-
-  it('a short break stays in one region', () => {
-    const made = session(request(lanes, { purpose: 'short break', budgetSeconds: 300 }));
-    const leg = made.items.map((i) => muscleGroupOrder(exerciseById(i.exerciseId).primary));
-    expect(made.items.length).toBeGreaterThan(0);
-    expect(
-      made.items.every((i) => exerciseById(i.exerciseId).primary === 'pectorals') ||
-        leg.every((h) => h < muscleGroupOrder('pectorals')),
-    ).toBe(true);
-  });
-
-  it('uses only positions that are possible', () => {
-    const made = session(request(lanes, { positions: ['standing', 'sitting'] }));
-    for (const i of made.items) expect(['standing', 'sitting']).toContain(exerciseById(i.exerciseId).position);
-  });
-});
-
-describe('demands that clash', () => {
-  const needs = [need('hamstrings', { bout: { sets: 3, holdSeconds: 60 } }), need('calf')];
-
-  it('says how many minutes would fix it, and they do', () => {
-    const r = request(needs, {
-      keep: ['supine-strap-hamstring', 'heel-on-chair-hamstring', 'straight-knee-wall-calf'],
-      budgetSeconds: 300,
-    });
-    const c = clash(r);
-    const [way] = c.waysOut;
-    if (way?.code !== 'more-time') throw new Error('no time named');
-    const more = way.args.seconds;
-    expect(compose({ ...r, budgetSeconds: 300 + more }, highs).kind).toBe('session');
-    expect(compose({ ...r, budgetSeconds: 300 + more - 1 }, highs).kind).toBe('clash');
-    // And so does letting go of those it names, the fewest.
-    expect(compose({ ...r, keep: r.keep.filter((k) => !c.exerciseIds.includes(k)) }, highs).kind).toBe('session');
-    expect(c.exerciseIds.length).toBeLessThan(3);
-  });
-
-  it('names what may not be in, and why', () => {
-    const c = clash(request(needs, { keep: ['supine-strap-hamstring'], equipment: [] }));
-    expect(c.why).toMatchObject([
-      { code: 'cannot-be-in', args: { because: { code: 'needs', args: { props: ['strap'] } } } },
-    ]);
-    expect(clashWords(clash(request(needs, { keep: ['doorway-pectorals'] })))).toContain('serves nothing');
-  });
-
-  it('knows when no time would help', () => {
-    const c = clash(
-      request([need('hamstrings', { bout: { sets: 1 } })], {
-        keep: ['supine-strap-hamstring', 'heel-on-chair-hamstring'],
-      }),
-    );
-    expect(c.why).toEqual([{ code: 'not-together' }]);
-    expect(c.exerciseIds).toHaveLength(1);
-  });
-});
-
-describe('timings of the model', () => {
-  it('are never shorter than the session they become', () => {
-    const made = session(
-      request([need('hamstrings'), need('calf'), need('adductors')], {
-        timings: { ...DEFAULT_TIMINGS, newPosition: 40 },
-      }),
-    );
-    const counted = made.picks.reduce(
-      (s, p) => s + p.candidate.fixedSeconds + p.candidate.setSeconds * p.sets,
-      new Set(made.picks.map((p) => `${p.candidate.phase} ${p.candidate.exercise.position}`)).size * 32,
-    );
-    expect(made.totalSeconds).toBeLessThanOrEqual(counted + warmUpSeconds(counted, false));
   });
 });

@@ -14,6 +14,7 @@ import { settleInOrder } from './compose.js';
 import { composeModel } from './model.js';
 import { highs } from './solvers.fixture.js';
 import { floorSets } from './week-floor.js';
+import { runs } from '../testing/runs.js';
 
 describe('needsOf', () => {
   const items: SessionItem[] = [
@@ -145,7 +146,7 @@ describe('withoutDominated', () => {
           expect(values[1]).toEqual(values[0]);
         },
       ),
-      { numRuns: 12 },
+      runs(12),
     );
   });
 

@@ -11,12 +11,16 @@ export const FLATTENING_WEEKLY_SECONDS = 600;
 /**
  * Time under stretch of one bout, whole seconds (domain 2.4): the hold; the stretch phases of contract-relax; lowering and pause of loaded
  * repetitions; the end pauses of moving ones. Rolling, activation, nerve glides and breathing stretch nothing and count 0.
+ * @example boutDose({ technique: 'contract-relax', cycles: 3, pushSeconds: 6, holdSeconds: 15 }) // 45
  */
 export function boutDose(b: Bout): number {
   return kindOf(b.technique).dose(b);
 }
 
-/** Time under stretch of one session, seconds a side, without what the tighter side gets on top. */
+/**
+ * Time under stretch of one session, seconds a side, without what the tighter side gets on top.
+ * @example sessionDose({ technique: 'static hold', sets: 4, holdSeconds: 30 }) // 120
+ */
 export function sessionDose(b: Bout): number {
   return b.sets * boutDose(b);
 }
@@ -38,7 +42,10 @@ export function boutsOn(b: Bout, side: Side | null): { readonly sets: number; re
   return { sets: b.sets + bonus.sets, bout: bonus.more === 0 ? b : withAmount(b, amountOf(b) + bonus.more) };
 }
 
-/** Time under stretch of one session on a side, bonus and all. Seconds. */
+/**
+ * Time under stretch of one session on a side, bonus and all. Seconds.
+ * @example sideSessionDose({ technique: 'static hold', sets: 2, holdSeconds: 30, bonus: { side: 'left', sets: 1, more: 0 } }, 'left') // 90
+ */
 export function sideSessionDose(b: Bout, side: Side): number {
   const { sets, bout } = boutsOn(b, side);
   return sets * boutDose(bout);

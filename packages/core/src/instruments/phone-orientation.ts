@@ -10,6 +10,7 @@ const RAD = Math.PI / 180;
  * Orientation specification. `flat` measures it in the plane of the long edge and the screen's normal, `edge` in the plane of the screen,
  * where upright on the short edge is 90.
  * @param beta,gamma degrees as in DeviceOrientationEvent
+ * @example phoneInclination(30, 0, 'flat') // 30
  */
 export function phoneInclination(beta: number, gamma: number, hold: PhoneHold): number {
   const x = -Math.cos(beta * RAD) * Math.sin(gamma * RAD);
@@ -19,7 +20,10 @@ export function phoneInclination(beta: number, gamma: number, hold: PhoneHold): 
   return Math.atan2(y, other) / RAD;
 }
 
-/** A reading against a zero set before, wrapped to −180…180 degrees. */
+/**
+ * A reading against a zero set before, wrapped to −180…180 degrees.
+ * @example zeroed(170, -20) // -170
+ */
 export function zeroed(degrees: number, zero: number): number {
   const d = (((degrees - zero + 180) % 360) + 360) % 360;
   return d === 0 && degrees - zero > 0 ? 180 : d - 180;

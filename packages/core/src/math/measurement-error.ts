@@ -11,10 +11,16 @@ export function assertSem(sem: number): void {
     throw new CoreError('invalid-error-figure', { code: 'error-not-a-number', args: {} });
 }
 
+/** Half the 95 % interval around one reading or result, in the unit of its error. @example whisker95(2) // 3.92 */
+export function whisker95(sem: number): number {
+  return Z95 * sem;
+}
+
 /**
  * Standard error of measurement from a reliability study: SD·√(1 − ICC), in the unit of `sd`.
  * Source: Weir JP 2005, J Strength Cond Res 19:231-240.
  * @throws CoreError `invalid-error-figure` when sd < 0 or icc is outside 0…1
+ * @example semFromIcc(10, 0.91) // 3
  */
 export function semFromIcc(sd: number, icc: number): number {
   assertSem(sd);
@@ -25,6 +31,7 @@ export function semFromIcc(sd: number, icc: number): number {
 /**
  * Standard error of measurement from a printed smallest detectable change: MDC95 / (1.96·√2).
  * The inverse of {@link mdc95} for two equal errors.
+ * @example semFromMdc95(8.32) // 3
  */
 export function semFromMdc95(mdc: number): number {
   assertSem(mdc);

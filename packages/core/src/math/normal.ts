@@ -3,7 +3,10 @@
 /// <reference path="../jstat.d.ts" />
 import jstat from 'jstat';
 
-/** Standard normal distribution function Φ(z). */
+/**
+ * Standard normal distribution function Φ(z).
+ * @example normalCdf(1.96) // 0.975
+ */
 export function normalCdf(z: number): number {
   return jstat.normal.cdf(z, 0, 1);
 }

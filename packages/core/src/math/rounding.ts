@@ -8,7 +8,15 @@ export function roundTo(value: number, decimals = 0): number {
   return rounded === 0 ? 0 : rounded / scale;
 }
 
-/** A part of a whole in whole percent. */
+/**
+ * A part of a whole in whole percent.
+ * @example percentOf(1, 8) // 13
+ */
 export function percentOf(part: number, whole: number): number {
   return roundTo((part / whole) * 100);
+}
+
+/** By how many whole percent a value changed; null when it was nothing before. @example changePercent(100, 120) // 20 */
+export function changePercent(then: number, now: number): number | null {
+  return then === 0 ? null : roundTo((now / then - 1) * 100);
 }

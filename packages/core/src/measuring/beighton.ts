@@ -41,7 +41,10 @@ export const BEIGHTON_SOURCE: Source = {
 /** Puberty is not asked for: below this age the children's cut-off is taken. Common practice, no source. */
 const CHILD_BELOW = 13;
 
-/** Score from which joints count as generally very mobile at an age: 6 before puberty, 5 to 50 years, 4 above. */
+/**
+ * Score from which joints count as generally very mobile at an age: 6 before puberty, 5 to 50 years, 4 above.
+ * @example beightonCutOff(30) // 5
+ */
 export function beightonCutOff(age: number): number {
   if (age < CHILD_BELOW) return 6;
   return age > 50 ? 4 : 5;
@@ -58,6 +61,7 @@ export interface Beighton {
 /**
  * The Beighton score of nine items (true, false, null for not looked at). A screen of general joint mobility, no diagnosis.
  * @throws CoreError `invalid-reading` unless there are nine items
+ * @example beighton([true, true, true, true, null, false, false, false, false], 60).high // true
  */
 export function beighton(items: readonly (boolean | null)[], age: number): Beighton {
   if (items.length !== BEIGHTON_ITEMS.length)

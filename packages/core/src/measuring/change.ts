@@ -22,7 +22,7 @@ export interface Change {
  *
  * @param sems errors of the two results, same unit; both 0 only when any difference counts
  * @throws CoreError `invalid-error-figure`, `not-comparable` when a value is no number
- * @example changeBetween(38, 29, 'less', [3, 3]) // improved: 9 freer, more than 8.3
+ * @example changeBetween(38, 29, 'less', [3, 3]).class // 'improved'
  */
 export function changeBetween(earlier: number, later: number, better: Better, sems: readonly [number, number]): Change {
   if (!Number.isFinite(earlier) || !Number.isFinite(later))

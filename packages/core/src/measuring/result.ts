@@ -60,7 +60,7 @@ function onlyEases(xs: readonly number[], better: ReadingRule['better']): boolea
  *
  * @param readings readings in the order taken, in the unit of the test, 1 to {@link MAX_READINGS}
  * @throws CoreError `no-readings`, `too-many-readings`, `invalid-reading`
- * @example resultOfReadings([31, 38, 32], test) // value 31.5 from 31 and 32, spread 1, repeatable
+ * @example resultOfReadings([31, 38, 32], romTestById('active-knee-extension')).value // 31.5
  */
 export function resultOfReadings(readings: readonly number[], rule: ReadingRule): RomResult {
   if (readings.length === 0) throw new CoreError('no-readings', { code: 'no-readings', args: {} });

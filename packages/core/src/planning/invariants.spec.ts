@@ -13,6 +13,7 @@ import type { BlockInput, PlannedLane, PlannedWeek } from './plan.js';
 import { STYLES } from '../styles/index.js';
 import { weekWords } from '../words/plan.js';
 import { easierWeeksOf, retestWeeks } from './weeks.js';
+import { runs } from '../testing/runs.js';
 
 const each = (check: (input: BlockInput, lane: PlannedLane, place: number) => void, numRuns = 200) =>
   fc.assert(
@@ -21,7 +22,7 @@ const each = (check: (input: BlockInput, lane: PlannedLane, place: number) => vo
         check(input, l, i);
       });
     }),
-    { numRuns },
+    runs(numRuns),
   );
 
 /** Pairs of full weeks that follow one another, with only easier weeks between. */
@@ -44,7 +45,7 @@ describe('a built block, whatever the client', () => {
         );
         expect(found).toEqual([]);
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 
@@ -178,7 +179,7 @@ describe('a built block, whatever the client', () => {
         expect(plan.retestWeeks).toEqual(retestWeeks(input.weeks, easierWeeksOf(input)));
         expect(buildBlock({ ...input })).toEqual(plan);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });
@@ -222,7 +223,7 @@ describe('cells set by the coach', () => {
           }
         });
       }),
-      { numRuns: 200 },
+      runs(200),
     );
   });
 
@@ -236,7 +237,7 @@ describe('cells set by the coach', () => {
           expect(weeks[v.week - 1]!.locked, `${v.rule} ${v.week}: ${v.fact.code}`).toBe(true);
         }
       }),
-      { numRuns: 200 },
+      runs(200),
     );
   });
 });

@@ -4,7 +4,10 @@ import { amountOf, withAmount, type Prescription } from '../technique/prescripti
 /** What a missed week takes off the dose on return, and after how many weeks no more is taken off. Common practice, no source. */
 export const RETURN_LOSS = { perWeek: 0.2, weeksAtMost: 2.5 } as const;
 
-/** Share of the last dose that a client comes back to after missed weeks (domain 2.6). */
+/**
+ * Share of the last dose that a client comes back to after missed weeks (domain 2.6).
+ * @example returnShare(2) // 0.6
+ */
 export function returnShare(missedWeeks: number): number {
   return 1 - RETURN_LOSS.perWeek * Math.min(missedWeeks, RETURN_LOSS.weeksAtMost);
 }

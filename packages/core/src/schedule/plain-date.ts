@@ -25,7 +25,10 @@ function toDate(date: PlainDate): Date {
   return parsed;
 }
 
-/** True when the text is a real calendar date. */
+/**
+ * True when the text is a real calendar date.
+ * @example isPlainDate('2026-02-30') // false
+ */
 export function isPlainDate(text: string): boolean {
   try {
     toDate(text);
@@ -35,22 +38,34 @@ export function isPlainDate(text: string): boolean {
   }
 }
 
-/** @throws CoreError `invalid-date` */
+/**
+ * @throws CoreError `invalid-date`
+ * @example addDays('2026-02-27', 3) // '2026-03-02'
+ */
 export function addDays(date: PlainDate, days: number): PlainDate {
   return format(addDaysTo(toDate(date), days), PATTERN);
 }
 
-/** The same day of the month some months on; the last day where the month is shorter. @throws CoreError `invalid-date` */
+/**
+ * The same day of the month some months on; the last day where the month is shorter. @throws CoreError `invalid-date`
+ * @example addMonths('2026-01-31', 1) // '2026-02-28'
+ */
 export function addMonths(date: PlainDate, months: number): PlainDate {
   return format(addMonthsTo(toDate(date), months), PATTERN);
 }
 
-/** Days from `from` to `to`; negative when `to` is earlier. */
+/**
+ * Days from `from` to `to`; negative when `to` is earlier.
+ * @example daysBetween('2026-03-02', '2026-02-27') // -3
+ */
 export function daysBetween(from: PlainDate, to: PlainDate): number {
   return differenceInCalendarDays(toDate(to), toDate(from));
 }
 
-/** Monday = 1 … Sunday = 7 (ISO 8601). */
+/**
+ * Monday = 1 … Sunday = 7 (ISO 8601).
+ * @example weekdayOf('2026-03-09') // 1
+ */
 export function weekdayOf(date: PlainDate): Weekday {
   return getISODay(toDate(date)) as Weekday;
 }
@@ -60,12 +75,18 @@ export function mondayFrom(date: PlainDate): PlainDate {
   return addDays(date, (8 - weekdayOf(date)) % 7);
 }
 
-/** Age in whole years on a date. */
+/**
+ * Age in whole years on a date.
+ * @example ageOn('1990-03-09', '2026-03-08') // 35
+ */
 export function ageOn(birthDate: PlainDate, date: PlainDate): number {
   return differenceInYears(toDate(date), toDate(birthDate));
 }
 
-/** A date in words: `formatDate('2026-03-09', 'd MMM')` = "9 Mar". Pattern as in date-fns. */
+/**
+ * A date in words. Pattern as in date-fns.
+ * @example formatDate('2026-03-09', 'd MMM') // '9 Mar'
+ */
 export function formatDate(date: PlainDate, pattern: string): string {
   return format(toDate(date), pattern);
 }

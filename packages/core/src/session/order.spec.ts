@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { POSITIONS } from '../catalogue/rom-test.js';
 import type { SessionItem } from './item.js';
 import { bestOrder, orderCost, orderItems, type ItemPlace } from './order.js';
+import { runs } from '../testing/runs.js';
 
 const anyPlaced: fc.Arbitrary<ItemPlace> = fc
   .record({
@@ -44,7 +45,7 @@ describe('bestOrder', () => {
         }
         expect(orderCost(made.map((i) => places[i]!))).toBe(best);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -56,7 +57,7 @@ describe('bestOrder', () => {
         const best = all.reduce((b, p) => Math.min(b, orderCost(p.map((i) => places[i]!))), Infinity);
         expect(orderCost(bestOrder(places).map((i) => places[i]!))).toBe(best);
       }),
-      { numRuns: 3 },
+      runs(3),
     );
   });
 

@@ -22,6 +22,7 @@ import {
   type SetDone,
 } from './player.js';
 import { buildTimeline, plannedSeconds } from './timeline.js';
+import { runs } from '../testing/runs.js';
 
 const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
   exerciseId,
@@ -172,7 +173,7 @@ describe('any run, however it is cut and paused', () => {
               ).toBe(plannedSeconds(t, i, side));
         },
       ),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });

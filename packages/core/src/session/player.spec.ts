@@ -15,6 +15,7 @@ import {
   type SetDone,
 } from './player.js';
 import { buildTimeline } from './timeline.js';
+import { runs } from '../testing/runs.js';
 
 const items: SessionItem[] = [
   { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
@@ -50,7 +51,7 @@ describe('tick', () => {
           '1left1:45',
         ]);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

@@ -8,6 +8,7 @@ import { beatAt, breathBeats, countedMs } from '../technique/beats.js';
 import { boutCount, boutOf, type SessionItem } from './item.js';
 import { buildTimeline, plannedSeconds } from './timeline.js';
 import { breathFromTaps, DEFAULT_TIMINGS, timingsFor, warmUpSeconds, workBudget } from '../technique/timings.js';
+import { runs } from '../testing/runs.js';
 
 const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
   exerciseId,
@@ -91,7 +92,7 @@ describe('any session, however its items hang together', () => {
           });
         },
       ),
-      { numRuns: 80 },
+      runs(80),
     );
   });
 });

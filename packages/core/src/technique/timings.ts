@@ -48,6 +48,7 @@ const SHORT_SESSION = 15 * 60;
  * Seconds of easy whole-body movement before a session: in sessions under 15 min the larger of 2 min and 20 % of the session, else
  * 5 min; none when the client is already warm (domain 2.7). 20 % of the whole is a quarter of the rest.
  * @param work seconds of the session without its warm-up
+ * @example warmUpSeconds(600, false) // 150
  */
 export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
   if (alreadyWarm || work <= 0) return 0;
@@ -67,6 +68,7 @@ export function timingsFor(breathSeconds: number | null): Timings {
  * Seconds of one breath from taps at the start of each breath in: the median gap, rounded to whole seconds and kept within the bounds;
  * null for fewer than four taps. One slip does not spoil a median.
  * @param taps instants in milliseconds, ascending
+ * @example breathFromTaps([0, 5000, 10000, 14000, 19100]) // 5
  */
 export function breathFromTaps(taps: readonly number[]): number | null {
   if (taps.length < 4) return null;
@@ -77,6 +79,7 @@ export function breathFromTaps(taps: readonly number[]): number | null {
 /**
  * Most seconds of work that fit a session with its warm-up, its length not above the budget: the warm-up grows with the work, and jumps to
  * five minutes where the session would reach fifteen.
+ * @example workBudget(1200, false) // 900
  */
 export function workBudget(budgetSeconds: number, alreadyWarm: boolean): number {
   let low = 0;

@@ -21,6 +21,7 @@ function tieSizes(xs: readonly number[]): number[] {
  * Variance of S under no trend, corrected for ties in either variable:
  * n(n−1)(2n+5)/18 − Σ t(t−1)(2t+5)/18 over the ties of x and of y, plus the two products for ties in both.
  * Source: Kendall MG, Rank Correlation Methods (from memory; without ties in x it is the textbook form).
+ * @example varianceOfS([1, 2, 3, 4], [5, 6, 7, 8]) // 8.667
  */
 export function varianceOfS(x: readonly number[], y: readonly number[]): number {
   const n = x.length;
@@ -39,6 +40,7 @@ export function varianceOfS(x: readonly number[], y: readonly number[]): number 
 /**
  * Mann-Kendall test for a monotonic trend, with tie correction.
  * Source: Helsel DR, Hirsch RM, Statistical Methods in Water Resources (from memory).
+ * @example mannKendall([1, 2, 3, 4], [1, 3, 2, 4]).s // 4
  */
 export function mannKendall(x: readonly number[], y: readonly number[]): MannKendall {
   let s = 0;

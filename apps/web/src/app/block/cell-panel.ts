@@ -29,6 +29,8 @@ import {
   volume,
   weekWords,
   doseRemarkWords,
+  changePercent,
+  formatPercentChange,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
@@ -128,12 +130,7 @@ export class CellPanel {
       .at(-1);
     if (!earlier || c.kind === 'rest' || earlier.prescription.technique !== c.prescription.technique) return null;
     const [then, now] = [volume(earlier.prescription), volume(c.prescription)];
-    if (then === 0) return null;
-    const percent = Math.round((now / then - 1) * 100);
-    return {
-      week: earlier.week,
-      dose: then,
-      words: `${percent > 0 ? '+' : percent < 0 ? '−' : ''}${Math.abs(percent)}%`,
-    };
+    const percent = changePercent(then, now);
+    return percent === null ? null : { week: earlier.week, dose: then, words: formatPercentChange(percent) };
   });
 }

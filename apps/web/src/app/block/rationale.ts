@@ -16,6 +16,7 @@ import {
   techniquesUsed,
   cautionTitle,
   cautionChanges,
+  percentOf,
 } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -120,7 +121,7 @@ export class RationaleScreen {
     if (!b) return null;
     const easier = [...new Set(b.lanes.flatMap((l) => l.weeks.filter((w) => w.kind === 'easier').map((w) => w.week)))];
     return {
-      ramp: Math.round(b.choices.ramp * 100),
+      ramp: percentOf(b.choices.ramp, 1),
       easier: easier.sort((x, y) => x - y),
       retests: b.retests.map((r) => `${formatDate(r.date, 'd MMM')} (${r.week === 1 ? 'baseline' : `week ${r.week}`})`),
       missed: b.choices.missedWeeks,

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { muscleGroupName, type BlockDraft, type BlockPlan } from '@yandle/core';
+import { muscleGroupName, type BlockDraft, type BlockPlan, blockDose, formatShare } from '@yandle/core';
 import { StylesService } from '../styles/styles.service';
 
 /** What another ramp or another style would make of the block, laid over the stave before it is taken. */
@@ -82,14 +82,12 @@ export class WhatIfPanel {
   protected readonly rows = computed(() =>
     this.plan().lanes.map((l, i) => {
       const then = this.overlay()?.lanes[i];
-      const total = (weeks: typeof l.weeks) => weeks.reduce((sum, w) => sum + w.dose, 0);
-      const peak = (weeks: typeof l.weeks) => Math.max(0, ...weeks.map((w) => w.dose));
-      const both = (of: typeof total) => `${of(l.weeks)} → ${then ? of(then.weeks) : '–'}`;
-      return { name: muscleGroupName(l.group), total: both(total), peak: both(peak) };
+      const now = blockDose(l.weeks);
+      const other = then && blockDose(then.weeks);
+      const both = (of: 'total' | 'peak') => `${now[of]} → ${other?.[of] ?? '–'}`;
+      return { name: muscleGroupName(l.group), total: both('total'), peak: both('peak') };
     }),
   );
 
-  protected percent(ramp: number): string {
-    return `${Math.round(ramp * 100)}%`;
-  }
+  protected readonly percent = formatShare;
 }

@@ -1,5 +1,14 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { NOT_STEADY, rearmed, STEADY, steadyStep, zeroed, type AngleSample, type SteadyState } from '@yandle/core';
+import {
+  NOT_STEADY,
+  rearmed,
+  STEADY,
+  steadyStep,
+  zeroed,
+  type AngleSample,
+  type SteadyState,
+  roundTo,
+} from '@yandle/core';
 import { Subject, type Subscription } from 'rxjs';
 import type { AngleSource, SourceKind } from './angle-source';
 import { InclinometerSource } from './inclinometer-source';
@@ -14,7 +23,7 @@ export type ReadingAs = (typeof ANGLE_FORMULAS)[number];
 export function readingOfAngle(degrees: number, as: ReadingAs): number {
   const value =
     as === 'angle' ? degrees : as === '−angle' ? -degrees : as === '90° − angle' ? 90 - degrees : 180 - degrees;
-  return Math.round(value * 10) / 10 + 0;
+  return roundTo(value, 1);
 }
 
 const AS_KEY = 'yandle.reading-as';

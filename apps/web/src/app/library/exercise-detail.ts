@@ -11,6 +11,7 @@ import {
   SIDES,
   type Exercise,
   type Side,
+  formatShare,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -37,6 +38,7 @@ export class ExerciseDetail {
   readonly closed = output();
   protected readonly side = signal<Side>('right');
   protected readonly moving = signal(false);
+  protected readonly percent = formatShare;
   protected readonly versions = signal<readonly ExerciseVersion[] | null>(null);
   protected readonly sides = SIDES;
   protected readonly list = runningList;

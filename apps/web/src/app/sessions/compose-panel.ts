@@ -19,6 +19,7 @@ import {
   objectionWords,
   reasonsWords,
   shortfallWords,
+  percentOf,
 } from '@yandle/core';
 import { Composer } from './composer.service';
 import { SheetStore } from './sheet.store';
@@ -78,7 +79,7 @@ export class ComposePanel implements OnDestroy {
     if (!m) return '';
     if (m.proven) return 'Nothing better fits these minutes (proven).';
     const open = m.settled.find((s) => !s.proven)!;
-    const gap = open.value === 0 ? 0 : Math.round(((open.value - open.bound) / open.value) * 100);
+    const gap = open.value === 0 ? 0 : percentOf(open.value - open.bound, open.value);
     return `The work is the best possible; the number of ${open.name} could be at most ${gap}% lower.`;
   });
 

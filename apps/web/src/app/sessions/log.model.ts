@@ -1,5 +1,13 @@
 import type { Session, SetLog } from '@yandle/contract';
-import { SIDES, type Cue, type Exercise, type Side, type Timeline } from '@yandle/core';
+import {
+  SIDES,
+  type Cue,
+  type Exercise,
+  type Side,
+  type Timeline,
+  currentSets,
+  plannedBoutSeconds,
+} from '@yandle/core';
 
 /** One bout as it can be written down. */
 export interface LogCell {
@@ -22,16 +30,9 @@ function cuesOf(timeline: Timeline, item: number, side: Side | null): Cue[] {
   return timeline.cues.filter((c) => c.item === item && c.ends && (c.side === side || c.alternatesFrom !== null));
 }
 
-/** Seconds that a bout is planned for, the stages of a staged hold together. */
-function plannedOf(timeline: Timeline, cue: Cue): number {
-  return timeline.cues
-    .filter((c) => c.item === cue.item && c.side === cue.side && c.bout === cue.bout)
-    .reduce((sum, c) => sum + c.counts, 0);
-}
-
 /** Every bout of a session, by exercise and side, with what stands written of it. */
 export function logRows(session: Session, timeline: Timeline, find: (id: string) => Exercise): LogRow[] {
-  const current = session.run?.sets.filter((s) => s.replacedBy === null) ?? [];
+  const current = currentSets(session.run?.sets ?? []);
   return session.items.flatMap((item, place) => {
     const exercise = find(item.exerciseId);
     const sides: readonly (Side | null)[] = exercise.sides === 'each' ? SIDES : [null];
@@ -41,7 +42,7 @@ export function logRows(session: Session, timeline: Timeline, find: (id: string)
       exercise,
       cells: cuesOf(timeline, place, side).map((c) => ({
         set: c.bout!,
-        planned: plannedOf(timeline, c),
+        planned: plannedBoutSeconds(timeline, c),
         log: current.find((s) => s.item === place && s.side === side && s.set === c.bout) ?? null,
       })),
     }));

@@ -13,6 +13,7 @@ import {
   SIDES,
   symptomName,
   type Side,
+  secondsDone,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -127,11 +128,8 @@ export class SessionSheet {
     const s = this.session();
     const t = this.store.timeline();
     if (!s?.run || !t) return [];
-    const sets = s.run.sets.filter((x) => x.replacedBy === null);
-    const doneOn = (place: number, side: Side): number =>
-      sets
-        .filter((x) => x.item === place && (x.side === side || x.side === null))
-        .reduce((sum, x) => sum + x.doneSeconds, 0);
+    const { sets } = s.run;
+    const doneOn = (item: number, side: Side): number => secondsDone(sets, { item, side });
     const rows = s.items.map((item, place) => ({
       item,
       planned: { left: plannedSeconds(t, place, 'left'), right: plannedSeconds(t, place, 'right') },
@@ -165,7 +163,7 @@ export class SessionSheet {
   });
 
   protected runWords(run: Run): string {
-    const done = run.sets.filter((s) => s.replacedBy === null).reduce((sum, s) => sum + s.doneSeconds, 0);
+    const done = secondsDone(run.sets);
     const state = run.endedAt ? 'finished' : 'not finished';
     return `${this.instant.format(new Date(run.startedAt))}, ${SOURCE_WORDS[run.source]}, ${done} s in all, ${state}`;
   }

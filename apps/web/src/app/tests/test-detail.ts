@@ -8,6 +8,7 @@ import {
   sourceWords,
   type Reference,
   type RomTest,
+  roundTo,
 } from '@yandle/core';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { TestFigure } from '../measure/test-figure';
@@ -101,7 +102,7 @@ export class TestDetail {
   protected readonly reference = computed(() => referenceLines(this.test().reference, (v) => this.reading(v)));
 
   protected reading(value: number): string {
-    return formatReading(Math.round(value * 100) / 100, this.test().unit);
+    return formatReading(roundTo(value, 2), this.test().unit);
   }
 }
 

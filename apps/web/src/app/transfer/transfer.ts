@@ -1,6 +1,6 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import type { ImportReport, Problem } from '@yandle/contract';
-import { guessColumn, guessDelimiter, RESULT_COLUMNS, type ResultColumn } from '@yandle/core';
+import { guessColumn, guessDelimiter, RESULT_COLUMNS, type ResultColumn, percentOf } from '@yandle/core';
 import { parse } from 'csv-parse/browser/esm/sync';
 import type { Subscription } from 'rxjs';
 import { V1 } from '../data/api';
@@ -41,7 +41,7 @@ export class TransferScreen {
   });
   protected readonly percent = computed(() => {
     const p = this.progress();
-    return p && p.of > 0 ? Math.round((p.sent / p.of) * 100) : 0;
+    return p && p.of > 0 ? percentOf(p.sent, p.of) : 0;
   });
 
   protected async choose(event: Event): Promise<void> {

@@ -6,6 +6,7 @@ import { ROM_TESTS, romTestById } from '../../catalogue/tests.js';
 import { referenceFor } from '../reference.js';
 import { findings } from './findings.js';
 import { PRACTICE_SPREAD, shortfall, targetFor } from './shortfall.js';
+import { runs } from '../../testing/runs.js';
 
 const person = { age: 46, sex: 'female' as const };
 const lunge = romTestById('weight-bearing-lunge');
@@ -145,7 +146,7 @@ describe('findings', () => {
         });
         expect(f.ranked.length + f.fine.length + f.notMeasured.length).toBe(29);
       }),
-      { numRuns: 80 },
+      runs(80),
     );
   });
 });

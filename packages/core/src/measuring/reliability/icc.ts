@@ -64,7 +64,10 @@ export function icc(a: Anova, form: IccForm, confidence = 0.95): Estimate {
   };
 }
 
-/** Words for a reliability (Koo TK, Li MY 2016, J Chiropr Med 15:155-163; from memory). */
+/**
+ * Words for a reliability (Koo TK, Li MY 2016, J Chiropr Med 15:155-163; from memory).
+ * @example iccLabel(0.8) // 'good'
+ */
 export function iccLabel(value: number): 'poor' | 'moderate' | 'good' | 'excellent' {
   if (value < 0.5) return 'poor';
   if (value < 0.75) return 'moderate';

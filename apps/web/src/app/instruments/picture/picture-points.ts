@@ -1,4 +1,4 @@
-import { CoreError, errorWords, pictureAngle, type PicturePoint, type PictureReading } from '@yandle/core';
+import { CoreError, errorWords, pictureAngle, type PicturePoint, type PictureReading, roundTo } from '@yandle/core';
 
 /** Points of a picture that a coach sets. The first three make the angle, the last two the horizon. */
 export const POINT_NAMES = ['fixed arm', 'joint', 'moving arm', 'horizon left', 'horizon right'] as const;
@@ -49,7 +49,7 @@ export function angleOf(
   try {
     const [fixed, joint, moving, left, right] = points;
     const angle = pictureAngle(fixed, joint, moving, reading, horizon ? [left, right] : null);
-    return { angle: Math.round(angle * 10) / 10 };
+    return { angle: roundTo(angle, 1) };
   } catch (err) {
     return { error: err instanceof CoreError ? errorWords(err) : 'The points make no angle.' };
   }

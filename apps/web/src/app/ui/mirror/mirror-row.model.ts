@@ -5,7 +5,7 @@ import {
   freedomRange,
   resultSem,
   sideDifference,
-  Z95,
+  whisker95,
   type RomResult,
   type RomTest,
   type Side,
@@ -55,7 +55,7 @@ function bar(
   return {
     fill: freedom(now.value, test),
     text: formatReading(now.value, test.unit),
-    whisker: freedomRange(now.value, Z95 * sem, test),
+    whisker: freedomRange(now.value, whisker95(sem), test),
     last: last
       ? {
           at: freedom(last.value, test),

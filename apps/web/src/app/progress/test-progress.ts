@@ -1,0 +1,182 @@
+import type { Assessment, Client, Goal, Progress } from '@yandle/contract';
+import {
+  ageOn,
+  asMeasuredIn,
+  changeBetween,
+  conditionWords,
+  courseStateWords,
+  courseWords,
+  differentConditions,
+  formatNumber,
+  formatReading,
+  lastRetention,
+  latestSessionEffect,
+  mdc95,
+  referenceFor,
+  referenceValue,
+  resultSem,
+  resultSeries,
+  retentionWords,
+  roundTo,
+  sessionEffectWords,
+  targetFor,
+  trendChanceWords,
+  trendRateWords,
+  whisker95,
+  type Aim,
+  type ChangeClass,
+  type DatedResult,
+  type DayResult,
+  type RomTest,
+  type Side,
+  type TestCatalogue,
+} from '@yandle/core';
+import { conditionsOf, isMeasured, resultOf, sidedResults, sidesOf } from '../measure/results';
+import { chanceWords, sizeWords } from '../ui/change-words';
+import { testRow } from '../ui/mirror/mirror-row.model';
+import type { HistoryPoint } from './history-config';
+import { adherenceOf, sideTrend } from './side-trend';
+
+/** What the progress of a client is worked out from. */
+export interface ProgressInput {
+  readonly catalogue: TestCatalogue;
+  readonly client: Pick<Client, 'birthDate' | 'sex'> | null;
+  readonly goals: readonly Goal[];
+  readonly progress: Progress;
+}
+
+/** The change of one side, in words. */
+interface SideChange {
+  readonly side: Side | null;
+  readonly class: ChangeClass;
+  readonly words: string;
+  readonly chance: string;
+}
+
+/** From the first day to the newest, as far as the error allows to tell. */
+function changeOf(test: RomTest, side: Side | null, days: readonly DayResult[]): SideChange[] {
+  const [before, now] = [days[0], days.at(-1)];
+  if (!before || !now || before === now) return [];
+  const c = changeBetween(before.value, now.value, test.better, [before.sem, now.sem]);
+  return [
+    {
+      side,
+      class: c.class,
+      words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${sizeWords(c, test)}`,
+      chance: `${chanceWords(c.probability)} chance that it really ${c.gain < 0 ? 'got worse' : 'improved'}`,
+    },
+  ];
+}
+
+/** In what two assessments of a test differ besides the result, each once. */
+function warningsOf(first: Assessment, newest: Assessment, test: RomTest): string[] {
+  const words = sidesOf(test).flatMap((s) =>
+    differentConditions(conditionsOf(first, test, s), conditionsOf(newest, test, s)).map(conditionWords),
+  );
+  return [...new Set(words)];
+}
+
+/** What is aimed at: the client's goal, else the target that the reference gives; with the reference itself. */
+function aimOf(test: RomTest, newest: Assessment, { client, goals }: ProgressInput) {
+  const applied = client ? referenceFor(test, { age: ageOn(client.birthDate, newest.date), sex: client.sex }) : null;
+  const goal = goals.find((g) => g.testId === test.id && g.endedOn === null) ?? null;
+  const value = goal?.value ?? (applied ? targetFor(test, applied, null) : null)?.value ?? null;
+  const aim: Aim | null = value === null ? null : { value, by: goal?.due ?? null };
+  return { goal, aim, reference: applied ? referenceValue(applied) : null };
+}
+
+/** Results of a side by assessment, warm ones too: what a session did is the difference between them. */
+function datedResults(
+  assessments: readonly Assessment[],
+  catalogue: TestCatalogue,
+  test: RomTest,
+  side: Side | null,
+): DatedResult[] {
+  return assessments.flatMap((a) => {
+    const r = resultOf(a, test, side);
+    return r ? [{ date: a.date, value: r.value, sem: resultSem(asMeasuredIn(catalogue, a, test)) }] : [];
+  });
+}
+
+/** The trend of a side with its course, the effect of the last session, and what a break has left. */
+function trendOf(
+  test: RomTest,
+  side: Side | null,
+  daily: readonly DayResult[],
+  all: readonly DatedResult[],
+  aim: Aim | null,
+  progress: Progress,
+) {
+  const trend = sideTrend(daily, test, aim, adherenceOf(test, progress.dose));
+  const effect = latestSessionEffect(all, test.better);
+  const logged = progress.sensations.map((s) => s.date);
+  const kept = lastRetention(daily, logged, test.better);
+  return {
+    side,
+    trend,
+    words: trend && {
+      state: courseStateWords(trend.course.state),
+      rate: trendRateWords(trend.trend, test),
+      course: courseWords(trend.course, trend.aim?.value ?? null, test),
+      chance: trendChanceWords(trend.trend),
+    },
+    session: effect ? sessionEffectWords(effect, test) : null,
+    kept: kept ? retentionWords(kept, test) : null,
+  };
+}
+
+/** Every assessment of a test in a line: when, how, and what came of the readings. */
+function historyOf(assessments: readonly Assessment[], test: RomTest) {
+  const value = (a: Assessment, side: Side | null): string => {
+    const r = resultOf(a, test, side);
+    return r ? `${formatReading(r.value, test.unit)} (${r.readings.map(formatNumber).join(', ')})` : '–';
+  };
+  return assessments.map((a) => ({
+    date: a.date,
+    conditions: `${a.warm ? 'warm' : 'cold'}, ${a.time}, ${a.testerName}`,
+    values: sidesOf(test).map((side) => value(a, side)),
+  }));
+}
+
+const pointsOf = (days: readonly DayResult[]): HistoryPoint[] =>
+  days.map((r) => ({ date: r.date, value: roundTo(r.value, 1), half: whisker95(r.sem) }));
+
+/** One test of a client: first against newest assessment, the trend of each side, and everything between; null when never measured. */
+export function testProgress(test: RomTest, input: ProgressInput) {
+  const { catalogue, progress } = input;
+  const sides = sidesOf(test);
+  const series = sides.map((side) => resultSeries(progress.assessments, catalogue, test, side));
+  const assessments = progress.assessments.filter((a) => isMeasured(a, test));
+  const counted = assessments.filter((a) => series.some((s) => s.some((r) => r.from.includes(a))));
+  const first = counted[0];
+  const newest = counted.at(-1);
+  if (!first || !newest) return null;
+  const several = first !== newest;
+  const { goal, aim, reference } = aimOf(test, newest, input);
+  const now = asMeasuredIn(catalogue, newest, test);
+  const then = asMeasuredIn(catalogue, first, test);
+  const trends = sides.map((side, i) =>
+    trendOf(test, side, series[i]!, datedResults(assessments, catalogue, test, side), aim, progress),
+  );
+  const sided = test.sides !== 'none';
+  return {
+    test: now,
+    trends,
+    hasTrend: trends.some((t) => t.trend !== null),
+    leftTrend: trends[0]?.trend ?? null,
+    rightTrend: sided ? (trends[1]?.trend ?? null) : null,
+    goal: goal?.value ?? null,
+    first,
+    newest,
+    several,
+    changes: several ? sides.flatMap((side, i) => changeOf(now, side, series[i]!)) : [],
+    warnings: several ? warningsOf(first, newest, test) : [],
+    row: testRow(now, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference, then),
+    sides,
+    left: pointsOf(series[0]!),
+    right: sided ? pointsOf(series[1]!) : [],
+    reference,
+    limit: formatReading(mdc95(resultSem(then), resultSem(now)), test.unit),
+    assessments: historyOf(assessments, test),
+  };
+}

@@ -1,0 +1,2 @@
+/** `import.meta.glob`, for the tests that read our own sources. */
+import 'vite/types/importMeta.d.ts';

@@ -1,0 +1,11 @@
+// Every random suite of the computation with many times as many cases: hours of luck in some minutes. DEEP sets how many times (20).
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const { status } = spawnSync('npx', ['vitest', 'run', '--root', 'packages/core', ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: 'inherit',
+  env: { ...process.env, DEEP: process.env.DEEP ?? '20' },
+});
+process.exitCode = status ?? 1;

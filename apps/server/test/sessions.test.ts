@@ -87,6 +87,21 @@ describe('sessions that a coach changes, runs and puts right', () => {
     expect((await edit(fixed).expect(409)).body.detail).toContain('has started');
   });
 
+  it('hears of the stop signs of what was planned too, so that composing cannot bring it back', async () => {
+    const { clientId, session } = await aSession();
+    const run = await start(session.id);
+    const felt = { item: 0, side: 'left', symptom: 'pinching' };
+    await h.agent.put(`/api/v1/runs/${run}/symptoms/${uuid()}`).send(felt).expect(200);
+    const all = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    const later = await load(all.find((s) => s.id !== session.id)!.id);
+    const resting = session.items[0]!.exerciseId;
+    expect(later.items.map((i) => i.exerciseId)).toContain(resting);
+    const without = later.items.filter((i) => i.exerciseId !== resting);
+    const changed = (await edit(later, { items: without }).expect(200)).body as Session;
+    expect(changed.items.map((i) => i.exerciseId)).not.toContain(resting);
+    expect(changed.openSymptoms.map((s) => s.exerciseId)).toEqual([resting]);
+  });
+
   it('is not reached from another studio', async () => {
     const { clientId, session } = await aSession();
     const run = await start(session.id);

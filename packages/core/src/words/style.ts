@@ -28,9 +28,9 @@ function faultWords(f: StyleFault): string {
     case 'technique-not-planned':
       return `A style can’t use ${f.technique}.`;
     case 'variable-not-here':
-      return `${capital(VARIABLE_NAME[f.variable])} can’t progress with this technique.`;
+      return `${capital(VARIABLE_NAME[f.variable])}: can’t progress with this technique.`;
     case 'variable-without-cap':
-      return `${capital(VARIABLE_NAME[f.variable])} progresses, so it needs a cap.`;
+      return `${capital(VARIABLE_NAME[f.variable])}: add a cap, because it progresses.`;
     case 'variable-twice':
       return 'List each variable once.';
     case 'start-below-floor':

@@ -1,5 +1,5 @@
 import { Component, input, model, output } from '@angular/core';
-import { formatNumber, parseNumber } from '@yandle/core';
+import { formatNumber, parseNumber, counted } from '@yandle/core';
 import { EMPTY_ROW, rowsFromText, type StudyRow } from './study.model';
 
 const MOST_ROWS = 200;
@@ -57,7 +57,7 @@ export class StudyTable {
       return this.said.emit('No line with two numbers found. Enter one client per line: name, first, second.');
     this.rows.set([...rows.slice(0, MOST_ROWS), EMPTY_ROW]);
     this.said.emit(
-      `${rows.length} clients added${skipped > 0 ? `, ${skipped} lines without two numbers left out` : ''}.`,
+      `${counted(rows.length, 'client')} added${skipped > 0 ? `, ${counted(skipped, 'line')} without two numbers left out` : ''}.`,
     );
   }
 }

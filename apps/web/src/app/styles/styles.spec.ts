@@ -1,5 +1,12 @@
+import type { OwnStyleBody } from '@yandle/contract';
+import { styleById } from '@yandle/core';
 import { Screen } from '../testing/screen';
 import { StylesScreen } from './styles';
+
+const definitionOf = (id: string) => {
+  const { id: _, ...rest } = styleById(id);
+  return rest;
+};
 
 describe('StylesScreen', () => {
   async function open(): Promise<Screen<StylesScreen>> {
@@ -69,5 +76,72 @@ describe('StylesScreen', () => {
     expect(screen.text).toContain('Cycles');
     // 2 sets × 3 cycles × 15 s × 3 days.
     expect(doses(screen)[0]).toBe('270 s');
+  });
+
+  it('changes what progresses: adds a variable, takes one out, sets its step and cap', async () => {
+    const screen = await open();
+    await screen.press('Copy and change');
+    const order = () =>
+      [...screen.el.querySelectorAll('fieldset tbody td:first-child')].map((d) => d.textContent.trim());
+    expect(order()).toEqual(['1. hold', '2. sets', '3. sessions per week', '4. target sensation']);
+    screen.el.querySelector<HTMLButtonElement>('button[aria-label="sets no longer progresses"]')!.click();
+    await screen.settle();
+    expect(order()).toEqual(['1. hold', '2. sessions per week', '3. target sensation']);
+    const more = [...screen.el.querySelectorAll('select')].find((x) => x.textContent.includes('add a variable'))!;
+    more.value = 'sets';
+    more.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(order().at(-1)).toBe('4. sets');
+    await screen.fill('input[aria-label="hold, step"]', '15');
+    await screen.fill('input[aria-label="hold, cap"]', '75');
+    await screen.press('Save this style');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/own-styles/'));
+    const body = put.request.body as OwnStyleBody;
+    expect(body.phases[0]).toMatchObject({
+      order: ['holdSeconds', 'sessionsPerWeek', 'sensation', 'sets'],
+      step: { holdSeconds: 15 },
+      caps: { holdSeconds: 75 },
+    });
+  });
+
+  it('puts rolling before and activation after, and leaves the easier weeks out', async () => {
+    const screen = await open();
+    await screen.press('Copy and change');
+    const choose = async (label: string, value: string) => {
+      const field = [...screen.el.querySelectorAll('label')]
+        .find((l) => l.textContent.trim().startsWith(label))!
+        .querySelector('select')!;
+      field.value = value;
+      field.dispatchEvent(new Event('change'));
+      await screen.settle();
+    };
+    await choose('Before the stretch', '1');
+    await choose('After the stretch', '1');
+    await choose('Easier week', 'none');
+    // Without easier weeks nothing falls: every week asks at least what the one before did.
+    const seconds = doses(screen).map((d) => Number.parseInt(d, 10));
+    seconds.forEach((s, i) => expect(s).toBeGreaterThanOrEqual(seconds[i - 1] ?? 0));
+    await screen.press('Save this style');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/own-styles/'));
+    expect(put.request.body).toMatchObject({ easierWeeks: false, easierEvery: null });
+    expect((put.request.body as OwnStyleBody).before).not.toBeNull();
+    expect((put.request.body as OwnStyleBody).after).not.toBeNull();
+  });
+
+  it('shows earlier versions of an own style, archives it, and brings a version into the draft', async () => {
+    const own = { ...definitionOf('upkeep'), name: 'Our upkeep', id: 's1', version: 2, archived: false };
+    const screen = await Screen.open(StylesScreen);
+    await screen.answer('/own-styles', [own]);
+    await screen.press('Our upkeep');
+    await screen.press('Earlier versions');
+    const before = { version: 1, at: '2026-03-01T09:00:00.000Z', definition: { ...own, name: 'First upkeep' } };
+    await screen.answer('/own-styles/s1/versions', [before]);
+    expect(screen.text).toContain('Version 1, until 1 Mar 2026');
+    await screen.press('Restore');
+    expect(screen.text).toContain('First upkeep');
+    await screen.press('Leave');
+    await screen.press('Archive');
+    const put = screen.request('PUT', '/own-styles/s1');
+    expect(put.request.body).toMatchObject({ version: 2, archived: true, name: 'Our upkeep' });
   });
 });

@@ -1,5 +1,13 @@
 import type { Clearance, ClearanceBody, Intake, IntakeBody, IntakeLink, ScreeningView } from '@yandle/contract';
-import { ageOn, clearanceEnds, rescreenDue, screeningOn, type PlainDate, type Screening } from '@yandle/core';
+import {
+  ageOn,
+  clearanceEnds,
+  rescreenDue,
+  screeningOn,
+  type PlainDate,
+  type Screening,
+  aboutFrom,
+} from '@yandle/core';
 import { In } from 'typeorm';
 import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
@@ -54,7 +62,7 @@ export async function screeningView(data: StudioData, clientId: string, today: P
       id: r.id,
       askedOn: r.askedOn,
       answers: r.answers,
-      about: r.about,
+      about: aboutFrom(r.about),
       by: nameOf(r.coachId),
       at: r.createdAt.toISOString(),
     })),

@@ -67,6 +67,14 @@ export const NOTHING_KNOWN: About = {
   aims: [],
 };
 
+/**
+ * What was answered before a field existed, or kept in a browser since, with nothing known of the rest.
+ * @example aboutFrom({ heightCm: 170 }).place // 'mat'
+ */
+export function aboutFrom(stored: Partial<About>): About {
+  return { ...NOTHING_KNOWN, ...stored };
+}
+
 /** Tests that measure what a client aims, each once, in the order of the aims. */
 export function testsOfAims(aims: readonly AimId[]): string[] {
   return [...new Set(AIMS.filter((w) => aims.includes(w.id)).flatMap((w) => [...w.tests]))];

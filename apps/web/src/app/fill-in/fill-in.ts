@@ -9,6 +9,7 @@ import {
   QUESTION_GROUPS,
   type About,
   type Answers,
+  aboutFrom,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -58,7 +59,7 @@ export class FillInScreen {
     const kept = this.draft.read();
     if (kept) {
       this.answers.set(kept.answers);
-      this.about.set(kept.about);
+      this.about.set(aboutFrom(kept.about));
     }
     await this.requests.run(async () => {
       this.who.set(await firstValueFrom(this.api.fillIn(token)));

@@ -1,7 +1,7 @@
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { ClearanceBody, IntakeBody, ScreeningView } from '@yandle/contract';
-import { NOTHING_KNOWN, screeningOn, type About, type Answers } from '@yandle/core';
+import { NOTHING_KNOWN, screeningOn, type About, type Answers, aboutFrom } from '@yandle/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -48,7 +48,7 @@ export class ScreeningStore {
     const kept = this.draft.read();
     if (kept) {
       this.answers.set(kept.answers);
-      this.about.set(kept.about);
+      this.about.set(aboutFrom(kept.about));
       this.dirty.set(true);
     } else this.reset();
   }

@@ -147,7 +147,7 @@ test('a coach’s own error stands for what that coach measured, and can be take
   const rows = Array.from({ length: 10 }, (_, i) => `Client ${i + 1};${30 + i * 2};${30 + i * 2 + (i % 2 ? 1 : -1)}`);
   await page.getByLabel('One client per line: name, first, second').fill(rows.join('\n'));
   await page.getByRole('button', { name: 'Use these' }).click();
-  await expect(page.getByText('10 clients taken.')).toBeVisible();
+  await expect(page.getByText('10 clients added.')).toBeVisible();
   // Differences ±1, mean 0: SD √(10/9) = 1.05, SEM = SD/√2 = 0.75; MDC95 = 1.96·√2·0.75 = 2.07.
   await expect(page.getByText('0.75°', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Use as my error for this test' }).click();

@@ -165,7 +165,7 @@ test('the player holds longer, redoes a side, and a stop sign ends the session a
 
   await page.keyboard.press('s');
   await page.getByRole('button', { name: 'Numbness or tingling' }).click();
-  await expect(page.getByRole('heading', { name: 'The session ends here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'We stop here for today' })).toBeVisible();
   await expect(page.getByText(/doctor or physiotherapist/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Finish and save' }).click();
   await page.clock.runFor(3000);

@@ -1,6 +1,6 @@
 import { Component, computed, input } from '@angular/core';
 import { formatDate, formatReading, sourceWords, type GroupFinding } from '@yandle/core';
-import { gapWords, targetWords, type DatedTest } from './findings.model';
+import { gapWords, stepsWords, targetWords, type DatedTest } from './findings.model';
 
 /** Every result behind the ranked groups, with its target and source, for a coach who wants to check it. */
 @Component({
@@ -33,7 +33,12 @@ import { gapWords, targetWords, type DatedTest } from './findings.model';
                     <span class="block">{{ c }}</span>
                   }
                 </td>
-                <td>{{ r.words }}{{ r.target ? ': ' + r.target : '' }}</td>
+                <td>
+                  {{ r.words }}{{ r.target ? ': ' + r.target : '' }}
+                  @if (r.steps) {
+                    <span class="block text-soft">{{ r.steps }}</span>
+                  }
+                </td>
                 <td class="text-soft">{{ r.source }}</td>
               </tr>
             }
@@ -59,6 +64,7 @@ export class EvidenceTable {
         changes: m.changes,
         words: f ? gapWords(f) : 'reaches its target, or has none',
         target: f ? targetWords(f) : '',
+        steps: f ? stepsWords(f) : '',
         source: f && f.reference.kind !== 'none' ? sourceWords(f.reference.source) : '',
       };
     });

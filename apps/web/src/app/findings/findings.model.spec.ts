@@ -1,5 +1,5 @@
-import type { Findings, GroupFinding, MuscleGroupId } from '@yandle/core';
-import { shadesOf } from './findings.model';
+import type { Findings, GroupFinding, MuscleGroupId, TestFinding } from '@yandle/core';
+import { shadesOf, stepsWords } from './findings.model';
 
 const group = (id: MuscleGroupId, score: number): GroupFinding => ({ group: id, score }) as GroupFinding;
 const found = (ranked: readonly GroupFinding[], over: Partial<Findings> = {}): Findings => ({
@@ -27,5 +27,15 @@ describe('the tints of the body', () => {
     expect(shades.get('calf')!.words).toContain('reaches its target');
     expect(shades.get('shin')!.words).toContain('not measured');
     expect(shades.get('calf')!.fill).not.toBe(shades.get('shin')!.fill);
+  });
+});
+
+describe('the size of a gap', () => {
+  const finding = (gap: number, detectableSteps: number) =>
+    ({ shortfall: { spreads: 1, gap, detectableSteps } }) as TestFinding;
+  it('is given in smallest real changes, and not said where there is none', () => {
+    expect(stepsWords(finding(11, 1.32))).toBe('1.3 × the smallest real change');
+    expect(stepsWords(finding(-2, -0.2))).toBe('');
+    expect(stepsWords({ shortfall: null } as TestFinding)).toBe('');
   });
 });

@@ -5,6 +5,7 @@ import {
   differentConditions,
   exercisesFor,
   formatFixed,
+  formatNumber,
   formatReading,
   measuredTests,
   MUSCLE_GROUP_IDS,
@@ -78,6 +79,12 @@ export function targetWords(f: TestFinding): string {
   if (f.target.from === 'goal') return 'the client’s goal';
   if (f.target.from === 'typical range') return 'the lower edge of the typical range';
   return 'a single value and the trade’s usual spread';
+}
+
+/** How large a gap is beside what a measurement can tell at all; empty without one. */
+export function stepsWords(f: TestFinding): string {
+  if (!f.shortfall || f.shortfall.gap <= 0) return '';
+  return `${formatNumber(f.shortfall.detectableSteps)} × the smallest real change`;
 }
 
 /** Why a group stands where it stands, in one sentence. */

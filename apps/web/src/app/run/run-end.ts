@@ -9,9 +9,12 @@ import { RunStore } from './run.store';
   host: { class: 'contents' },
   template: `
     <section class="mx-auto my-auto w-full max-w-xl px-5 pb-8" aria-labelledby="end">
-      <h1 id="end" class="text-3xl">{{ byStopSign() ? 'The session ends here' : 'Session finished' }}</h1>
+      <h1 id="end" class="text-3xl">{{ byStopSign() ? 'We stop here for today' : 'Session finished' }}</h1>
       @if (advice(); as a) {
         <p class="note mt-4">{{ a }}</p>
+      }
+      @if (byStopSign()) {
+        <p class="mt-2">Your coach will see what you felt.</p>
       }
       <fieldset class="mt-6">
         <legend class="text-lg">How strong did it feel?</legend>
@@ -32,7 +35,7 @@ import { RunStore } from './run.store';
         <p class="mt-2 min-h-6 text-soft" aria-live="polite">
           {{
             sensation() === null
-              ? '0 nothing · 1-3 a light pull · 4-6 a clear stretch, you can talk · 8-10 it hurts. Leave this blank if you are not sure.'
+              ? '0 nothing · 1-3 a light pull · 4-6 a clear stretch, you can talk · 7 too strong to talk easily · 8-10 it hurts. Leave this blank if you are not sure.'
               : words(sensation()!)
           }}
         </p>

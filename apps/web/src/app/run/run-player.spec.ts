@@ -112,7 +112,7 @@ describe('RunPlayer', () => {
     p.press('Yes, stop');
     expect(p.text()).toContain('What do you feel?');
     p.press('Dizziness');
-    expect(p.text()).toContain('The session ends here');
+    expect(p.text()).toContain('We stop here for today');
     expect(p.text()).toMatch(/doctor or physiotherapist/);
     expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(true);
   });

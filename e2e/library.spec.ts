@@ -8,7 +8,7 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   await expect(page.getByText('119 exercises')).toBeVisible();
   await page.getByRole('button', { name: /^Lats: / }).press('Enter');
   await expect(page.getByText(/exercises, Lats first/)).toBeVisible();
-  await page.getByRole('combobox', { name: 'Needs' }).selectOption('table');
+  await page.getByRole('combobox', { name: 'Equipment' }).selectOption('table');
   await page.getByRole('button', { name: /Hinge at a table/ }).click();
   await expect(page.getByRole('img', { name: /^Hinge at a table, standing; stretched: Lats/ })).toBeVisible();
   await page.getByRole('button', { name: 'Copy and edit' }).click();

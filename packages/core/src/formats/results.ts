@@ -18,7 +18,7 @@ export const RESULT_COLUMNS = [
   { id: 'value', needed: true, about: 'The reading, with a point: 31.5' },
   { id: 'unit', needed: false, about: 'deg or cm; checked against the test when given' },
   { id: 'instrument', needed: false, about: 'What it was read with' },
-  { id: 'id', needed: false, about: 'Identifier of the reading: the same one is taken once only' },
+  { id: 'id', needed: false, about: 'Identifier of the reading: the same one counts once' },
 ] as const;
 
 export type ResultColumn = (typeof RESULT_COLUMNS)[number]['id'];

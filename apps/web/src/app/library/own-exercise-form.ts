@@ -89,7 +89,7 @@ export class OwnExerciseForm {
     { field: 'notFor', label: 'Who should not do it, one per line' },
   ] as const;
   protected readonly lists: readonly { readonly field: ListField; readonly label: string }[] = [
-    { field: 'props', label: 'Needs' },
+    { field: 'props', label: 'Equipment' },
     { field: 'optionalProps', label: 'Nice to have' },
   ];
   protected readonly title = computed(() =>

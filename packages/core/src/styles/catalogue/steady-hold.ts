@@ -1,11 +1,11 @@
 import type { Style } from '../style.js';
 import { BANDY, GARBER, PRACTICE, WEEKLY } from './sources.js';
 
-/** The guideline school: short static holds, the hold grows first, then sets, then days, and intensity last. */
+/** The guideline school: short static holds, the hold grows first, then sets, then days, and the sensation last. */
 export const STEADY_HOLD: Style = {
   id: 'steady-hold',
   name: 'Steady hold',
-  summary: 'Static holds from 2 × 30 s; the hold grows first, then sets, then days, and intensity last.',
+  summary: 'Static holds from 2 × 30 s; the hold grows first, then sets, then days, and sensation last.',
   phases: [
     {
       technique: 'static hold',

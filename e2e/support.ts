@@ -48,16 +48,16 @@ export async function clientCalled(request: APIRequestContext, name: string): Pr
 }
 
 /** Types readings one after the other, each once the one before is taken and the cursor has moved on. */
-export async function typeReadings(page: Page, ...values: string[]): Promise<void> {
+export async function typeReadings(page: Page, first: string[], second: string[] = []): Promise<void> {
   const taken = page.getByRole('button', { name: /^Correct reading/ });
-  for (const value of values) {
+  for (const [i, value] of [...first.entries(), ...second.entries()]) {
+    // The cursor stands where this reading belongs, and not yet where it will be after it.
+    await expect(page.locator('input:focus')).toHaveAttribute('aria-label', new RegExp(`reading ${i + 1}\\b`));
     await expect(page.locator('input:focus')).toHaveValue('');
     const before = await taken.count();
     await page.keyboard.type(value);
     await page.keyboard.press('Enter');
     await expect(taken).toHaveCount(before + 1);
-    // The cursor moves on with the drawing of the reading.
-    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   }
 }
 

@@ -2,7 +2,12 @@ import { addDays } from '@yandle/core';
 import type { Page } from '@playwright/test';
 import { expect, server, signIn, test, typeReadings } from './support';
 
-async function assessment(page: Page, date: string, lunge: string[], knee: string[]): Promise<void> {
+async function assessment(
+  page: Page,
+  date: string,
+  lunge: [string[], string[]],
+  knee: [string[], string[]],
+): Promise<void> {
   await page.getByRole('link', { name: /^Measure\b/ }).click();
   await page.getByLabel('Date').fill(date);
   await page.getByLabel('Time', { exact: true }).fill('23:58');
@@ -54,7 +59,18 @@ test('a coach takes a client from the first assessment to a measured result', as
   const before = addDays(me.today, -56);
 
   // Two tests, cold: left agrees, right disagrees and gets a third reading.
-  await assessment(page, before, ['6.2', '6.4', '9.0', '10.4', '9.2'], ['38', '40', '30', '31']);
+  await assessment(
+    page,
+    before,
+    [
+      ['6.2', '6.4'],
+      ['9.0', '10.4', '9.2'],
+    ],
+    [
+      ['38', '40'],
+      ['30', '31'],
+    ],
+  );
   await page.keyboard.press('PageUp');
   const left = page.getByRole('region', { name: 'Left', exact: true });
   const right = page.getByRole('region', { name: 'Right', exact: true });
@@ -134,7 +150,18 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(page.getByRole('img', { name: /Soleus: left 90 s; right 60 s/ })).toBeVisible();
 
   // The second assessment: knee extension better on the left by 10°, the lunge by 1 cm only.
-  await assessment(page, me.today, ['7.2', '7.4', '9.0', '9.2'], ['28', '30', '31', '30']);
+  await assessment(
+    page,
+    me.today,
+    [
+      ['7.2', '7.4'],
+      ['9.0', '9.2'],
+    ],
+    [
+      ['28', '30'],
+      ['31', '30'],
+    ],
+  );
 
   // Everything is in the database: kill the server and look again.
   await server('kill');

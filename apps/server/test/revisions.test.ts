@@ -241,7 +241,7 @@ describe('what a plan stores', () => {
           .expect(400)
       ).body as { errors?: { path: string; message: string }[]; detail: string };
     const wrong = await send({ exercises: [{ technique: 'loaded eccentric', exerciseId: 'bent-knee-wall-calf' }] });
-    expect(wrong.errors![0]!.message).toContain('cannot be done as loaded eccentric');
+    expect(wrong.errors![0]!.message).toContain('can’t be done as loaded eccentric');
     expect((await send({ styleId: 'none' })).errors![0]!.path).toBe('lanes.0.styleId');
     const none = await h.agent
       .post(`/api/v1/clients/${client}/blocks`)

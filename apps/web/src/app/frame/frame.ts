@@ -54,7 +54,7 @@ import { ClientPicker } from './client-picker';
           >Measurement error</a
         >
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/data" routerLinkActive="font-semibold text-action"
-          >Data</a
+          >Import &amp; export</a
         >
         <button
           type="button"

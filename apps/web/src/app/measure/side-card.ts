@@ -1,4 +1,14 @@
-import { Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
+import {
+  ApplicationRef,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { Reading } from '@yandle/contract';
 import {
   isPlausible,
@@ -68,7 +78,7 @@ export interface TypedReading {
             [attr.aria-label]="label()"
             [attr.aria-invalid]="!!error()"
             [attr.placeholder]="test().unit === 'deg' ? '°' : 'cm'"
-            (keydown.enter)="keep()"
+            (keydown.enter)="keep($event)"
             (keydown.escape)="correcting.set(null); box.value = ''"
             (input)="error.set(null)"
           />
@@ -89,6 +99,7 @@ export interface TypedReading {
   `,
 })
 export class SideCard {
+  private readonly app = inject(ApplicationRef);
   readonly test = input.required<RomTest>();
   readonly side = input.required<Side | null>();
   readonly readings = input.required<readonly Reading[]>();
@@ -174,10 +185,15 @@ export class SideCard {
     this.box()?.nativeElement.focus();
   }
 
-  protected keep(): void {
+  protected keep(event: Event): void {
+    // Without this the key would also press what the cursor moves on to.
+    event.preventDefault();
     const text = this.box()!.nativeElement.value;
     const typed = parseNumber(text);
-    if (text.trim() !== '') this.offer(typed === null ? NaN : roundTo(typed, 2));
+    if (text.trim() === '') return;
+    this.offer(typed === null ? NaN : roundTo(typed, 2));
+    // The cursor moves on before the next key, so that a number typed at once lands in the next field.
+    this.app.tick();
   }
 
   /** Takes a reading from wherever it comes: the box, the pad, an instrument. Refuses what cannot be, in words. */

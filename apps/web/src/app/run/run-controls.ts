@@ -63,5 +63,5 @@ export class RunControls {
   readonly asked = output();
   readonly breathAsked = output();
   protected readonly formWords = FORM_WORDS;
-  protected readonly stopSigns = STOP_SIGNS.join(' · ');
+  protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
 }

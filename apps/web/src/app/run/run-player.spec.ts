@@ -71,7 +71,7 @@ describe('RunPlayer', () => {
 
   it('counts in, says what to do on which side, and what comes next', async () => {
     const p = await open(aSession({ alreadyWarm: true }));
-    expect(p.text()).toContain('Stop if you feel: Numbness or tingling');
+    expect(p.text()).toContain('Stop if you feel: numbness or tingling');
     p.press('Start');
     expect(p.text()).toContain('Starting');
     p.pass(3);

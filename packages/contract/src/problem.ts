@@ -19,6 +19,7 @@ export type ProblemCode =
   | 'import-refused'
   | 'computation'
   | 'database-unavailable'
+  | 'busy'
   | 'internal';
 
 /** What is wrong with one field of a request. */

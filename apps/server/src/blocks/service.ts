@@ -27,6 +27,7 @@ import { assertVersion } from '../database/versioned.js';
 import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import { HttpProblem } from '../http/problem.js';
 import { screeningOf } from '../screening/service.js';
+import { SessionEntity } from '../sessions/entities.js';
 import { loadStyles } from '../styles/service.js';
 import { BlockEntity } from './entities.js';
 import { contextOf, measuredOf, planningView, type Measured } from './planning.js';
@@ -225,6 +226,8 @@ export async function reviseBlock(
 ): Promise<Block> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(BlockEntity, id, 'block');
+    // Before anything is read: a run that begins meanwhile is either seen here, or finds its session gone.
+    await tx.findLocked(SessionEntity, { blockId: id });
     const before = await blockView(tx, row, planner.today);
     assertVersion(row, body.version, before);
     if (row.endedAt !== null)

@@ -9,6 +9,7 @@ import type {
   SelectQueryBuilder,
 } from 'typeorm';
 import { HttpProblem, notFound } from '../http/problem.js';
+import { withRetries } from './retry.js';
 
 /** Rows that belong to a studio. */
 export interface StudioRow extends ObjectLiteral {
@@ -82,6 +83,11 @@ export class StudioData {
     return row;
   }
 
+  /** All rows that fit, in order of id; nobody else can change or remove them until the transaction ends. */
+  async findLocked<T extends StudioRow>(entity: EntityTarget<T>, where: FindOptionsWhere<T>): Promise<T[]> {
+    return this.rows(entity, 'r').andWhere(where).orderBy('r.id').setLock('pessimistic_write').getMany();
+  }
+
   async insert<T extends StudioRow>(entity: EntityTarget<T>, row: NewRow<T>): Promise<void> {
     await this.insertMany(entity, [row]);
   }
@@ -126,8 +132,17 @@ export class StudioData {
     throw new HttpProblem('id-in-use', 'This id was used before with other content. Make a new id and send again.');
   }
 
-  /** All or nothing. */
-  transaction<R>(work: (data: StudioData) => Promise<R>): Promise<R> {
-    return this.manager.transaction((m) => work(new StudioData(m, this.studioId, this.now)));
+  /**
+   * All or nothing. Reads see what others have committed, so what must not change meanwhile is locked first. When it meets another
+   * transaction it is done again ({@link withRetries}); inside another transaction that one is.
+   * @param once true for work that cannot be done twice, such as reading a request to its end
+   */
+  transaction<R>(work: (data: StudioData) => Promise<R>, { once = false } = {}): Promise<R> {
+    const within = this.manager.queryRunner?.isTransactionActive ?? false;
+    const run = () =>
+      within
+        ? this.manager.transaction((m) => work(new StudioData(m, this.studioId, this.now)))
+        : this.manager.transaction('READ COMMITTED', (m) => work(new StudioData(m, this.studioId, this.now)));
+    return once || within ? run() : withRetries(run);
   }
 }

@@ -280,7 +280,8 @@ export async function loadDemoOnce(source: DataSource, clock: Clock): Promise<bo
 /** Removes the demo studios with all that was done in them and loads them anew. Other studios are not touched. */
 export async function resetDemo(source: DataSource, clock: Clock): Promise<void> {
   const ids = [DEMO_STUDIO.id, OTHER_STUDIO.id];
-  // Clients first: a lead coach cannot be removed while a client names them.
+  // Runs first: what was run holds its session. Then clients: a lead coach cannot be removed while a client names them.
+  for (const studioId of ids) await source.query('DELETE FROM run WHERE studio_id = ?', [studioId]);
   for (const studioId of ids) await source.query('DELETE FROM client WHERE studio_id = ?', [studioId]);
   await source.manager.delete(StudioEntity, { id: In(ids) });
   await fill(source, clock);

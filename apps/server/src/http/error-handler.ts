@@ -2,6 +2,7 @@ import type { Problem } from '@yandle/contract';
 import { CoreError, errorWords } from '@yandle/core';
 import type { ErrorRequestHandler, Response } from 'express';
 import type {} from 'pino-http';
+import { driverCode, isClash } from '../database/retry.js';
 import { HttpProblem } from './problem.js';
 
 /** Driver and system codes that mean "the database is not there", not "the query is wrong". */
@@ -17,11 +18,6 @@ const UNREACHABLE = new Set([
   'ER_SERVER_SHUTDOWN',
   'ER_CON_COUNT_ERROR',
 ]);
-
-function codeOf(err: unknown): string | undefined {
-  const code = (err as { code?: unknown } | null)?.code;
-  return typeof code === 'string' ? code : undefined;
-}
 
 /** Any error as a refusal that says what to do. What is not expected becomes `internal`, without its innards. */
 export function toProblem(err: unknown): HttpProblem {
@@ -39,7 +35,12 @@ export function toProblem(err: unknown): HttpProblem {
   // A file that is not there, from the static files: no sign of the database.
   if ((err as { statusCode?: unknown } | null)?.statusCode === 404)
     return new HttpProblem('not-found', 'There is nothing at this address. Go to the start page.');
-  const code = codeOf(err) ?? codeOf((err as { driverError?: unknown } | null)?.driverError);
+  if (isClash(err))
+    return new HttpProblem(
+      'busy',
+      'Nothing was saved, because others were saving the same. Try again in a few seconds.',
+    );
+  const code = driverCode(err);
   if (code && UNREACHABLE.has(code))
     return new HttpProblem(
       'database-unavailable',
@@ -52,6 +53,9 @@ export function toProblem(err: unknown): HttpProblem {
   );
 }
 
+/** Seconds after which a request that could not be served now is sent again. */
+const RETRY_AFTER = '3';
+
 /** Writes a refusal as `application/problem+json`. */
 export function sendProblem(res: Response, problem: HttpProblem, requestId: string): void {
   const body: Problem = {
@@ -63,6 +67,7 @@ export function sendProblem(res: Response, problem: HttpProblem, requestId: stri
     instance: requestId,
     ...problem.extra,
   };
+  if (problem.status === 503) res.setHeader('Retry-After', RETRY_AFTER);
   res.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 }
 

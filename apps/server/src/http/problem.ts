@@ -21,6 +21,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>
   'import-refused': { status: 422, title: 'Nothing was imported' },
   computation: { status: 422, title: 'That can’t be computed' },
   'database-unavailable': { status: 503, title: 'The database does not answer' },
+  busy: { status: 503, title: 'Too much at once' },
   internal: { status: 500, title: 'Something went wrong here' },
 };
 

@@ -107,7 +107,10 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
 async function take(tx: StudioData, clientId: string, rows: readonly LateLogEntity[]): Promise<void> {
   const start = rows.find((r) => r.kind === 'start');
   const runId = rows[0]!.runId;
-  if (start && !(await tx.findOne(RunEntity, { id: runId }))) {
+  const there = await tx.findOne(RunEntity, { id: runId });
+  if (there && (await tx.get(SessionEntity, there.sessionId, 'session')).clientId !== clientId)
+    throw new HttpProblem('conflict', 'This log names a session of another client. Reject it.');
+  if (start && !there) {
     const body = start.body as SharedRunBody;
     const sessionId = await sessionFor(tx, clientId, start.target, body);
     await tx.insert(RunEntity, {

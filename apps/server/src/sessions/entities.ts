@@ -94,7 +94,7 @@ export class RunEntity {
   @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_run_studio' })
   studio?: Relation<StudioEntity>;
   @RefColumn('session_id') sessionId!: string;
-  @ManyToOne(() => SessionEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @ManyToOne(() => SessionEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'session_id', foreignKeyConstraintName: 'FK_run_session' })
   session?: Relation<SessionEntity>;
   @InstantColumn('started_at') startedAt!: Date;

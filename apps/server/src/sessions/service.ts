@@ -40,6 +40,8 @@ export async function moveSession(
 ): Promise<SessionSummary> {
   return data.transaction(async (tx) => {
     const session = await tx.getLocked(SessionEntity, sessionId, 'session');
+    // Of two moves to one day the second sees the first.
+    await tx.getLocked(ClientEntity, session.clientId, 'client');
     if (date < today) throw invalidField('date', 'Choose today or a later day.');
     if ((await tx.find(RunEntity, { sessionId })).length > 0)
       throw new HttpProblem('conflict', 'This session has started, so its date can’t change.');

@@ -263,26 +263,29 @@ export async function importResults(
   who: { coachId: string; today: PlainDate },
   dryRun: boolean,
 ): Promise<ImportReport> {
-  return data.transaction(async (tx) => {
-    const people = await tx.find(
-      ClientEntity,
-      {},
-      { select: { id: true, name: true, birthDate: true, studioId: true } },
-    );
-    const job = new Import(
-      tx,
-      await loadTestCatalogue(tx),
-      new Directory<Person>(people),
-      new Directory(await tx.find(CoachEntity, {})),
-      who.coachId,
-      who.today,
-      dryRun,
-    );
-    const report = await job.run(lines);
-    if (report.errorCount > 0 && !dryRun)
-      throw new HttpProblem('import-refused', 'Fix the lines listed and send the file again. Nothing was written.', {
-        current: report,
-      });
-    return report;
-  });
+  return data.transaction(
+    async (tx) => {
+      const people = await tx.find(
+        ClientEntity,
+        {},
+        { select: { id: true, name: true, birthDate: true, studioId: true } },
+      );
+      const job = new Import(
+        tx,
+        await loadTestCatalogue(tx),
+        new Directory<Person>(people),
+        new Directory(await tx.find(CoachEntity, {})),
+        who.coachId,
+        who.today,
+        dryRun,
+      );
+      const report = await job.run(lines);
+      if (report.errorCount > 0 && !dryRun)
+        throw new HttpProblem('import-refused', 'Fix the lines listed and send the file again. Nothing was written.', {
+          current: report,
+        });
+      return report;
+    },
+    { once: true },
+  );
 }

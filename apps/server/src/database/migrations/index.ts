@@ -7,6 +7,7 @@ import { Blocks1795800000000 } from './0006-blocks.js';
 import { Sessions1796500000000 } from './0007-sessions.js';
 import { Words1797000000000 } from './0008-words.js';
 import { Facts1797100000000 } from './0009-facts.js';
+import { RunsStay1797200000000 } from './0010-runs-stay.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -19,4 +20,5 @@ export const MIGRATIONS = [
   Sessions1796500000000,
   Words1797000000000,
   Facts1797100000000,
+  RunsStay1797200000000,
 ];

@@ -107,6 +107,20 @@ describe('a client’s phone', () => {
     expect((await session(s.id)).status).toBe('planned');
   });
 
+  it('cannot put a set into another client’s run, not even when the coach accepts it', async () => {
+    const theirs = await planned();
+    const run = uuid();
+    const begun = { id: run, startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${theirs.sessions[0]!.id}/runs`).send(begun).expect(201);
+    const mine = await planned();
+    const phone = await aPhone(mine.clientId);
+    await phone.put(`/api/v1/shared/runs/${run}/sets/${uuid()}`).send(setBody).expect(202);
+    await h.agent.put(`/api/v1/clients/${mine.clientId}/late-logs/${run}`).send({ accept: true }).expect(409);
+    expect((await session(theirs.sessions[0]!.id)).run!.sets).toEqual([]);
+    await h.agent.put(`/api/v1/clients/${mine.clientId}/late-logs/${run}`).send({ accept: false }).expect(200);
+    expect(await late(mine.clientId)).toEqual([]);
+  });
+
   it('refuses what is wrong with its reason; a run that may not be is refused and yet not lost', async () => {
     const { clientId, sessions } = await planned();
     const phone = await aPhone(clientId);

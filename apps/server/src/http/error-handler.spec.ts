@@ -1,6 +1,7 @@
 import { CoreError } from '@yandle/core';
 import { describe, expect, it } from 'vitest';
-import { toProblem } from './error-handler.js';
+import type { Response } from 'express';
+import { sendProblem, toProblem } from './error-handler.js';
 import { HttpProblem } from './problem.js';
 
 describe('toProblem', () => {
@@ -20,6 +21,8 @@ describe('toProblem', () => {
     [{ code: 'ENOENT', statusCode: 404 }, 404],
     [{ code: 'ECONNREFUSED' }, 503],
     [{ driverError: { code: 'PROTOCOL_CONNECTION_LOST' } }, 503],
+    [{ driverError: { code: 'ER_LOCK_DEADLOCK' } }, 503],
+    [{ code: 'ER_LOCK_WAIT_TIMEOUT' }, 503],
     [{ code: 'ER_DUP_ENTRY' }, 409],
     [new Error('a secret detail'), 500],
     [undefined, 500],
@@ -27,5 +30,32 @@ describe('toProblem', () => {
     const p = toProblem(err);
     expect(p.status).toBe(status);
     expect(p.detail).not.toContain('secret');
+  });
+});
+
+describe('sendProblem', () => {
+  /** What a refusal writes: status, headers and body. */
+  function sent(problem: HttpProblem) {
+    const headers = new Map<string, string>();
+    const out = { status: 0, type: '', body: {} as Record<string, unknown> };
+    const res = {
+      setHeader: (name: string, value: string) => void headers.set(name, value),
+      status: (n: number) => ((out.status = n), res),
+      type: (t: string) => ((out.type = t), res),
+      send: (text: string) => void (out.body = JSON.parse(text) as Record<string, unknown>),
+    };
+    sendProblem(res as unknown as Response, problem, 'r-1');
+    return { ...out, headers };
+  }
+
+  it('is problem+json with a stable code, and the number of the request', () => {
+    const { status, type, body, headers } = sent(new HttpProblem('conflict', 'Do this.'));
+    expect([status, type]).toEqual([409, 'application/problem+json']);
+    expect(body).toMatchObject({ code: 'conflict', detail: 'Do this.', instance: 'r-1', status: 409 });
+    expect(headers.size).toBe(0);
+  });
+  it('says when to come again where nothing could be done now', () => {
+    expect(sent(new HttpProblem('busy', 'Try again.')).headers.get('Retry-After')).toBe('3');
+    expect(sent(new HttpProblem('database-unavailable', 'Wait.')).headers.get('Retry-After')).toBe('3');
   });
 });

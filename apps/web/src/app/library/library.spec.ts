@@ -61,7 +61,7 @@ describe('LibraryScreen', () => {
     expect(screen.el.querySelectorAll('ul svg.figure')).toHaveLength(48);
     await screen.fill('input[type=search]', 'half-kneeling hip');
     await screen.press('Half-kneeling hip flexor stretch');
-    expect(screen.text).toContain('Care:');
+    expect(screen.text).toContain('Caution:');
     expect(screen.text).toContain('Stop signs');
     await screen.press('Standing hip flexor stretch');
     expect(screen.el.querySelector('article h2')!.textContent).toBe('Standing hip flexor stretch');

@@ -29,7 +29,7 @@ import { TestFigure } from '../measure/test-figure';
         </div>
       </div>
       <p class="note text-sm">
-        <span class="font-semibold text-attention">Care:</span> {{ t.cautions.join(' ') }}
+        <span class="font-semibold text-attention">Caution:</span> {{ t.cautions.join(' ') }}
         @if (t.notFor.length > 0) {
           Not for: {{ list(t.notFor) }}.
         }
@@ -58,7 +58,7 @@ import { TestFigure } from '../measure/test-figure';
             <dd>2, a third when they disagree; {{ t.valueRule }} of those within {{ reading(t.repeatTolerance) }}</dd>
             <dt class="font-semibold">Error (SEM)</dt>
             <dd>
-              {{ reading(sem()) }}, a change counts above {{ reading(mdc()) }}
+              {{ reading(sem()) }}; a change above {{ reading(mdc()) }} is real
               <span class="text-soft">({{ words(t.error.source) }})</span>
               @for (e of own(); track e.id) {
                 <span class="block font-semibold">{{ e.coachName }}: {{ reading(e.sem) }}</span>

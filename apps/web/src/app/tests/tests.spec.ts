@@ -23,7 +23,7 @@ describe('TestsScreen', () => {
   it('shows protocol, error and reference with their sources, and finds a test by its words', async () => {
     const screen = await open();
     expect(screen.text).toContain('Weight-bearing lunge');
-    expect(screen.text).toContain('0.7 cm, a change counts above 1.9 cm');
+    expect(screen.text).toContain('0.7 cm; a change above 1.9 cm is real');
     expect(screen.text).toContain('from memory, check the source');
     await screen.fill('input[type=search]', 'wrist');
     const found = [...screen.el.querySelectorAll('nav[aria-label=Tests] button')].map((b) => b.textContent.trim());

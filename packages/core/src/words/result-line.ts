@@ -1,4 +1,5 @@
 import type { LineFault } from '../formats/results.js';
+import { refusalWords } from './refusal.js';
 
 /** What is wrong with a cell of a results table, and what to enter instead. */
 export function lineFaultWords(f: LineFault): string {
@@ -26,7 +27,7 @@ export function lineFaultWords(f: LineFault): string {
     case 'no-number':
       return 'Enter the reading as a number, e.g. 31.5.';
     case 'implausible':
-      return `A reading of this test lies between ${f.min} and ${f.max}. Check the number.`;
+      return refusalWords({ code: 'implausible', args: f });
     case 'too-long':
       return `At most ${f.most} characters.`;
   }

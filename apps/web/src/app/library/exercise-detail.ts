@@ -51,7 +51,7 @@ export class ExerciseDetail {
     return [
       e.technique,
       e.position,
-      `level ${e.difficulty}, ${DIFFICULTY_WORDS[e.difficulty - 1]}`,
+      `difficulty ${e.difficulty}, ${DIFFICULTY_WORDS[e.difficulty - 1]}`,
       `${min}-${max} ${unit === 'seconds' ? 's' : unit}`,
       e.sides === 'both' ? 'both sides at once' : e.sidePattern,
     ].join(' · ');

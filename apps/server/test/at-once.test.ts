@@ -23,15 +23,17 @@ describe('at one moment', () => {
     for (let round = 0; round < 8; round++) {
       const open = (await sessionsOf(clientId)).filter((s) => s.status === 'planned');
       const runs = open.slice(0, 3).map((s) => ({ sessionId: s.id, id: uuid() }));
-      const [published, ...started] = await Promise.all([
+      // The first is acknowledged beforehand, or on a slow machine none might be; the others race.
+      const first = await start(runs[0]!.sessionId, runs[0]!.id);
+      const [published, ...raced] = await Promise.all([
         h.agent
           .put(`/api/v1/blocks/${block.id}`)
           .send({ ...block.choices, version: block.version, ramp: round % 2 ? 0.2 : 0.1, reason: 'Another pace' }),
-        ...runs.map((r) => start(r.sessionId, r.id)),
+        ...runs.slice(1).map((r) => start(r.sessionId, r.id)),
       ]);
       expect(published.status).toBe(200);
       block = published.body as Block;
-      for (const [i, response] of started.entries()) {
+      for (const [i, response] of [first, ...raced].entries()) {
         outcomes.push(response.status);
         // Refused with what to do, or acknowledged and kept: never acknowledged and gone.
         expect([201, 404]).toContain(response.status);
@@ -43,9 +45,7 @@ describe('at one moment', () => {
         await h.agent.put(`/api/v1/runs/${runs[i]!.id}/sets/${uuid()}`).send(set).expect(200);
       }
     }
-    expect(outcomes).toHaveLength(24);
-    // Some starts have to be acknowledged, or nothing was tried.
-    expect(outcomes).toContain(201);
+    expect(outcomes.filter((status) => status === 201).length).toBeGreaterThanOrEqual(8);
   });
 
   it('twelve identical creations get the same answer', async () => {

@@ -74,6 +74,21 @@ describe('MeasureStore', () => {
     expect(store.assessment()!.readings[0]!.replacedBy).toBe(store.assessment()!.readings[2]!.id);
   });
 
+  it('keeps a picture that was attached while the list was on its way', async () => {
+    await open([assessment(TODAY)]);
+    const before = assessment(TODAY);
+    const reloaded = store.load('c1');
+    const asked = await vi.waitFor(() => screen.request('GET', '/clients/c1/assessments'));
+    const picture = { id: 'p1', testId: store.test().id, side: null };
+    store.setPictures([picture]);
+    asked.flush([before]);
+    // The answer is from before the picture: the list is asked for once more.
+    const again = await vi.waitFor(() => screen.request('GET', '/clients/c1/assessments'));
+    again.flush([{ ...before, pictures: [picture] }]);
+    await reloaded;
+    expect(store.assessment()!.pictures).toEqual([picture]);
+  });
+
   it('moves through the battery and no further', async () => {
     await open([assessment(TODAY)]);
     store.move(-1);

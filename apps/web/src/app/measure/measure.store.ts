@@ -44,6 +44,8 @@ export class MeasureStore {
   readonly instruments = signal<Readonly<Record<string, string>>>({});
   private readonly exceptions = signal<Readonly<Record<string, Exception>>>({});
   private clientId = '';
+  /** Changes made here: an answer that was asked for before one of them is older than what is shown. */
+  private changes = 0;
 
   readonly assessment = computed(() => this.assessments()?.find((v) => v.id === this.openId()) ?? null);
   readonly latest = computed(() => this.assessments()?.at(-1) ?? null);
@@ -74,9 +76,14 @@ export class MeasureStore {
     this.clientId = clientId;
     if (!clientId) return;
     await this.requests.run(async () => {
-      const assessments = await firstValueFrom(this.api.assessments(clientId));
-      // With readings on their way the list held here is the fuller one.
-      if (this.assessments() && this.outbox.pending() > 0) return;
+      let asked: number;
+      let assessments: readonly Assessment[];
+      do {
+        asked = this.changes;
+        assessments = await firstValueFrom(this.api.assessments(clientId));
+        // With readings on their way the list held here is the fuller one.
+        if (this.assessments() && this.outbox.pending() > 0) return;
+      } while (asked !== this.changes);
       this.assessments.set(assessments);
       const today = this.account.me()?.today;
       if (!this.openId()) {
@@ -102,6 +109,7 @@ export class MeasureStore {
       pictures: [],
     };
     const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
+    this.changes += 1;
     this.assessments.update((v) => [...(v ?? []), assessment].sort((a, b) => (at(a) < at(b) ? -1 : 1)));
     this.openId.set(assessment.id);
     this.testIndex.set(0);
@@ -163,6 +171,7 @@ export class MeasureStore {
   }
 
   private change(how: (assessment: Assessment) => Assessment): void {
+    this.changes += 1;
     const id = this.assessment()!.id;
     this.assessments.update((all) => all!.map((v) => (v.id === id ? how(v) : v)));
   }

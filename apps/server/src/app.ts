@@ -5,7 +5,8 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { DataSource } from 'typeorm';
 import { v4 as uuid } from 'uuid';
-import { requireCoach } from './accounts/context.js';
+import { guestsRead, requireCoach } from './accounts/context.js';
+import { ownAccountRoutes } from './accounts/own-account.js';
 import { accountRoutes } from './accounts/routes.js';
 import type { DatabaseSessionStore } from './accounts/session-store.js';
 import { pictureRoutes } from './assessments/pictures.js';
@@ -15,11 +16,15 @@ import { calendarFeedRoutes, calendarRoutes } from './calendar/routes.js';
 import { clientRoutes } from './clients/routes.js';
 import type { Clock } from './clock.js';
 import type { Config } from './config.js';
-import { errorHandler } from './http/error-handler.js';
+import type { HealthProbe } from './database/health-probe.js';
+import { jsonBody } from './http/body-depth.js';
+import { errorForLog, errorHandler } from './http/error-handler.js';
+import { gate } from './http/gate.js';
+import { pathForLog } from './http/log-path.js';
 import { deviceRoutes } from './devices/routes.js';
 import { exerciseRoutes } from './exercises/routes.js';
 import { prioritiesRoutes } from './priorities/routes.js';
-import { healthRoutes } from './http/health.js';
+import { healthRoutes, type Life } from './http/health.js';
 import { oldPaths } from './http/old-paths.js';
 import { HttpProblem } from './http/problem.js';
 import { sameSiteWrites, securityHeaders } from './http/security.js';
@@ -33,6 +38,9 @@ import { phoneRoutes } from './phone/phone-routes.js';
 import { styleRoutes } from './styles/routes.js';
 import { templateRoutes } from './templates/routes.js';
 import { testCatalogueRoutes } from './test-catalogue/routes.js';
+import { Limits } from './limits/limit.js';
+import { privacyRoutes } from './privacy/routes.js';
+import { studioRoutes } from './studio/routes.js';
 import { todayRoutes } from './today/routes.js';
 import { transferRoutes } from './transfer/routes.js';
 
@@ -44,10 +52,12 @@ export interface AppParts {
   readonly store: DatabaseSessionStore;
   readonly clock: Clock;
   readonly log: Logger;
+  readonly probe: HealthProbe;
+  readonly life: Life;
 }
 
 /** The Express application, not yet listening. */
-export function createApp({ config, source, store, clock, log }: AppParts): Express {
+export function createApp({ config, source, store, clock, log, probe, life }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', config.trustedProxies);
@@ -64,10 +74,10 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
         req: (r: { id: unknown; method: string; url: string }) => ({
           id: r.id,
           method: r.method,
-          // A calendar's token opens it: the log keeps the path without it.
-          path: r.url.split('?')[0]!.replace(/\/calendar\/[^/]+$/, '/calendar/…'),
+          path: pathForLog(r.url),
         }),
         res: (r: { statusCode: number }) => ({ status: r.statusCode }),
+        err: errorForLog,
       },
       customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
     }),
@@ -81,9 +91,10 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
     next();
   });
   api.use(oldPaths);
-  api.use(healthRoutes(source));
+  api.use(healthRoutes(probe, life));
   api.use(sameSiteWrites);
-  api.use(express.json({ limit: '200kb', strict: true }));
+  api.use(gate());
+  api.use(jsonBody());
   api.use(
     session({
       name: 'yandle',
@@ -100,11 +111,16 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
       },
     }),
   );
-  api.use(accountRoutes(source, clock));
-  api.use(fillInRoutes(source, clock));
-  api.use(calendarFeedRoutes(source, clock));
-  api.use(phoneRoutes(source, clock, config));
-  api.use(requireCoach(source, clock));
+  const limits = new Limits(source, clock);
+  api.use(accountRoutes(source, store, clock, limits));
+  api.use(fillInRoutes(source, clock, limits));
+  api.use(calendarFeedRoutes(source, clock, limits));
+  api.use(phoneRoutes(source, clock, config, limits));
+  api.use(requireCoach(source, store, clock));
+  api.use(ownAccountRoutes(source, limits));
+  api.use(guestsRead);
+  api.use(studioRoutes(source));
+  api.use(privacyRoutes(source));
   api.use(clientRoutes());
   api.use(assessmentRoutes());
   api.use(blockRoutes());
@@ -120,7 +136,7 @@ export function createApp({ config, source, store, clock, log }: AppParts): Expr
   api.use(prioritiesRoutes());
   api.use(screeningRoutes());
   api.use(pictureRoutes());
-  api.use(deviceRoutes());
+  api.use(deviceRoutes(store, clock, life));
   api.use(transferRoutes());
   api.use((req) => {
     throw new HttpProblem(

@@ -17,6 +17,10 @@ export interface Config {
   /** Folder of the built web application; null serves the API only. */
   readonly webRoot: string | null;
   readonly logLevel: string;
+  /** File that the log goes to, with a number before its ending; null for the console. */
+  readonly logFile: string | null;
+  /** Milliseconds between being told to end and taking no more connections: health says so meanwhile. */
+  readonly graceMs: number;
 }
 
 /** Where the build puts the web application, seen from the bundle and from the sources alike. */
@@ -34,6 +38,8 @@ const schema = Joi.object({
     .optional(),
   TRUSTED_PROXIES: Joi.number().integer().min(0).max(10).default(0),
   WEB_ROOT: Joi.string().default(DEFAULT_WEB_ROOT),
+  LOG_FILE: Joi.string().optional(),
+  STOP_GRACE_MS: Joi.number().integer().min(0).max(60_000).default(0),
   LOG_LEVEL: Joi.string().valid('trace', 'debug', 'info', 'warn', 'error', 'silent').default('info'),
 }).unknown(true);
 
@@ -56,5 +62,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     trustedProxies: Number(v['TRUSTED_PROXIES']),
     webRoot: existsSync(webRoot) ? webRoot : null,
     logLevel: String(v['LOG_LEVEL']),
+    logFile: (v['LOG_FILE'] as string | undefined) ?? null,
+    graceMs: Number(v['STOP_GRACE_MS']),
   };
 }

@@ -1,62 +1,103 @@
-import { createServer } from 'node:http';
-import { pino } from 'pino';
+import { createServer, type Server } from 'node:http';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { pino, type Logger } from 'pino';
 import { DatabaseSessionStore } from './accounts/session-store.js';
 import { createApp } from './app.js';
 import { SYSTEM_CLOCK } from './clock.js';
-import { readConfig } from './config.js';
-import { createDataSource } from './database/data-source.js';
-import { loadDemoOnce, resetDemo } from './demo/load.js';
+import { command, isCommand } from './commands.js';
+import { readConfig, type Config } from './config.js';
+import { openDataSource } from './database/data-source.js';
+import { HealthProbe } from './database/health-probe.js';
+import { migrate } from './database/lease.js';
+import { errorForLog } from './http/error-handler.js';
+import type { Life } from './http/health.js';
+import { Limits } from './limits/limit.js';
+import { eraseByTerm } from './privacy/erase.js';
 
 const HOUR_MS = 60 * 60 * 1000;
+/** How long a whole request may take to arrive, and its head alone. */
+const REQUEST_MS = 120_000;
+const HEAD_MS = 20_000;
 
-/** Starts the server: migrations, demo data when asked for, then listening. Ends cleanly on SIGTERM and SIGINT. */
+/** The log: on the console, or in files that only the owner reads, five of ten megabytes at most. */
+function logOf(config: Config): Logger {
+  if (config.logFile === null) return pino({ level: config.logLevel });
+  const options = {
+    file: config.logFile,
+    size: '10m',
+    limit: { count: 5 },
+    mkdir: true,
+    mode: 0o600,
+    extension: '.log',
+  };
+  return pino({ level: config.logLevel }, pino.transport({ target: 'pino-roll', options }) as pino.DestinationStream);
+}
+
+/** Ends after what is under way was answered. Meanwhile health says that this process takes no more. */
+function endsWell(server: Server, life: Life, config: Config, log: Logger, close: () => Promise<void>): void {
+  const stop = async (signal: string) => {
+    if (life.stopping) return;
+    life.stopping = true;
+    log.info({ signal }, 'stopping');
+    setTimeout(() => process.exit(1), config.graceMs + 15_000).unref();
+    // Whoever sends requests here looks at health first; they get this long to see it.
+    await sleep(config.graceMs);
+    server.close(() => void close().finally(() => process.exit(0)));
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), 10_000).unref();
+  };
+  process.on('SIGTERM', () => void stop('SIGTERM'));
+  process.on('SIGINT', () => void stop('SIGINT'));
+}
+
+function warnOfProxy(config: Config, log: Logger): void {
+  if (config.publicUrl && config.trustedProxies === 0)
+    log.warn(
+      'PUBLIC_URL is set and TRUSTED_PROXIES is 0: behind a proxy everybody has its address, and limits count them as one. Set TRUSTED_PROXIES to the number of proxies in front.',
+    );
+  if (config.publicUrl?.startsWith('http:'))
+    log.warn('PUBLIC_URL is not https: cookies travel readable, and phones cannot keep the sessions.');
+}
+
+/** Starts the server: migrations, then listening. Ends cleanly on SIGTERM and SIGINT. */
 async function start(): Promise<void> {
   const config = readConfig(process.env);
-  const log = pino({ level: config.logLevel });
-  const source = createDataSource(config.databaseUrl);
-  await source.initialize();
-  await source.runMigrations({ transaction: 'each' });
+  const log = logOf(config);
+  const source = await openDataSource(config.databaseUrl);
+  await migrate(source);
+  const [name, ...args] = process.argv.slice(2);
+  if (isCommand(name)) {
+    await command(name, args, source, SYSTEM_CLOCK, log);
+    return source.destroy();
+  }
   const store = new DatabaseSessionStore(source, SYSTEM_CLOCK);
-
-  const command = process.argv[2];
-  if (command === 'migrate') return source.destroy();
-  if (command === 'load-demo') {
-    const loaded = await loadDemoOnce(source, SYSTEM_CLOCK);
-    log.info({ loaded }, 'demo data');
-    return source.destroy();
-  }
-  if (command === 'reset-demo') {
-    await resetDemo(source, SYSTEM_CLOCK);
-    return source.destroy();
-  }
-
-  const server = createServer(createApp({ config, source, store, clock: SYSTEM_CLOCK, log }));
-  const sweep = setInterval(
-    () => void store.sweep().catch((err: unknown) => log.warn({ err }, 'session sweep')),
-    HOUR_MS,
+  const probe = new HealthProbe(config.databaseUrl);
+  const life: Life = { stopping: false };
+  const limits = new Limits(source, SYSTEM_CLOCK);
+  const server = createServer(
+    { requestTimeout: REQUEST_MS, headersTimeout: HEAD_MS },
+    createApp({ config, source, store, clock: SYSTEM_CLOCK, log, probe, life }),
   );
-  sweep.unref();
+  warnOfProxy(config, log);
+  const sweep = async () => {
+    await store.sweep();
+    await limits.sweep();
+    const erased = await eraseByTerm(source, SYSTEM_CLOCK);
+    if (erased > 0) log.info({ erased }, 'archived clients erased by term');
+  };
+  const sweeping = () => void sweep().catch((err: unknown) => log.warn({ fault: errorForLog(err) }, 'sweep'));
+  setInterval(sweeping, HOUR_MS).unref();
+  sweeping();
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(config.port, config.host, resolve);
   });
   log.info({ port: config.port }, 'listening');
   process.send?.('listening');
-
-  let stopping = false;
-  const stop = (signal: string) => {
-    if (stopping) return;
-    stopping = true;
-    log.info({ signal }, 'stopping');
-    // Requests under way are answered; idle connections are closed; nothing holds the end up for long.
-    server.close(() => void source.destroy().finally(() => process.exit(0)));
-    server.closeIdleConnections();
-    // Streams never end by themselves.
-    setTimeout(() => server.closeAllConnections(), 2_000).unref();
-    setTimeout(() => process.exit(1), 10_000).unref();
-  };
-  process.on('SIGTERM', () => stop('SIGTERM'));
-  process.on('SIGINT', () => stop('SIGINT'));
+  endsWell(server, life, config, log, async () => {
+    probe.close();
+    await source.destroy();
+  });
 }
 
 start().catch((err: unknown) => {

@@ -38,6 +38,10 @@ describe('bad input', () => {
       battery: ['neck-rotation'],
     };
     await h.agent.post(`/api/v1/clients/${clientId}/assessments`).send(assessmentBody).expect(201);
+    const { token } = (await h.agent.post(`/api/v1/clients/${clientId}/phone-link`).expect(201)).body as {
+      token: string;
+    };
+    await h.agent.post('/api/v1/shared/open').send({ token }).expect(200);
     const symptom = uuid();
     await h.agent
       .put(`/api/v1/runs/${run}/symptoms/${symptom}`)

@@ -9,7 +9,10 @@ import { hashPassword } from '../src/accounts/password.js';
 import { DatabaseSessionStore } from '../src/accounts/session-store.js';
 import { createApp } from '../src/app.js';
 import type { Clock } from '../src/clock.js';
-import { createDataSource } from '../src/database/data-source.js';
+import { openDataSource } from '../src/database/data-source.js';
+import { HealthProbe } from '../src/database/health-probe.js';
+import { migrate } from '../src/database/lease.js';
+import type { Life } from '../src/http/health.js';
 
 export const PASSWORD = 'a password of the tests';
 /** Monday 9 March 2026, 09:00 in Vienna. */
@@ -30,13 +33,19 @@ export interface Harness {
   close(): Promise<void>;
 }
 
-export function newApp(source: DataSource, clock: Clock): Express {
+export function newApp(
+  source: DataSource,
+  clock: Clock,
+  { life = { stopping: false }, url = databaseUrl() }: { life?: Life; url?: string } = {},
+): Express {
   return createApp({
     config: { publicUrl: null, trustedProxies: 0, webRoot: null, sessionSecret: 'a secret of the tests, long enough' },
     source,
     store: new DatabaseSessionStore(source, clock),
     clock,
     log: pino({ level: 'silent' }),
+    probe: new HealthProbe(url),
+    life,
   });
 }
 
@@ -49,8 +58,7 @@ export function databaseUrl(): string {
 
 /** The database without a table. */
 export async function bareDatabase(): Promise<DataSource> {
-  const source = createDataSource(databaseUrl());
-  await source.initialize();
+  const source = await openDataSource(databaseUrl());
   await source.query('SET FOREIGN_KEY_CHECKS = 0');
   for (const { name } of await source.query<{ name: string }[]>(
     'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()',
@@ -63,7 +71,7 @@ export async function bareDatabase(): Promise<DataSource> {
 /** The database with its tables, and nothing in them. */
 export async function emptyDatabase(): Promise<DataSource> {
   const source = await bareDatabase();
-  await source.runMigrations({ transaction: 'each' });
+  await migrate(source);
   return source;
 }
 
@@ -77,6 +85,7 @@ async function studio(source: DataSource, name: string, email: string): Promise<
     name: `Coach of ${name}`,
     email,
     passwordHash: await hashPassword(PASSWORD),
+    role: 'owner',
   });
   return coachId;
 }

@@ -1,6 +1,12 @@
+/** What a coach may do: an owner runs the studio, a coach works with its clients, a guest reads. */
+export const COACH_ROLES = ['owner', 'coach', 'guest'] as const;
+export type CoachRole = (typeof COACH_ROLES)[number];
+
 export interface SignInBody {
   readonly email: string;
   readonly password: string;
+  /** Of the authenticator app, or a recovery code; asked for where the account has a second factor. */
+  readonly code?: string;
 }
 
 /** The first visit of an empty product: creates the studio and its first coach. */
@@ -20,17 +26,84 @@ export interface CoachSummary {
 
 /** Who is signed in, and what a screen needs from the start. */
 export interface Me {
-  readonly coach: CoachSummary & { readonly email: string };
+  readonly coach: CoachSummary & { readonly email: string; readonly role: CoachRole };
   readonly studio: { readonly id: string; readonly name: string; readonly timeZone: string };
   readonly coaches: readonly CoachSummary[];
+  /** Coaches whose clients this one looks after today. */
+  readonly standingInFor: readonly string[];
   /** Today in the studio's time zone. */
   readonly today: string;
 }
 
+/** A browser that is signed in. */
+export interface Device {
+  readonly id: string;
+  /** What the browser says it is. */
+  readonly agent: string;
+  readonly address: string;
+  /** Null for one that signed in before this was kept. */
+  readonly signedInAt: string | null;
+  /** True for the one that asks. */
+  readonly current: boolean;
+}
+
+/** A coach's own account. */
+export interface Account {
+  readonly email: string;
+  readonly secondFactor: boolean;
+  readonly recoveryCodesLeft: number;
+  readonly devices: readonly Device[];
+}
+
+export interface ChangePasswordBody {
+  readonly current: string;
+  readonly password: string;
+}
+
+/** An authenticator app's secret, to be confirmed by a code. */
+export interface OfferedFactor {
+  readonly secret: string;
+  /** `otpauth://totp/…` */
+  readonly uri: string;
+}
+
+export interface ConfirmFactorBody {
+  readonly code: string;
+}
+
+export interface RemoveFactorBody {
+  readonly password: string;
+}
+
+/** Shown once: each signs in one time in place of a code. */
+export interface RecoveryCodes {
+  readonly codes: readonly string[];
+}
+
+/** Who asks somebody in, or back in. */
+export interface JoinView {
+  readonly studio: string;
+  readonly role: CoachRole;
+}
+export interface JoinBody {
+  readonly name: string;
+  readonly email: string;
+  readonly password: string;
+}
+export interface ResetView {
+  readonly name: string;
+  readonly studio: string;
+}
+export interface ResetBody {
+  readonly password: string;
+}
+
 export interface Health {
-  readonly status: 'ok' | 'degraded';
-  readonly database: 'up' | 'down';
-  /** Name of the newest migration that ran; null when the database is down. */
+  /** 'stopping' while a process that was told to end answers what is under way: send new requests elsewhere. */
+  readonly status: 'ok' | 'degraded' | 'stopping';
+  /** 'slow' when it did not answer within a second. */
+  readonly database: 'up' | 'down' | 'slow';
+  /** Name of the newest migration that ran; null when the database does not answer. */
   readonly migration: string | null;
   /** True when no studio exists yet: the first visit creates one. */
   readonly needsSetup: boolean;

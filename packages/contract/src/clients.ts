@@ -78,3 +78,7 @@ export interface ClientPath {
   /** When the questions are due again; null when nobody has asked. */
   readonly rescreenOn: string | null;
 }
+
+/** Whose clients are meant: the coach's own with those of whom they stand in for, or everybody's. */
+export const WHOSE = ['mine', 'all'] as const;
+export type Whose = (typeof WHOSE)[number];

@@ -1,6 +1,7 @@
 export * from './problem.js';
 export * from './limits.js';
 export * from './accounts.js';
+export * from './studio.js';
 export * from './clients.js';
 export * from './screening.js';
 export * from './assessments.js';

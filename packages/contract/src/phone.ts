@@ -59,6 +59,8 @@ export interface LateLog {
   readonly receivedAt: string;
   /** Day of the session, when it is known. */
   readonly date: string | null;
+  /** False where its beginning never arrived: whoever takes it in says which session it was. */
+  readonly started: boolean;
   readonly sets: number;
   readonly seconds: number;
   readonly symptoms: number;
@@ -66,4 +68,6 @@ export interface LateLog {
 
 export interface DecideLateBody {
   readonly accept: boolean;
+  /** The session a run belongs to whose beginning never arrived. */
+  readonly sessionId?: string;
 }

@@ -6,6 +6,8 @@ export type ProblemCode =
   | 'unsupported-media-type'
   | 'not-signed-in'
   | 'sign-in-refused'
+  | 'second-factor'
+  | 'not-allowed'
   | 'too-many-attempts'
   | 'cross-site'
   | 'not-found'
@@ -19,6 +21,7 @@ export type ProblemCode =
   | 'import-refused'
   | 'computation'
   | 'database-unavailable'
+  | 'disk-full'
   | 'busy'
   | 'internal';
 

@@ -23,6 +23,8 @@ export interface ImportLineError {
   readonly message: string;
 }
 
+/** Bytes of one import, at most. */
+export const IMPORT_BYTES = 50_000_000;
 /** Most lines of one import, and most errors reported one by one. */
 export const IMPORT_LINES = 200_000;
 export const IMPORT_ERRORS = 100;

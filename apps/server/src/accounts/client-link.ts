@@ -1,9 +1,11 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { AuditAction } from '@yandle/contract';
 import { IsNull, type DataSource, type EntityTarget } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { ClientEntity } from '../clients/entities.js';
 import type { Clock } from '../clock.js';
 import { StudioData, type StudioRow } from '../database/studio-data.js';
+import type { Actor } from '../audit/actor.js';
 import { momentIn, type Moment } from './context.js';
 import { StudioEntity } from './entities.js';
 
@@ -46,6 +48,7 @@ export async function makeLink<T extends LinkRow>(
   entity: EntityTarget<T>,
   clientId: string,
   row: Omit<T, keyof LinkRow>,
+  action: AuditAction,
 ): Promise<string> {
   const token = randomBytes(24).toString('base64url');
   await data.transaction(async (tx) => {
@@ -59,6 +62,7 @@ export async function makeLink<T extends LinkRow>(
       createdAt: tx.now,
     };
     await tx.insert<LinkRow>(entity, { ...row, ...link });
+    await tx.audit(action, { clientId });
   });
   return token;
 }
@@ -69,9 +73,10 @@ export async function makeLapsingLink<T extends LapsingLinkRow>(
   entity: EntityTarget<T>,
   clientId: string,
   days: number,
+  action: AuditAction,
 ): Promise<{ readonly token: string; readonly expiresAt: string }> {
   const expiresAt = new Date(data.now.getTime() + days * DAY_MS);
-  const token = await makeLink<LapsingLinkRow>(data, entity, clientId, { expiresAt, usedAt: null });
+  const token = await makeLink<LapsingLinkRow>(data, entity, clientId, { expiresAt, usedAt: null }, action);
   return { token, expiresAt: expiresAt.toISOString() };
 }
 
@@ -93,6 +98,7 @@ export async function contextOfToken<T extends LinkRow>(
   clock: Clock,
   entity: EntityTarget<T>,
   token: unknown,
+  by: Actor,
 ): Promise<LinkContext<T> | null> {
   if (typeof token !== 'string' || token.length < 20 || token.length > 100) return null;
   const link = await source.manager
@@ -102,5 +108,5 @@ export async function contextOfToken<T extends LinkRow>(
   if (!link) return null;
   const studio = await source.manager.findOneByOrFail(StudioEntity, { id: link.studioId });
   const moment = momentIn(studio, clock);
-  return { link, studio, data: new StudioData(source.manager, studio.id, moment.now), ...moment };
+  return { link, studio, data: new StudioData(source.manager, studio.id, moment.now, by), ...moment };
 }

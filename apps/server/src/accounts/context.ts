@@ -1,14 +1,19 @@
+import type { CoachRole } from '@yandle/contract';
 import type { PlainDate } from '@yandle/core';
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import type { DataSource } from 'typeorm';
+import type { Actor } from '../audit/actor.js';
 import { dateIn, type Clock } from '../clock.js';
 import { StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
-import { CoachEntity, type StudioEntity } from './entities.js';
+import type { CoachEntity, StudioEntity } from './entities.js';
+import type { DatabaseSessionStore } from './session-store.js';
 
 declare module 'express-session' {
   interface SessionData {
     coachId?: string;
+    /** The browser that signed in, as a list of devices shows it. */
+    device?: { readonly id: string; readonly agent: string; readonly address: string; readonly at: string };
   }
 }
 
@@ -38,22 +43,44 @@ export function momentIn(studio: Pick<StudioEntity, 'timeZone'>, clock: Clock): 
   return { now, today: dateIn(studio.timeZone, now) };
 }
 
+/** Who a request is written down under. */
+export function actorOf(req: Request, coachId: string | null): Actor {
+  return { kind: coachId ? 'coach' : 'client', coachId, address: (req.ip ?? '').slice(0, 45) };
+}
+
 /** Lets nobody through who is not signed in. */
-export function requireCoach(source: DataSource, clock: Clock): RequestHandler {
-  return async (req, res, next) => {
+export function requireCoach(source: DataSource, store: DatabaseSessionStore, clock: Clock): RequestHandler {
+  return (req, res, next) => {
     const refused = new HttpProblem('not-signed-in', 'You’ve been signed out. Sign in again; your entries are saved.');
-    const coachId = req.session?.coachId;
-    if (!coachId) throw refused;
-    // One query: with every request.
-    const coach = await source.manager
-      .createQueryBuilder(CoachEntity, 'c')
-      .innerJoinAndSelect('c.studio', 's')
-      .where('c.id = :coachId', { coachId })
-      .getOne();
-    if (!coach?.studio) throw refused;
+    const coach = req.session?.coachId ? store.coachOf(req.sessionID) : null;
+    if (!coach?.studio || coach.removedAt) throw refused;
     const moment = momentIn(coach.studio, clock);
-    const data = new StudioData(source.manager, coach.studioId, moment.now);
+    const data = new StudioData(source.manager, coach.studioId, moment.now, actorOf(req, coach.id));
     res.locals.context = { coach, studio: coach.studio, data, ...moment };
+    next();
+  };
+}
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** A guest reads. Behind {@link requireCoach}. */
+export const guestsRead: RequestHandler = (req, res, next) => {
+  if (contextOf(res).coach.role === 'guest' && !READS.has(req.method))
+    throw new HttpProblem(
+      'not-allowed',
+      'As a guest you can read everything here and change nothing. Ask the owner of the studio.',
+    );
+  next();
+};
+
+/** Lets these roles through. Behind {@link requireCoach}. */
+export function requireRole(...roles: readonly CoachRole[]): RequestHandler {
+  return (_req, res, next) => {
+    if (!roles.includes(contextOf(res).coach.role))
+      throw new HttpProblem(
+        'not-allowed',
+        `This is for ${roles.map((r) => `${r}s`).join(' and ')} of the studio. Ask the owner.`,
+      );
     next();
   };
 }

@@ -194,6 +194,7 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     cuts: p.plan.cuts.map((c) => ({ ...c, fact: { ...c.fact, words: cutWords(c.fact) } })),
     createdAt: tx.now,
   });
+  await tx.audit('block-published', { clientId: p.clientId, subject: p.blockId });
   const laneIds = p.draft.lanes.map(() => uuid());
   await tx.insertMany(
     LaneEntity,

@@ -279,7 +279,10 @@ export async function endBlock(data: StudioData, id: string, version: number, to
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(BlockEntity, id, 'block');
     assertVersion(row, version, await blockView(tx, row, today));
-    if (row.endedAt === null) await tx.update(BlockEntity, { id }, { endedAt: tx.now, version: version + 1 });
+    if (row.endedAt === null) {
+      await tx.update(BlockEntity, { id }, { endedAt: tx.now, version: version + 1 });
+      await tx.audit('block-ended', { clientId: row.clientId, subject: id });
+    }
     return blockView(tx, await tx.get(BlockEntity, id, 'block'), today);
   });
 }

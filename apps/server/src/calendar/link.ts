@@ -7,7 +7,7 @@ import { CalendarLinkEntity } from './entities.js';
 
 /** Makes a link for a calendar program: the path under which it reads the file. */
 export async function makeCalendarLink(data: StudioData, clientId: string): Promise<CalendarLink> {
-  const token = await makeLink(data, CalendarLinkEntity, clientId, {});
+  const token = await makeLink(data, CalendarLinkEntity, clientId, {}, 'calendar-link-made');
   return { path: `/api/v1/calendar/${token}.ics`, madeAt: data.now.toISOString() };
 }
 

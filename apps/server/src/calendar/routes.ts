@@ -1,11 +1,11 @@
 import { Router, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
 import { contextOfToken, isOpen, revokeLinks } from '../accounts/client-link.js';
-import { contextOf } from '../accounts/context.js';
+import { actorOf, contextOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { Clock } from '../clock.js';
-import { HttpProblem, notFound } from '../http/problem.js';
+import { notFound } from '../http/problem.js';
+import type { Limits } from '../limits/limit.js';
 import { pathId } from '../http/validate.js';
 import { calendarFile } from './file.js';
 import { CalendarLinkEntity } from './entities.js';
@@ -18,20 +18,18 @@ function send(res: Response, file: string): void {
 }
 
 /** What a calendar program reads without an account: one client's sessions, by a token that can be taken back. */
-export function calendarFeedRoutes(source: DataSource, clock: Clock): Router {
+export function calendarFeedRoutes(source: DataSource, clock: Clock, limits: Limits): Router {
   const router = Router();
-  const limit = rateLimit({
-    windowMs: 15 * 60 * 1000,
-    limit: 300,
-    standardHeaders: true,
-    legacyHeaders: false,
-    handler: () => {
-      throw new HttpProblem('too-many-attempts', 'Too many requests. Wait 15 minutes.');
-    },
+  const limit = limits.of({
+    name: 'calendar',
+    most: 300,
+    minutes: 15,
+    step: 10,
+    detail: 'Too many requests. Wait 15 minutes.',
   });
   router.get('/calendar/:file', limit, async (req, res) => {
     const token = String(req.params.file).replace(/\.ics$/, '');
-    const at = await contextOfToken(source, clock, CalendarLinkEntity, token);
+    const at = await contextOfToken(source, clock, CalendarLinkEntity, token, actorOf(req, null));
     if (!at || !isOpen(at.link, at.now)) throw notFound('calendar');
     res.set('referrer-policy', 'no-referrer');
     send(res, await calendarFile(at.data, await at.data.get(ClientEntity, at.link.clientId, 'calendar')));
@@ -52,7 +50,10 @@ export function calendarRoutes(): Router {
     res.status(201).json(await makeCalendarLink(contextOf(res).data, pathId(req.params.id, 'client')));
   });
   router.delete('/clients/:id/calendar-link', async (req, res) => {
-    await revokeLinks(contextOf(res).data, CalendarLinkEntity, pathId(req.params.id, 'client'));
+    const { data } = contextOf(res);
+    const clientId = pathId(req.params.id, 'client');
+    await revokeLinks(data, CalendarLinkEntity, clientId);
+    await data.audit('calendar-link-ended', { clientId });
     res.json({});
   });
   return router;

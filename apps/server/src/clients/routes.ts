@@ -8,7 +8,8 @@ export function clientRoutes(): Router {
   const router = Router();
 
   router.get('/clients', async (req, res) => {
-    res.json(await listClients(contextOf(res).data, validQuery(clientListSchema, req.query), contextOf(res).today));
+    const { data, coach, today } = contextOf(res);
+    res.json(await listClients(data, validQuery(clientListSchema, req.query), coach.id, today));
   });
   router.post('/clients', async (req, res) => {
     res

@@ -1,12 +1,26 @@
-import type { Client, ClientListItem, ClientPath, CreateClientBody, Page, UpdateClientBody } from '@yandle/contract';
+import type {
+  Client,
+  ClientListItem,
+  ClientPath,
+  CreateClientBody,
+  Page,
+  UpdateClientBody,
+  Whose,
+} from '@yandle/contract';
 import { ageOn, rescreenDue, type PlainDate } from '@yandle/core';
+import { IsNull } from 'typeorm';
+import { revokeLinks } from '../accounts/client-link.js';
 import { CoachEntity } from '../accounts/entities.js';
+import { CalendarLinkEntity } from '../calendar/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
+import { PhoneLinkEntity } from '../phone/entities.js';
+import { IntakeLinkEntity } from '../screening/entities.js';
 import { latestIntake, screeningOf } from '../screening/service.js';
 import { ClientEntity } from './entities.js';
 import { overviews } from './overview.js';
+import { leadsMeant } from './whose.js';
 
 /** Oldest age that is no slip of the pen. */
 const OLDEST = 120;
@@ -42,7 +56,7 @@ async function checkClient(
   if (body.birthDate > today) errors.push({ path: 'birthDate', message: 'The date of birth is in the future.' });
   else if (ageOn(body.birthDate, today) > OLDEST)
     errors.push({ path: 'birthDate', message: `This would be more than ${OLDEST} years ago.` });
-  if (!(await data.findOne(CoachEntity, { id: body.leadCoachId })))
+  if (!(await data.findOne(CoachEntity, { id: body.leadCoachId, removedAt: IsNull() })))
     errors.push({ path: 'leadCoachId', message: 'Choose a coach of this studio.' });
   if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
 }
@@ -61,6 +75,7 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
         requestHash: hashOf(body),
         createdAt: tx.now,
       });
+      await tx.audit('client-added', { clientId: id });
     }
     return clientView(await tx.get(ClientEntity, body.id, 'client'), today);
   });
@@ -96,11 +111,16 @@ export async function setArchived(
     const row = await tx.getLocked(ClientEntity, id, 'client');
     assertVersion(row, version, clientView(row, today));
     await tx.update(ClientEntity, { id }, { archivedAt: archived ? tx.now : null, version: version + 1 });
+    // Whoever is no client any more has nothing to read here; restored, they get new links.
+    if (archived)
+      for (const kind of [PhoneLinkEntity, CalendarLinkEntity, IntakeLinkEntity]) await revokeLinks(tx, kind, id);
+    await tx.audit(archived ? 'client-archived' : 'client-restored', { clientId: id });
     return clientView(await tx.get(ClientEntity, id, 'client'), today);
   });
 }
 
 interface ListQuery {
+  readonly whose: Whose;
   readonly search: string;
   readonly archived: boolean;
   readonly cursor: string;
@@ -121,14 +141,21 @@ function readCursor(cursor: string): { name: string; id: string } | null {
 }
 
 /** A page of the studio's clients by name. */
-export async function listClients(data: StudioData, query: ListQuery, today: PlainDate): Promise<Page<ClientListItem>> {
+export async function listClients(
+  data: StudioData,
+  query: ListQuery,
+  me: string,
+  today: PlainDate,
+): Promise<Page<ClientListItem>> {
   const after = readCursor(query.cursor);
+  const leads = await leadsMeant(data, query.whose, me, today);
   const find = data
     .rows(ClientEntity, 'c')
     .andWhere(query.archived ? 'c.archivedAt IS NOT NULL' : 'c.archivedAt IS NULL')
     .orderBy('c.name', 'ASC')
     .addOrderBy('c.id', 'ASC')
     .take(query.limit + 1);
+  if (leads) find.andWhere('c.leadCoachId IN (:...leads)', { leads });
   const words = query.search.trim();
   if (words) {
     const like = `%${words.replace(/[\\%_]/g, '\\$&')}%`;

@@ -1,4 +1,4 @@
-import { AuthSessionEntity, CoachEntity, StudioEntity } from '../accounts/entities.js';
+import { AccountLinkEntity, AuthSessionEntity, CoachEntity, StudioEntity } from '../accounts/entities.js';
 import {
   AssessmentEntity,
   BeightonEntity,
@@ -6,10 +6,13 @@ import {
   ReadingEntity,
   TestEventEntity,
 } from '../assessments/entities.js';
+import { AuditEntryEntity } from '../audit/entities.js';
 import { LaneEntity, PrescriptionEntity, BlockEntity, RetestEntity, RevisionEntity } from '../blocks/entities.js';
 import { CalendarLinkEntity } from '../calendar/entities.js';
 import { ClientEntity } from '../clients/entities.js';
+import { InclinometerEntity } from '../devices/entities.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from '../exercises/entities.js';
+import { AttemptEntity } from '../limits/entities.js';
 import { SelfReportEntity, PrioritiesEntity, GoalEntity } from '../priorities/entities.js';
 import {
   SorenessEntity,
@@ -21,6 +24,7 @@ import {
   SymptomEntity,
 } from '../sessions/entities.js';
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
+import { ErasedClientEntity } from '../privacy/entities.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
@@ -31,7 +35,12 @@ export const ENTITIES = [
   StudioEntity,
   CoachEntity,
   AuthSessionEntity,
+  AccountLinkEntity,
+  AuditEntryEntity,
+  AttemptEntity,
+  InclinometerEntity,
   ClientEntity,
+  ErasedClientEntity,
   IntakeEntity,
   ClearanceEntity,
   IntakeLinkEntity,

@@ -5,6 +5,8 @@ const CLASHES = new Set([
   'ER_LOCK_WAIT_TIMEOUT',
   'ER_CHECKREAD',
 ]);
+/** It has waited long already: once more, and then whoever asks is told. */
+const WAITED = 'ER_LOCK_WAIT_TIMEOUT';
 /** Another transaction wrote the same id first: on the second try it is found, and answers the same. */
 const TWIN = 'ER_DUP_ENTRY';
 const TRIES = 4;
@@ -34,11 +36,13 @@ export async function withRetries<R>(
   pause: (ms: number) => Promise<void> = (ms) => new Promise((done) => setTimeout(done, ms)),
 ): Promise<R> {
   let twins = 0;
+  let waited = 0;
   for (let attempt = 1; ; attempt++) {
     try {
       return await work();
     } catch (err) {
-      const again = isClash(err) ? attempt < TRIES : driverCode(err) === TWIN && twins++ === 0;
+      const code = driverCode(err);
+      const again = code === WAITED ? waited++ === 0 : isClash(err) ? attempt < TRIES : code === TWIN && twins++ === 0;
       if (!again) throw err;
       await pause(Math.random() * FIRST_WAIT * 2 ** (attempt - 1));
     }

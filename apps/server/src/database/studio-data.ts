@@ -8,6 +8,11 @@ import type {
   ObjectLiteral,
   SelectQueryBuilder,
 } from 'typeorm';
+import type { AuditAction } from '@yandle/contract';
+import { v7 as uuid } from 'uuid';
+import { SYSTEM, type Actor } from '../audit/actor.js';
+import { StudioEntity } from '../accounts/entities.js';
+import { AuditEntryEntity } from '../audit/entities.js';
 import { HttpProblem, notFound } from '../http/problem.js';
 import { withRetries } from './retry.js';
 
@@ -40,7 +45,26 @@ export class StudioData {
     readonly studioId: string,
     /** The moment of the request: everything it writes is of this time. */
     readonly now: Date,
+    /** Who asks: what is done is written down under their name. */
+    readonly by: Actor = SYSTEM,
   ) {}
+
+  /** Writes down that something was done, in the transaction that does it. Codes and ids only: nothing about anybody's health. */
+  async audit(
+    action: AuditAction,
+    about: { readonly clientId?: string | null; readonly subject?: string } = {},
+  ): Promise<void> {
+    await this.insert(AuditEntryEntity, {
+      id: uuid(),
+      at: this.now,
+      actor: this.by.kind,
+      coachId: this.by.coachId,
+      clientId: about.clientId ?? null,
+      action,
+      subject: about.subject ?? '',
+      address: this.by.address,
+    });
+  }
 
   private scoped<T extends StudioRow>(where: FindOptionsWhere<T>): FindOptionsWhere<T> {
     return { ...where, studioId: this.studioId };
@@ -116,6 +140,11 @@ export class StudioData {
       .execute();
   }
 
+  /** Changes what the studio itself is called and goes by. */
+  async updateStudio(values: Partial<Pick<StudioEntity, 'name' | 'timeZone' | 'retentionMonths'>>): Promise<void> {
+    await this.manager.update(StudioEntity, { id: this.studioId }, values);
+  }
+
   async delete<T extends StudioRow>(entity: EntityTarget<T>, where: FindOptionsWhere<T>): Promise<void> {
     await this.manager.delete(entity, this.scoped(where));
   }
@@ -139,10 +168,8 @@ export class StudioData {
    */
   transaction<R>(work: (data: StudioData) => Promise<R>, { once = false } = {}): Promise<R> {
     const within = this.manager.queryRunner?.isTransactionActive ?? false;
-    const run = () =>
-      within
-        ? this.manager.transaction((m) => work(new StudioData(m, this.studioId, this.now)))
-        : this.manager.transaction('READ COMMITTED', (m) => work(new StudioData(m, this.studioId, this.now)));
+    const inside = (m: EntityManager) => work(new StudioData(m, this.studioId, this.now, this.by));
+    const run = () => (within ? this.manager.transaction(inside) : this.manager.transaction('READ COMMITTED', inside));
     return once || within ? run() : withRetries(run);
   }
 }

@@ -282,6 +282,7 @@ export async function resetDemo(source: DataSource, clock: Clock): Promise<void>
   const ids = [DEMO_STUDIO.id, OTHER_STUDIO.id];
   // Runs first: what was run holds its session. Then clients: a lead coach cannot be removed while a client names them.
   for (const studioId of ids) await source.query('DELETE FROM run WHERE studio_id = ?', [studioId]);
+  for (const studioId of ids) await source.query('DELETE FROM audit_entry WHERE studio_id = ?', [studioId]);
   for (const studioId of ids) await source.query('DELETE FROM client WHERE studio_id = ?', [studioId]);
   await source.manager.delete(StudioEntity, { id: In(ids) });
   await fill(source, clock);

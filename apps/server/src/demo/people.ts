@@ -22,18 +22,21 @@ export const DEMO_COACHES = [
     studioId: DEMO_STUDIO.id,
     name: 'Mara Thornebrook',
     email: 'mara@harbourlane.example',
+    role: 'owner',
   },
   {
     id: '0d3f0000-0000-4000-8000-000000000012',
     studioId: DEMO_STUDIO.id,
     name: 'Joris Ebbing',
     email: 'joris@harbourlane.example',
+    role: 'coach',
   },
   {
     id: '0d3f0000-0000-4000-8000-000000000013',
     studioId: OTHER_STUDIO.id,
     name: 'Silva Pendry',
     email: 'silva@millpond.example',
+    role: 'owner',
   },
 ] as const;
 

@@ -5,65 +5,53 @@ import {
   settledAngle,
   type InclinometerSettings,
 } from '@yandle/core';
-
-/** A simulated inclinometer on a desk: it has settings, and shows an angle that moves when they change. */
-export class SimulatedInclinometer {
-  private current: InclinometerSettings = INCLINOMETER_DEFAULTS;
-  private from = 0;
-  private changedAt: number;
-  private readonly startedAt: number;
-
-  /** @param clock milliseconds of a steady clock */
-  constructor(
-    private readonly clock: () => number,
-    private readonly random: () => number,
-  ) {
-    this.startedAt = clock();
-    this.changedAt = this.startedAt;
-  }
-
-  get settings(): InclinometerSettings {
-    return this.current;
-  }
-
-  private moment() {
-    const now = this.clock();
-    return {
-      from: this.from,
-      sinceChange: (now - this.changedAt) / 1000,
-      sinceStart: (now - this.startedAt) / 1000,
-    };
-  }
-
-  /** The limb begins to move from where it is now to the new true angle. */
-  set(settings: InclinometerSettings): void {
-    this.from = settledAngle({ ...this.current, driftPerMinute: 0 }, this.moment());
-    this.changedAt = this.clock();
-    this.current = settings;
-  }
-
-  sample(): number | null {
-    return inclinometerSample(this.current, this.moment(), this.random);
-  }
-}
+import type { StudioData } from '../database/studio-data.js';
+import { InclinometerEntity } from './entities.js';
 
 /** Milliseconds between samples. */
 export const SAMPLE_MS = 1000 / INCLINOMETER_HZ;
 
-/** One device a studio, made when first asked for. It holds no data worth keeping, so it lives in memory. */
-export class Inclinometers {
-  private readonly devices = new Map<string, SimulatedInclinometer>();
+/** Where a simulated inclinometer stands. Times are milliseconds since 1970. */
+export interface InclinometerState {
+  readonly settings: InclinometerSettings;
+  /** Degrees from which the limb began to move. */
+  readonly fromDegrees: number;
+  readonly changedAt: number;
+  readonly startedAt: number;
+}
 
-  constructor(
-    private readonly clock: () => number = () => performance.now(),
-    private readonly random: () => number = Math.random,
-  ) {}
+const momentOf = (state: InclinometerState, now: number) => ({
+  from: state.fromDegrees,
+  sinceChange: (now - state.changedAt) / 1000,
+  sinceStart: (now - state.startedAt) / 1000,
+});
 
-  of(studioId: string): SimulatedInclinometer {
-    const found = this.devices.get(studioId);
-    if (found) return found;
-    const made = new SimulatedInclinometer(this.clock, this.random);
-    this.devices.set(studioId, made);
-    return made;
-  }
+/** What it shows now; null where it drops out. */
+export function sampleOf(state: InclinometerState, now: number, random: () => number): number | null {
+  return inclinometerSample(state.settings, momentOf(state, now), random);
+}
+
+/** The one of a studio, as whichever process set it last; on the desk as delivered before that. */
+export async function inclinometerOf(data: StudioData): Promise<InclinometerState> {
+  const now = data.now.getTime();
+  const row = await data.findOne(InclinometerEntity, { id: data.studioId });
+  return row ?? { settings: INCLINOMETER_DEFAULTS, fromDegrees: 0, changedAt: now, startedAt: now };
+}
+
+/** The limb begins to move from where it is now to the new true angle. */
+export async function setInclinometer(data: StudioData, settings: InclinometerSettings): Promise<InclinometerState> {
+  const now = data.now.getTime();
+  return data.transaction(async (tx) => {
+    const [row] = await tx.findLocked(InclinometerEntity, { id: tx.studioId });
+    const before = row ?? (await inclinometerOf(tx));
+    const state: InclinometerState = {
+      settings,
+      fromDegrees: settledAngle({ ...before.settings, driftPerMinute: 0 }, momentOf(before, now)),
+      changedAt: now,
+      startedAt: before.startedAt,
+    };
+    if (row) await tx.update(InclinometerEntity, { id: tx.studioId }, state);
+    else await tx.insert(InclinometerEntity, { ...state, id: tx.studioId });
+    return state;
+  });
 }

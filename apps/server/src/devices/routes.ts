@@ -1,26 +1,32 @@
 import { inclinometerSchema } from '@yandle/contract/schemas';
 import type { InclinometerEvent, InclinometerView } from '@yandle/contract';
-import { Router, type Response } from 'express';
+import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
+import type { DatabaseSessionStore } from '../accounts/session-store.js';
+import type { Clock } from '../clock.js';
+import type { Life } from '../http/health.js';
 import { validBody } from '../http/validate.js';
-import { Inclinometers, SAMPLE_MS } from './inclinometer.js';
+import { inclinometerOf, SAMPLE_MS, sampleOf, setInclinometer } from './inclinometer.js';
 
-export function deviceRoutes(devices = new Inclinometers()): Router {
+/** Milliseconds after which a stream looks at what another process may have set, and whether its session still stands. */
+const LOOK_MS = 500;
+
+export function deviceRoutes(store: DatabaseSessionStore, clock: Clock, life: Life): Router {
   const router = Router();
-  const device = (res: Response) => devices.of(contextOf(res).studio.id);
 
-  router.get('/devices/inclinometer', (_req, res) => {
-    const view: InclinometerView = { settings: device(res).settings };
+  router.get('/devices/inclinometer', async (_req, res) => {
+    const view: InclinometerView = { settings: (await inclinometerOf(contextOf(res).data)).settings };
     res.json(view);
   });
-  router.put('/devices/inclinometer', (req, res) => {
-    device(res).set(validBody(inclinometerSchema, req.body));
-    const view: InclinometerView = { settings: device(res).settings };
+  router.put('/devices/inclinometer', async (req, res) => {
+    const settings = validBody(inclinometerSchema, req.body);
+    const view: InclinometerView = { settings: (await setInclinometer(contextOf(res).data, settings)).settings };
     res.json(view);
   });
-  // Server-sent events, 20 a second, until the browser closes the stream.
-  router.get('/devices/inclinometer/stream', (req, res) => {
-    const d = device(res);
+  // Server-sent events, 20 a second, until the browser closes the stream, signs out, or this process is told to end.
+  router.get('/devices/inclinometer/stream', async (req, res) => {
+    const { data } = contextOf(res);
+    let state = await inclinometerOf(data);
     res.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-cache, no-transform',
@@ -29,12 +35,22 @@ export function deviceRoutes(devices = new Inclinometers()): Router {
     });
     const start = performance.now();
     const send = () => {
-      const event: InclinometerEvent = { at: Math.round(performance.now() - start), degrees: d.sample() };
+      if (life.stopping) return void res.end();
+      const degrees = sampleOf(state, clock.now().getTime(), Math.random);
+      const event: InclinometerEvent = { at: Math.round(performance.now() - start), degrees };
       res.write(`event: sample\ndata: ${JSON.stringify(event)}\n\n`);
     };
+    const look = async () => {
+      if (!(await store.isOpen(req.sessionID))) return void res.end();
+      state = await inclinometerOf(data);
+    };
     send();
-    const timer = setInterval(send, SAMPLE_MS);
-    req.on('close', () => clearInterval(timer));
+    const timers = [
+      setInterval(send, SAMPLE_MS),
+      // A database that is away for a moment ends no measurement.
+      setInterval(() => void look().catch(() => undefined), LOOK_MS),
+    ];
+    res.on('close', () => timers.forEach((t) => clearInterval(t)));
   });
   return router;
 }

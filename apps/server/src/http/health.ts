@@ -1,26 +1,26 @@
 import type { Health } from '@yandle/contract';
 import { Router } from 'express';
-import type { DataSource } from 'typeorm';
-import { StudioEntity } from '../accounts/entities.js';
+import type { HealthProbe } from '../database/health-probe.js';
 
-/** Says database and migration state; 503 when the database does not answer. */
-export function healthRoutes(source: DataSource): Router {
+/** Whether this process goes on serving: set when it is told to end. */
+export interface Life {
+  stopping: boolean;
+}
+
+/** Says whether this process can serve, and what is wrong where it cannot (503). */
+export function healthRoutes(probe: HealthProbe, life: Life): Router {
   const router = Router();
-  router.get('/health', async (req, res) => {
-    try {
-      const [newest] = await source.query<{ name: string }[]>('SELECT name FROM migration ORDER BY id DESC LIMIT 1');
-      const body: Health = {
-        status: 'ok',
-        database: 'up',
-        migration: newest?.name ?? null,
-        needsSetup: (await source.manager.count(StudioEntity)) === 0,
-      };
-      res.set('cache-control', 'no-store').json(body);
-    } catch (err) {
-      req.log.warn({ err }, 'health: database down');
-      const body: Health = { status: 'degraded', database: 'down', migration: null, needsSetup: false };
-      res.status(503).json(body);
-    }
+  router.get('/health', async (_req, res) => {
+    const state = await probe.ask();
+    const up = state.database === 'up' ? state : null;
+    const ready = up?.migrated === true && !life.stopping;
+    const body: Health = {
+      status: life.stopping ? 'stopping' : ready ? 'ok' : 'degraded',
+      database: state.database,
+      migration: up?.migration ?? null,
+      needsSetup: up?.needsSetup ?? false,
+    };
+    res.status(ready ? 200 : 503).json(body);
   });
   return router;
 }

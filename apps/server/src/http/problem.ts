@@ -8,6 +8,8 @@ const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>
   'unsupported-media-type': { status: 415, title: 'This kind of content is not taken here' },
   'not-signed-in': { status: 401, title: 'Sign in first' },
   'sign-in-refused': { status: 401, title: 'Sign-in refused' },
+  'second-factor': { status: 401, title: 'A code is needed' },
+  'not-allowed': { status: 403, title: 'Not for this role' },
   'too-many-attempts': { status: 429, title: 'Too many attempts' },
   'cross-site': { status: 403, title: 'Request from another site' },
   'not-found': { status: 404, title: 'Not found' },
@@ -21,6 +23,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>
   'import-refused': { status: 422, title: 'Nothing was imported' },
   computation: { status: 422, title: 'That can’t be computed' },
   'database-unavailable': { status: 503, title: 'The database does not answer' },
+  'disk-full': { status: 507, title: 'The disk of the server is full' },
   busy: { status: 503, title: 'Too much at once' },
   internal: { status: 500, title: 'Something went wrong here' },
 };

@@ -14,7 +14,8 @@ export function webFiles(root: string): Router {
     }),
   );
   router.get(/^\/(?!api\/)/, (req, res, next) => {
-    if (!req.accepts('html')) return next();
+    // A file that is missing is missing: the page in its place would be run as a script.
+    if (!req.accepts('html') || /\.[a-z0-9]+$/i.test(req.path)) return next();
     res.set('cache-control', 'no-cache').sendFile('index.html', { root });
   });
   return router;

@@ -1,13 +1,21 @@
-import type { FinishRunBody, LateReason, LateLog, SetLogBody, SharedRunBody, SymptomBody } from '@yandle/contract';
+import type {
+  DecideLateBody,
+  FinishRunBody,
+  LateReason,
+  LateLog,
+  SetLogBody,
+  SharedRunBody,
+  SymptomBody,
+} from '@yandle/contract';
 import { buildTimeline, timingsFor, weekOn } from '@yandle/core';
-import { IsNull } from 'typeorm';
+import { In, IsNull } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { BlockEntity } from '../blocks/entities.js';
 import { newestRevision } from '../blocks/view.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
-import { HttpProblem, notFound } from '../http/problem.js';
+import { HttpProblem, invalidField, notFound } from '../http/problem.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
 import { AS_PLANNED, itemRow } from '../sessions/item.js';
 import { finishRun, putSet, putSymptom } from '../sessions/run.js';
@@ -21,6 +29,9 @@ export interface QueuedRequest {
   readonly body: unknown;
 }
 
+/** Parts that wait for a coach, for one client: some eighty sessions. A phone whose link has ended may not fill the disk. */
+const MOST_WAITING = 5000;
+
 /** Keeps what cannot be taken now. Sending it again keeps it once. */
 export async function keepLate(
   data: StudioData,
@@ -33,6 +44,15 @@ export async function keepLate(
     await tx.getLocked(ClientEntity, clientId, 'client');
     const { kind, runId, target } = queued;
     if (await tx.findOne(LateLogEntity, { clientId, runId, kind, target, requestHash })) return;
+    const kept = await tx
+      .rows(LateLogEntity, 'l')
+      .andWhere('l.clientId = :clientId AND l.decidedAt IS NULL', { clientId })
+      .getCount();
+    if (kept >= MOST_WAITING)
+      throw new HttpProblem(
+        'conflict',
+        'Your coach has not looked at what was sent before. Ask them to, then do this session again.',
+      );
     await tx.insert(LateLogEntity, {
       id: uuid(),
       clientId,
@@ -54,6 +74,8 @@ async function waiting(data: StudioData, clientId: string): Promise<LateLogEntit
 /** Runs of a client that wait for the coach. */
 export async function lateLogs(data: StudioData, clientId: string): Promise<LateLog[]> {
   const rows = await waiting(data, clientId);
+  const runs = rows.length ? await data.find(RunEntity, { id: In(rows.map((r) => r.runId)) }) : [];
+  const begun = new Set(runs.map((r) => r.id));
   return [...new Set(rows.map((r) => r.runId))].map((runId) => {
     const mine = rows.filter((r) => r.runId === runId);
     const start = mine.find((r) => r.kind === 'start')?.body as SharedRunBody | undefined;
@@ -63,6 +85,7 @@ export async function lateLogs(data: StudioData, clientId: string): Promise<Late
       reason: mine[0]!.reason,
       receivedAt: mine[0]!.createdAt.toISOString(),
       date: start?.snapshot.date ?? null,
+      started: start !== undefined || begun.has(runId),
       sets: sets.filter((s) => s.replaces === null).length,
       seconds: sets.reduce((sum, s) => sum + s.doneSeconds, 0),
       symptoms: mine.filter((r) => r.kind === 'symptom').length,
@@ -104,25 +127,44 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
   return id;
 }
 
-async function take(tx: StudioData, clientId: string, rows: readonly LateLogEntity[]): Promise<void> {
+/** The session that the coach chose for a run whose beginning never arrived. */
+async function chosenSession(tx: StudioData, clientId: string, sessionId: string | null): Promise<string> {
+  const session = sessionId === null ? null : await tx.findOne(SessionEntity, { id: sessionId, clientId });
+  if (!session)
+    throw invalidField(
+      'sessionId',
+      'The start of this session never arrived. Choose the session that these sets belong to.',
+    );
+  return session.id;
+}
+
+async function take(
+  tx: StudioData,
+  clientId: string,
+  rows: readonly LateLogEntity[],
+  chosen: string | null,
+): Promise<void> {
   const start = rows.find((r) => r.kind === 'start');
   const runId = rows[0]!.runId;
   const there = await tx.findOne(RunEntity, { id: runId });
   if (there && (await tx.get(SessionEntity, there.sessionId, 'session')).clientId !== clientId)
     throw new HttpProblem('conflict', 'This log names a session of another client. Reject it.');
-  if (start && !there) {
-    const body = start.body as SharedRunBody;
-    const sessionId = await sessionFor(tx, clientId, start.target, body);
+  if (!there) {
+    const body = start?.body as SharedRunBody | undefined;
+    const sessionId =
+      start && body ? await sessionFor(tx, clientId, start.target, body) : await chosenSession(tx, clientId, chosen);
+    // Where nobody knows when it began, it is known when its first part arrived.
+    const startedAt = body?.startedAt ?? rows[0]!.createdAt.toISOString();
     await tx.insert(RunEntity, {
       id: runId,
       sessionId,
-      startedAt: new Date(body.startedAt),
+      startedAt: new Date(startedAt),
       endedAt: null,
       source: 'client',
       sensation: null,
       feltTighter: null,
       note: '',
-      requestHash: hashOf({ sessionId, id: runId, startedAt: body.startedAt }),
+      requestHash: hashOf({ sessionId, id: runId, startedAt }),
       createdAt: tx.now,
     });
   }
@@ -138,13 +180,14 @@ export async function decideLate(
   data: StudioData,
   clientId: string,
   runId: string,
-  accept: boolean,
+  { accept, sessionId }: DecideLateBody,
 ): Promise<LateLog[]> {
   return data.transaction(async (tx) => {
     await tx.getLocked(ClientEntity, clientId, 'client');
     const rows = (await waiting(tx, clientId)).filter((r) => r.runId === runId);
     if (rows.length === 0) throw notFound('late run');
-    if (accept) await take(tx, clientId, rows);
+    if (accept) await take(tx, clientId, rows, sessionId ?? null);
+    await tx.audit(accept ? 'late-log-accepted' : 'late-log-rejected', { clientId, subject: runId });
     for (const { id } of rows) await tx.update(LateLogEntity, { id }, { decidedAt: tx.now, accepted: accept });
     return lateLogs(tx, clientId);
   });

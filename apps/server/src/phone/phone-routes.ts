@@ -8,13 +8,15 @@ import {
   symptomSchema,
 } from '@yandle/contract/schemas';
 import { upgradeStored } from '@yandle/core';
+import { parse as parseCookies } from 'cookie';
 import { Router, type Request, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
 import { contextOfToken, isOpen } from '../accounts/client-link.js';
+import { actorOf } from '../accounts/context.js';
 import type { Clock } from '../clock.js';
 import type { Config } from '../config.js';
 import { HttpProblem } from '../http/problem.js';
+import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
 import { putBreath, putSoreness } from '../sessions/soreness.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
@@ -27,52 +29,48 @@ const COOKIE = 'yandle-share';
 const ENDED = 'This link has ended. Ask your coach for a new one.';
 
 function cookieOf(req: Request): string | null {
-  const pair = (req.get('cookie') ?? '').split(/;\s*/).find((c) => c.startsWith(`${COOKIE}=`));
-  return pair ? decodeURIComponent(pair.slice(COOKIE.length + 1)) : null;
+  return parseCookies(req.get('cookie') ?? '')[COOKIE] ?? null;
 }
 
 /** What a client's phone can do with its link: read its own block, and log. Nothing else is reached from here. */
-export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Config, 'publicUrl'>): Router {
+export function phoneRoutes(
+  source: DataSource,
+  clock: Clock,
+  config: Pick<Config, 'publicUrl'>,
+  limits: Limits,
+): Router {
   const router = Router();
   router.use(
     '/shared',
-    rateLimit({
-      windowMs: 15 * 60 * 1000,
+    limits.of({
+      name: 'shared',
       // A session of twenty minutes sends some sixty logs.
-      limit: 2000,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      handler: () => {
-        throw new HttpProblem('too-many-attempts', 'Too many requests from here. Wait 15 minutes.');
-      },
+      most: 2000,
+      minutes: 15,
+      step: 20,
+      detail: 'Too many requests from here. Wait 15 minutes.',
     }),
   );
 
-  async function linked(token: unknown) {
-    const at = await contextOfToken(source, clock, PhoneLinkEntity, token);
+  async function linked(req: Request, token: unknown = cookieOf(req)) {
+    const at = await contextOfToken(source, clock, PhoneLinkEntity, token, actorOf(req, null));
     if (!at) throw new HttpProblem('not-signed-in', ENDED);
     return { ...at, clientId: at.link.clientId };
   }
   type Linked = Awaited<ReturnType<typeof linked>>;
 
   async function opened(req: Request): Promise<Linked> {
-    const at = await linked(cookieOf(req));
+    const at = await linked(req);
     if (!isOpen(at.link, at.now)) throw new HttpProblem('not-signed-in', ENDED);
     return at;
   }
 
   /** Takes a part of a run; what cannot be taken because the link or the plan has ended is kept for the coach. */
-  async function takeRequest(
-    req: Request,
-    res: Response,
-    queued: QueuedRequest,
-    take: (at: Linked) => Promise<unknown>,
-  ) {
-    const at = await linked(cookieOf(req));
+  async function takeRequest(at: Linked, res: Response, queued: QueuedRequest, take: () => Promise<unknown>) {
     const reason = isOpen(at.link, at.now) ? null : 'link';
     if (reason === null) {
       try {
-        await take(at);
+        await take();
         res.json({});
         return;
       } catch (err) {
@@ -98,7 +96,7 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
 
   router.post('/shared/open', async (req, res) => {
     const { token } = validBody(openShareSchema, req.body);
-    const at = await linked(token);
+    const at = await linked(req, token);
     if (!isOpen(at.link, at.now)) throw new HttpProblem('not-signed-in', ENDED);
     await at.data.update(PhoneLinkEntity, { id: at.link.id }, { usedAt: at.now });
     res.cookie(COOKIE, token, {
@@ -116,46 +114,52 @@ export function phoneRoutes(source: DataSource, clock: Clock, config: Pick<Confi
     res.json(await sharedBlock(at, at.clientId));
   });
   router.post('/shared/sessions/:id/runs', async (req, res) => {
-    const { snapshot, ...body } = validBody(sharedRunSchema, upgradeStored('items', req.body));
+    const at = await linked(req);
+    const { snapshot, ...body } = validBody(sharedRunSchema, req.body, (b) => upgradeStored('items', b));
     const id = pathId(req.params.id, 'session');
     const queued: QueuedRequest = { kind: 'start', runId: body.id, target: id, body: { ...body, snapshot } };
-    await takeRequest(req, res, queued, async (at) => {
+    await takeRequest(at, res, queued, async () => {
       await ownSession(at, id);
+      // Its sets came first, and the coach has taken them in.
+      if (await at.data.findOne(RunEntity, { id: body.id, sessionId: id })) return;
       await startRun(at.data, id, body, at.today, 'client');
     });
   });
   router.put('/shared/runs/:id/sets/:setId', async (req, res) => {
+    const at = await linked(req);
     const body = validBody(setLogSchema, req.body);
     const [runId, target] = [pathId(req.params.id, 'run'), pathId(req.params.setId, 'set')];
-    await takeRequest(req, res, { kind: 'set', runId, target, body }, async (at) => {
+    await takeRequest(at, res, { kind: 'set', runId, target, body }, async () => {
       await ownRun(at, runId);
       await putSet(at.data, runId, target, body);
     });
   });
   router.put('/shared/runs/:id/symptoms/:symptomId', async (req, res) => {
+    const at = await linked(req);
     const body = validBody(symptomSchema, req.body);
     const [runId, target] = [pathId(req.params.id, 'run'), pathId(req.params.symptomId, 'symptom')];
-    await takeRequest(req, res, { kind: 'symptom', runId, target, body }, async (at) => {
+    await takeRequest(at, res, { kind: 'symptom', runId, target, body }, async () => {
       await ownRun(at, runId);
       await putSymptom(at.data, runId, target, body);
     });
   });
   router.post('/shared/runs/:id/finish', async (req, res) => {
+    const at = await linked(req);
     const body = validBody(finishRunSchema, req.body);
     const runId = pathId(req.params.id, 'run');
-    await takeRequest(req, res, { kind: 'finish', runId, target: runId, body }, async (at) => {
+    await takeRequest(at, res, { kind: 'finish', runId, target: runId, body }, async () => {
       await ownRun(at, runId);
       await finishRun(at.data, runId, body);
     });
   });
   router.put('/shared/soreness/:id', async (req, res) => {
-    const body = validBody(sorenessSchema, req.body);
     const { data, clientId, today } = await opened(req);
+    const body = validBody(sorenessSchema, req.body);
     res.json(await putSoreness(data, clientId, pathId(req.params.id, 'day note'), body, today));
   });
   router.put('/shared/breath', async (req, res) => {
-    const { seconds } = validBody(breathSchema, req.body);
     const { data, clientId } = await opened(req);
+    const { seconds } = validBody(breathSchema, req.body);
     await putBreath(data, clientId, seconds);
     res.json({});
   });

@@ -1,14 +1,15 @@
 import type { FillIn, IntakeBody } from '@yandle/contract';
 import { intakeSchema } from '@yandle/contract/schemas';
 import { ageOn } from '@yandle/core';
-import { Router } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { Router, type Request } from 'express';
 import type { DataSource } from 'typeorm';
 import { contextOfToken, isOpen, makeLapsingLink } from '../accounts/client-link.js';
+import { actorOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { Clock } from '../clock.js';
 import type { StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
+import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
 import { IntakeLinkEntity } from './entities.js';
 import { putIntake } from './service.js';
@@ -18,15 +19,15 @@ const LINK_DAYS = 14;
 
 /** Makes a link for a client's intake; the one before stops working. */
 export function makeIntakeLink(data: StudioData, clientId: string): ReturnType<typeof makeLapsingLink> {
-  return makeLapsingLink(data, IntakeLinkEntity, clientId, LINK_DAYS);
+  return makeLapsingLink(data, IntakeLinkEntity, clientId, LINK_DAYS, 'intake-link-made');
 }
 
 /** What a client without an account can do with a link: read who asks, and answer. */
-export function fillInRoutes(source: DataSource, clock: Clock): Router {
+export function fillInRoutes(source: DataSource, clock: Clock, limits: Limits): Router {
   const router = Router();
 
-  async function open(token: unknown) {
-    const at = await contextOfToken(source, clock, IntakeLinkEntity, token);
+  async function open(req: Request) {
+    const at = await contextOfToken(source, clock, IntakeLinkEntity, req.params['token'], actorOf(req, null));
     if (!at || !isOpen(at.link, at.now))
       throw new HttpProblem('not-found', 'This link has ended. Ask your coach for a new one.');
     return { ...at, client: await at.data.get(ClientEntity, at.link.clientId, 'client') };
@@ -35,18 +36,10 @@ export function fillInRoutes(source: DataSource, clock: Clock): Router {
   // Guessing a token of 192 bits is hopeless; this keeps the noise away.
   router.use(
     '/fill-in',
-    rateLimit({
-      windowMs: 15 * 60 * 1000,
-      limit: 100,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      handler: () => {
-        throw new HttpProblem('too-many-attempts', 'Too many requests from here. Wait 15 minutes.');
-      },
-    }),
+    limits.of({ name: 'fill-in', most: 100, minutes: 15, detail: 'Too many requests from here. Wait 15 minutes.' }),
   );
   router.get('/fill-in/:token', async (req, res) => {
-    const { client, studio, today } = await open(req.params.token);
+    const { client, studio, today } = await open(req);
     const view: FillIn = {
       firstName: client.name.split(/\s+/)[0]!,
       studio: studio.name,
@@ -56,7 +49,7 @@ export function fillInRoutes(source: DataSource, clock: Clock): Router {
     res.json(view);
   });
   router.put('/fill-in/:token/:id', async (req, res) => {
-    const { link, data, now, today } = await open(req.params.token);
+    const { link, data, now, today } = await open(req);
     const body: IntakeBody = validBody(intakeSchema, req.body);
     await putIntake(data, link.clientId, pathId(req.params.id, 'answer'), body, null, today);
     await data.update(IntakeLinkEntity, { id: link.id }, { usedAt: now });

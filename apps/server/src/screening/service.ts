@@ -152,6 +152,7 @@ export async function putClearance(
       requestHash: hashOf({ clientId, ...body }),
       createdAt: tx.now,
     });
+    await tx.audit('cleared-by-professional', { clientId });
     await refreshSummary(tx, client, today);
   });
 }

@@ -21,8 +21,10 @@ export async function clearSymptom(
 ): Promise<SymptomReport> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(SymptomEntity, id, 'symptom');
-    if (row.clearedAt === null)
+    if (row.clearedAt === null) {
       await tx.update(SymptomEntity, { id }, { clearedAt: tx.now, clearedBy: coachId, clearedNote: note });
+      await tx.audit('stop-sign-cleared', { clientId: row.clientId, subject: id });
+    }
     const [view] = await symptomViews(tx, [await tx.get(SymptomEntity, id, 'symptom')]);
     return view!;
   });

@@ -284,6 +284,7 @@ export async function importResults(
         throw new HttpProblem('import-refused', 'Fix the lines listed and send the file again. Nothing was written.', {
           current: report,
         });
+      if (!dryRun) await tx.audit('results-imported');
       return report;
     },
     { once: true },

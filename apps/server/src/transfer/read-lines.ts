@@ -1,9 +1,11 @@
 import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { guessColumn, guessDelimiter, RESULT_COLUMNS, type ResultColumn, type ResultLine } from '@yandle/core';
 import { parse } from 'csv-parse';
 import StreamJson from 'stream-json';
 import Pick from 'stream-json/filters/Pick.js';
 import StreamArray from 'stream-json/streamers/StreamArray.js';
+import { JsonWatch } from '../http/body-depth.js';
 import { HttpProblem } from '../http/problem.js';
 
 /** A line of a file, with its number (the header is 1; in JSON the place in the list). */
@@ -52,8 +54,8 @@ export async function* csvLines(
   input: Readable,
   mapping: readonly (ResultColumn | null)[] | null,
 ): AsyncGenerator<NumberedLine> {
-  const text = input.pipe(utf8());
-  input.on('error', (err) => text.destroy(err));
+  const text = utf8();
+  pipeline(input, text).catch(() => undefined);
   const chunks = text[Symbol.asyncIterator]() as AsyncIterator<string>;
   // The heading is read first: it says what separates the columns.
   let head = '';
@@ -102,24 +104,50 @@ export async function* csvLines(
   if (!columns) throw unreadable('The file is empty. Its first line names the columns.');
 }
 
+/** Bytes as they are, watched: nesting and texts beyond all measure end the reading before the parser has them. */
+function watched(): Transform {
+  const watch = new JsonWatch();
+  return new Transform({
+    transform: (chunk: Buffer, _encoding, done) => {
+      try {
+        watch.see(chunk);
+        done(null, chunk);
+      } catch (err) {
+        done(err as Error);
+      }
+    },
+  });
+}
+
+const NO_RESULTS = 'The file has no list "results" with one object for each result. See docs/api.md for its form.';
+const NOT_JSON = 'The file isn’t valid JSON. Fix it and send it again.';
+
 /** Readings of a JSON file `{ "format": …, "results": [ … ] }`, one at a time. */
 export async function* jsonLines(input: Readable): AsyncGenerator<NumberedLine> {
-  const text = input.pipe(utf8());
-  const parser = StreamJson.parser();
-  const rows = parser.pipe(Pick.pick({ filter: 'results' })).pipe(StreamArray.streamArray());
-  const fail = (err: Error) => void rows.destroy(err);
-  input.on('error', fail);
-  text.on('error', fail);
-  parser.on('error', () => fail(unreadable('The file isn’t valid JSON. Fix it and send it again.')));
-  text.pipe(parser);
-  for await (const { key, value } of rows as AsyncIterable<{ key: number; value: unknown }>) {
-    if (value === null || typeof value !== 'object' || Array.isArray(value))
-      throw unreadable(`Entry ${key + 1} of "results" isn’t an object with client, date, test and value.`);
-    const cells: Partial<Record<ResultColumn, string>> = {};
-    for (const c of RESULT_COLUMNS) {
-      const cell = (value as Record<string, unknown>)[c.id];
-      if (typeof cell === 'string' || typeof cell === 'number') cells[c.id] = String(cell);
+  let listed = false;
+  const picked = Pick.pick({ filter: 'results', once: true });
+  picked.once('data', (token: { readonly name: string }) => (listed = token.name === 'startArray'));
+  const rows = StreamArray.streamArray();
+  // Where one of them fails all are ended, and the reader hears why.
+  const whole = pipeline(input, watched(), utf8(), StreamJson.parser(), picked, rows);
+  whole.catch(() => undefined);
+  try {
+    for await (const { key, value } of rows as AsyncIterable<{ key: number; value: unknown }>) {
+      if (value === null || typeof value !== 'object' || Array.isArray(value))
+        throw unreadable(`Entry ${key + 1} of "results" isn’t an object with client, date, test and value.`);
+      const cells: Partial<Record<ResultColumn, string>> = {};
+      for (const c of RESULT_COLUMNS) {
+        const cell = (value as Record<string, unknown>)[c.id];
+        if (typeof cell === 'string' || typeof cell === 'number') cells[c.id] = String(cell);
+      }
+      yield { line: key + 1, cells };
     }
-    yield { line: key + 1, cells };
+    await whole;
+  } catch (err) {
+    if (err instanceof HttpProblem) throw err;
+    // The readers of JSON say what is wrong with it in words of their own.
+    const why: unknown = await whole.catch((reason: unknown) => reason);
+    throw why instanceof HttpProblem ? why : unreadable(listed ? NOT_JSON : NO_RESULTS);
   }
+  if (!listed) throw unreadable(NO_RESULTS);
 }

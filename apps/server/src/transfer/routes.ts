@@ -6,11 +6,14 @@ import { stringify } from 'csv-stringify';
 import { Router, type Request, type Response } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
+import { Turnstile } from '../http/gate.js';
 import { HttpProblem } from '../http/problem.js';
+import { sendAll } from '../http/send-all.js';
 import { validQuery } from '../http/validate.js';
 import { exportedReadings, jsonText, tableRows } from './export-results.js';
 import { importResults } from './import-results.js';
-import { csvLines, jsonLines } from './read-lines.js';
+import { csvLines, jsonLines, type NumberedLine } from './read-lines.js';
+import { withWholeFile } from './spool.js';
 
 /** `client,,date`: what each place holds; an empty name skips it. */
 function readMapping(text: string): (ResultColumn | null)[] | null {
@@ -26,34 +29,33 @@ function readMapping(text: string): (ResultColumn | null)[] | null {
   });
 }
 
-function linesOf(req: Request, columns: string) {
-  if (req.is('text/csv')) return csvLines(req, readMapping(columns));
-  if (req.is('application/x-yandle-results+json')) return jsonLines(req);
+type Reader = (file: Readable) => AsyncIterable<NumberedLine>;
+
+function readerFor(req: Request, columns: string): Reader {
+  if (req.is('text/csv')) {
+    const mapping = readMapping(columns);
+    return (file) => csvLines(file, mapping);
+  }
+  if (req.is('application/x-yandle-results+json')) return jsonLines;
   throw new HttpProblem(
     'unsupported-media-type',
     'Send the file as text/csv, or as application/x-yandle-results+json.',
   );
 }
 
-/** A stream that breaks half-way must not look like a whole file: the connection is cut instead. */
-async function sendAll(res: Response, work: Promise<void>): Promise<void> {
-  try {
-    await work;
-  } catch (err) {
-    if (!res.headersSent) throw err;
-    res.destroy();
-  }
-}
-
 export function transferRoutes(): Router {
   const router = Router();
+  // Each holds a connection for as long as it writes.
+  const imports = new Turnstile(2, 'Two other files are being taken in.');
 
   router.post('/imports/results', async (req, res) => {
     const { data, coach, today } = contextOf(res);
     const { dryRun, columns } = validQuery(importQuerySchema, req.query);
     const who = { coachId: coach.id, today };
     try {
-      res.json(await importResults(data, linesOf(req, columns), who, dryRun));
+      const read = readerFor(req, columns);
+      const work = (file: Readable) => imports.pass(() => importResults(data, read(file), who, dryRun));
+      res.json(await withWholeFile(req, work));
     } finally {
       // What is left of a refused file is read to its end, so that the answer arrives.
       req.resume();
@@ -64,6 +66,7 @@ export function transferRoutes(): Router {
     const { data } = contextOf(res);
     const { client } = validQuery(exportQuerySchema, req.query);
     if (client) await data.get(ClientEntity, client, 'client');
+    await data.audit('results-exported', { clientId: client || null });
     return exportedReadings(data, client || null);
   };
   router.get('/exports/results.csv', async (req, res) => {

@@ -1,7 +1,26 @@
 import Joi from 'joi';
-import type { SetupBody, SignInBody } from '../accounts.js';
+import {
+  COACH_ROLES,
+  type ChangePasswordBody,
+  type ConfirmFactorBody,
+  type JoinBody,
+  type RemoveFactorBody,
+  type ResetBody,
+  type SetupBody,
+  type SignInBody,
+} from '../accounts.js';
 import { FIELD } from '../limits.js';
-import { line } from './common.js';
+import {
+  RETENTION,
+  type AuditQuery,
+  type EditCoachBody,
+  type EditStudioBody,
+  type EraseClientBody,
+  type InviteBody,
+  type RemoveCoachBody,
+  type StandInBody,
+} from '../studio.js';
+import { date, id, name, text } from './common.js';
 
 const email = () =>
   Joi.string()
@@ -10,7 +29,7 @@ const email = () =>
     .required()
     .messages({ 'string.email': 'Enter an email address, e.g. name@studio.example.' });
 
-const timeZone: Joi.CustomValidator<string> = (value, helpers) => {
+const ofTimeZone: Joi.CustomValidator<string> = (value, helpers) => {
   try {
     new Intl.DateTimeFormat('en', { timeZone: value });
     return value;
@@ -18,20 +37,57 @@ const timeZone: Joi.CustomValidator<string> = (value, helpers) => {
     return helpers.error('any.invalid');
   }
 };
+const timeZone = () =>
+  Joi.string()
+    .max(64)
+    .custom(ofTimeZone)
+    .required()
+    .messages({ 'any.invalid': 'Choose a time zone, as Europe/Vienna.' });
+
+const newPassword = () => Joi.string().min(FIELD.password.min).max(FIELD.password.max).required();
+const anyPassword = () => Joi.string().max(FIELD.password.max).required();
+const code = () => Joi.string().max(40);
+const role = () =>
+  Joi.string()
+    .valid(...COACH_ROLES)
+    .required();
 
 export const signInSchema = Joi.object<SignInBody, true>({
   email: Joi.string().max(FIELD.email.max).required(),
-  password: Joi.string().max(FIELD.password.max).required(),
+  password: anyPassword(),
+  code: code(),
 });
 
 export const setupSchema = Joi.object<SetupBody, true>({
-  studioName: line(),
-  timeZone: Joi.string()
-    .max(64)
-    .custom(timeZone)
-    .required()
-    .messages({ 'any.invalid': 'Choose a time zone, as Europe/Vienna.' }),
-  coachName: line(),
+  studioName: name(),
+  timeZone: timeZone(),
+  coachName: name(),
   email: email(),
-  password: Joi.string().min(FIELD.password.min).max(FIELD.password.max).required(),
+  password: newPassword(),
+});
+
+export const changePasswordSchema = Joi.object<ChangePasswordBody, true>({
+  current: anyPassword(),
+  password: newPassword(),
+});
+export const confirmFactorSchema = Joi.object<ConfirmFactorBody, true>({ code: code().required() });
+export const removeFactorSchema = Joi.object<RemoveFactorBody, true>({ password: anyPassword() });
+export const joinSchema = Joi.object<JoinBody, true>({ name: name(), email: email(), password: newPassword() });
+export const resetSchema = Joi.object<ResetBody, true>({ password: newPassword() });
+
+export const editStudioSchema = Joi.object<EditStudioBody, true>({
+  name: name(),
+  timeZone: timeZone(),
+  retentionMonths: Joi.number().integer().min(RETENTION.min).max(RETENTION.max).allow(null).required(),
+});
+export const inviteSchema = Joi.object<InviteBody, true>({ role: role(), note: text(FIELD.name.max) });
+export const editCoachSchema = Joi.object<EditCoachBody, true>({ role: role() });
+export const standInSchema = Joi.object<StandInBody, true>({ standInId: id().allow(null), until: date().allow(null) });
+export const removeCoachSchema = Joi.object<RemoveCoachBody, true>({ clientsTo: id() });
+export const auditQuerySchema = Joi.object<AuditQuery, true>({
+  client: Joi.string().guid({ separator: '-' }).lowercase().allow('').default(''),
+  cursor: Joi.string().max(120).allow('').default(''),
+});
+export const eraseClientSchema = Joi.object<EraseClientBody, true>({
+  name: Joi.string().max(FIELD.name.max).required(),
 });

@@ -1,13 +1,13 @@
 import { EXPERIENCES, MUSCLE_GROUP_IDS } from '@yandle/core';
 import Joi from 'joi';
-import { SCREENING_STATES, type CreateClientBody, type UpdateClientBody } from '../clients.js';
+import { SCREENING_STATES, WHOSE, type CreateClientBody, type UpdateClientBody, type Whose } from '../clients.js';
 import { FIELD } from '../limits.js';
-import { date, id, line, text, version } from './common.js';
+import { date, id, name, text, version } from './common.js';
 
 const CLEARANCE_MISSING = 'Enter who gave the clearance and when.';
 
 const body = {
-  name: line(),
+  name: name(),
   birthDate: date(),
   sex: Joi.string().valid('female', 'male').allow(null).required(),
   aim: text(FIELD.aim.max),
@@ -19,6 +19,7 @@ const body = {
   gentleGroups: Joi.array()
     .items(Joi.string().valid(...MUSCLE_GROUP_IDS))
     .unique()
+    .max(MUSCLE_GROUP_IDS.length)
     .required(),
   screening: Joi.string()
     .valid(...SCREENING_STATES)
@@ -39,7 +40,19 @@ export const updateClientSchema = Joi.object<UpdateClientBody>({ ...body, versio
 export const versionSchema = Joi.object<{ version: number }, true>({ version: version() });
 
 /** Query of the client list. Query values are text, so this one converts. */
-export const clientListSchema = Joi.object<{ search: string; archived: boolean; cursor: string; limit: number }>({
+const whose = Joi.string()
+  .valid(...WHOSE)
+  .default('all');
+
+export const whoseSchema = Joi.object<{ whose: Whose }>({ whose });
+export const clientListSchema = Joi.object<{
+  search: string;
+  archived: boolean;
+  cursor: string;
+  limit: number;
+  whose: Whose;
+}>({
+  whose,
   search: Joi.string().allow('').max(FIELD.name.max).default(''),
   archived: Joi.boolean().default(false),
   cursor: Joi.string().allow('').max(400).default(''),

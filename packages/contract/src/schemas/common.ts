@@ -24,6 +24,9 @@ const MESSAGES = {
   'time.plain': 'Enter a time like 09:40.',
   'instant.plain': 'Enter a time like 2026-03-09T08:12:00.000Z.',
   'text.control': 'Control characters are not allowed here.',
+  'text.direction': 'Characters that turn the direction of writing are not allowed here.',
+  'text.broken': 'This text has a broken character. Type it again.',
+  'text.lines': 'Write it on one line.',
 };
 
 /** Settings of every schema of a request body: nothing converted, nothing unknown, all errors at once. */
@@ -35,10 +38,18 @@ export const STRICT: Joi.ValidationOptions = {
   errors: { wrap: { label: false } },
 };
 
-/** Requests, not control characters: they break exports and screens. */
-const noControl: Joi.CustomValidator<string> = (value, helpers) =>
+/** What breaks exports and screens: control characters, marks that turn what is read, halves of a character. */
+const plainText: Joi.CustomValidator<string> = (value, helpers) => {
   // eslint-disable-next-line no-control-regex -- control characters are what is refused
-  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/.test(value) ? helpers.error('text.control') : value;
+  if (/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f\u2028\u2029]/.test(value))
+    return helpers.error('text.control');
+  if (/[\u202a-\u202e\u2066-\u2069]/.test(value)) return helpers.error('text.direction');
+  if (/\p{Surrogate}/u.test(value)) return helpers.error('text.broken');
+  return value;
+};
+
+const oneLine: Joi.CustomValidator<string> = (value, helpers) =>
+  /[\t\n\r]/.test(value) ? helpers.error('text.lines') : plainText(value, helpers);
 
 const plainDate: Joi.CustomValidator<string> = (value, helpers) =>
   isPlainDate(value) && value >= '1900-01-01' && value <= '2200-12-31' ? value : helpers.error('date.plain');
@@ -59,11 +70,14 @@ export const date = () => Joi.string().custom(plainDate).required();
 export const time = () => Joi.string().custom(plainTime).required();
 /** A required instant in UTC. */
 export const instant = () => Joi.string().custom(plainInstant).required();
-/** A required, non-blank line of text. */
-export const line = (max: number = FIELD.name.max) =>
-  Joi.string().max(max).custom(noControl).pattern(/\S/).required().messages({ 'string.pattern.base': 'Required.' });
+/** A required name of a person or thing: one line, not blank. */
+export const name = (max: number = FIELD.name.max) =>
+  Joi.string().max(max).custom(oneLine).pattern(/\S/).required().messages({ 'string.pattern.base': 'Required.' });
+/** A required, non-blank text. */
+export const line = (max: number) =>
+  Joi.string().max(max).custom(plainText).pattern(/\S/).required().messages({ 'string.pattern.base': 'Required.' });
 /** A text that may be empty. */
-export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(noControl).required();
+export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(plainText).required();
 /** A version an edit started from. */
 export const version = () => Joi.number().integer().min(1).required();
 /** A version an edit started from, or null to create. */

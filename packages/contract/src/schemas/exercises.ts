@@ -11,7 +11,7 @@ import {
 } from '@yandle/core';
 import Joi from 'joi';
 import type { ExerciseFile, OwnExerciseBody } from '../exercises.js';
-import { line, text, versionOrNew } from './common.js';
+import { line, name, text, versionOrNew } from './common.js';
 import { jsonSchemaOf } from './json-schema.js';
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
@@ -26,7 +26,7 @@ const count = (min: number, max: number) => Joi.number().integer().min(min).max(
 
 const definition = {
   figure: ofCatalogue(),
-  name: line(),
+  name: name(),
   aim: line(300),
   difficulty: Joi.number().valid(1, 2, 3).required(),
   primary: oneOf(MUSCLE_GROUP_IDS).required(),
@@ -41,7 +41,7 @@ const definition = {
   sideWords: text(300),
   sidePattern: oneOf(['side by side', 'alternating']).required(),
   stages: Joi.array()
-    .items(Joi.object({ name: line(), share: Joi.number().greater(0).max(1).required() }).optional())
+    .items(Joi.object({ name: name(), share: Joi.number().greater(0).max(1).required() }).optional())
     .max(4)
     .required(),
   steps: lines(5),

@@ -12,3 +12,5 @@ export * from './priorities.js';
 export * from './devices.js';
 export * from './transfer.js';
 export * from './phone.js';
+export { oversize } from './size.js';
+export type { JsonSchema } from './json-schema.js';

@@ -20,4 +20,7 @@ export const sharedRunSchema = Joi.object<SharedRunBody>({
   }).required(),
 });
 
-export const decideLateSchema = Joi.object<DecideLateBody, true>({ accept: Joi.boolean().required() });
+export const decideLateSchema = Joi.object<DecideLateBody, true>({
+  accept: Joi.boolean().required(),
+  sessionId: id().optional(),
+});

@@ -34,6 +34,7 @@ export const selfReportSchema = Joi.object<SelfReportBody>({
   habits: Joi.array()
     .items(Joi.string().valid(...HABIT_IDS))
     .unique()
+    .max(HABIT_IDS.length)
     .required(),
 });
 
@@ -42,12 +43,14 @@ export const prioritiesSchema = Joi.object<PrioritiesBody>({
   interests: Joi.array()
     .items(Joi.object({ group: group().required(), coach: interest(), client: interest() }))
     .unique('group')
+    .max(MUSCLE_GROUP_IDS.length)
     .required(),
-  pinned: Joi.array().items(group()).unique().required(),
+  pinned: Joi.array().items(group()).unique().max(MUSCLE_GROUP_IDS.length).required(),
   excluded: Joi.array()
     .items(Joi.object({ group: group().required(), reason: line(300) }))
     .unique('group')
+    .max(MUSCLE_GROUP_IDS.length)
     .required(),
-  order: Joi.array().items(group()).unique().required(),
+  order: Joi.array().items(group()).unique().max(MUSCLE_GROUP_IDS.length).required(),
   quickCheck: Joi.array().items(testId()).unique().max(2).required(),
 });

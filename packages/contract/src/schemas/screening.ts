@@ -12,10 +12,10 @@ import {
 import Joi from 'joi';
 import { FIELD } from '../limits.js';
 import type { ClearanceBody, IntakeBody } from '../screening.js';
-import { date, line, text } from './common.js';
+import { date, name, text } from './common.js';
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
-const some = (values: readonly string[]) => Joi.array().items(oneOf(values)).unique().required();
+const some = (values: readonly string[]) => Joi.array().items(oneOf(values)).unique().max(values.length).required();
 const withRegions = QUESTIONS.filter((q) => 'regions' in q).map((q) => q.id);
 
 const answers = Joi.object<Answers>({
@@ -44,6 +44,7 @@ const about = Joi.object<About>({
       }).optional(),
     )
     .unique('region')
+    .max(BODY_REGION_IDS.length)
     .required(),
   props: some(PROP_IDS),
   place: oneOf(PLACES).required(),
@@ -59,7 +60,7 @@ export const intakeSchema = Joi.object<IntakeBody>({
 
 export const clearanceSchema = Joi.object<ClearanceBody>({
   cautionId: oneOf([...QUESTION_IDS, 'under-18', 'over-65']).required(),
-  who: line(),
+  who: name(),
   on: date(),
   note: text(),
 });

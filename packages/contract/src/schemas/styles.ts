@@ -12,7 +12,7 @@ import {
 import Joi from 'joi';
 import type { OwnStyleBody, OwnTemplateBody, StyleFile, TemplateFile } from '../styles.js';
 import { blockPlan, lanePlan } from './blocks.js';
-import { line, text, versionOrNew } from './common.js';
+import { line, name, text, versionOrNew } from './common.js';
 import { lockedCell } from './prescription.js';
 
 type Bounds = { readonly min: number; readonly max: number };
@@ -58,7 +58,7 @@ const extra = () =>
     .required();
 
 const definition = {
-  name: line(60),
+  name: name(60),
   summary: text(300),
   phases: Joi.array().items(phase.optional()).min(1).max(STYLE_BOUNDS.phases.max).required(),
   before: extra(),
@@ -107,7 +107,7 @@ export const styleFileSchema = Joi.object<StyleFile>({
 });
 
 const template = {
-  name: line(60),
+  name: name(60),
   summary: text(300),
   ...blockPlan,
   lanes: Joi.array()

@@ -7,7 +7,7 @@ import {
   type OwnTestBody,
   type StudyBody,
 } from '../test-catalogue.js';
-import { id, line, testId, text, versionOrNew } from './common.js';
+import { id, line, name, testId, text, versionOrNew } from './common.js';
 
 /** Lists of short lines: steps, faults … */
 const lines = (most: number, least = 0) => Joi.array().items(line(300).optional()).min(least).max(most).required();
@@ -25,7 +25,7 @@ const source = () =>
 export const ownTestSchema = Joi.object<OwnTestBody>({
   version: versionOrNew(),
   archived: Joi.boolean().required(),
-  name: line(),
+  name: name(),
   motion: line(200),
   purpose: text(300),
   position: Joi.string()
@@ -34,7 +34,7 @@ export const ownTestSchema = Joi.object<OwnTestBody>({
   landmarks: lines(8),
   steps: lines(8, 1),
   endPoint: line(300),
-  instruments: Joi.array().items(line(60).optional()).min(1).max(5).unique().required(),
+  instruments: Joi.array().items(name(60).optional()).min(1).max(5).unique().required(),
   unit: Joi.string().valid('deg', 'cm').required(),
   reads: line(120),
   better: Joi.string().valid('more', 'less').required(),
@@ -71,7 +71,7 @@ export const ownTestSchema = Joi.object<OwnTestBody>({
 
 export const ownBatterySchema = Joi.object<OwnBatteryBody>({
   version: versionOrNew(),
-  name: line(),
+  name: name(),
   about: text(200),
   testIds: Joi.array().items(testId()).unique().min(1).max(40).required(),
   archived: Joi.boolean().required(),
@@ -80,11 +80,11 @@ export const ownBatterySchema = Joi.object<OwnBatteryBody>({
 export const studySchema = Joi.object<StudyBody>({
   version: versionOrNew(),
   testId: testId().required(),
-  name: line(),
+  name: name(),
   kind: Joi.string()
     .valid(...STUDY_KINDS)
     .required(),
-  columns: Joi.array().items(line(60).optional()).length(2).required(),
+  columns: Joi.array().items(name(60).optional()).length(2).required(),
   rows: Joi.array()
     .items(
       Joi.object({

@@ -8,6 +8,7 @@ import { Sessions1796500000000 } from './0007-sessions.js';
 import { Words1797000000000 } from './0008-words.js';
 import { Facts1797100000000 } from './0009-facts.js';
 import { RunsStay1797200000000 } from './0010-runs-stay.js';
+import { Accounts1797300000000 } from './0011-accounts.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -21,4 +22,5 @@ export const MIGRATIONS = [
   Words1797000000000,
   Facts1797100000000,
   RunsStay1797200000000,
+  Accounts1797300000000,
 ];

@@ -29,6 +29,7 @@ import type {
   InclinometerView,
   IntakeBody,
   Me,
+  DecideLateBody,
   LateLog,
   NewPhoneLink,
   OwnBattery,
@@ -212,8 +213,8 @@ export class Api {
   lateLogs(clientId: string): Observable<LateLog[]> {
     return this.http.get<LateLog[]>(`${V1}/clients/${clientId}/late-logs`);
   }
-  decideLate(clientId: string, runId: string, accept: boolean): Observable<LateLog[]> {
-    return this.http.put<LateLog[]>(`${V1}/clients/${clientId}/late-logs/${runId}`, { accept });
+  decideLate(clientId: string, runId: string, decision: DecideLateBody): Observable<LateLog[]> {
+    return this.http.put<LateLog[]>(`${V1}/clients/${clientId}/late-logs/${runId}`, decision);
   }
   clearSymptom(id: string, note: string): Observable<SymptomReport> {
     return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, { note });

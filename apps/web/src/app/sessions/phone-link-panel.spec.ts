@@ -7,6 +7,7 @@ const late: LateLog = {
   reason: 'plan',
   receivedAt: '2026-03-11T17:00:00.000Z',
   date: '2026-03-10',
+  started: true,
   sets: 4,
   seconds: 120,
   symptoms: 1,
@@ -49,5 +50,26 @@ describe('PhoneLinkPanel', () => {
     sent.flush([]);
     await screen.settle();
     expect(screen.text).not.toContain('Arrived late');
+  });
+
+  it('asks which session sets belong to whose beginning never arrived', async () => {
+    const screen = await open([{ ...late, date: null, started: false }]);
+    await screen.answer('/clients/c1/sessions', [
+      { id: 's1', date: '2026-03-09' },
+      { id: 's2', date: '2026-03-10' },
+      { id: 's3', date: '2026-03-30' },
+    ]);
+    const accept = screen.button('Accept');
+    expect(accept.disabled).toBe(true);
+    const select = screen.el.querySelector('select')!;
+    // Up to today, the newest first.
+    expect([...select.options].map((o) => o.value)).toEqual(['', 's2', 's1']);
+    select.value = 's1';
+    select.dispatchEvent(new Event('change'));
+    await screen.settle();
+    await screen.press('Accept');
+    const put = screen.request('PUT', '/clients/c1/late-logs/r1');
+    expect(put.request.body).toEqual({ accept: true, sessionId: 's1' });
+    put.flush([]);
   });
 });

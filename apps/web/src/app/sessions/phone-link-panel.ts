@@ -1,8 +1,9 @@
 import { Requests } from '../data/requests';
 import { Component, effect, inject, input, signal, untracked } from '@angular/core';
-import type { LateReason, LateLog, PhoneLink } from '@yandle/contract';
+import type { LateReason, LateLog, PhoneLink, SessionSummary } from '@yandle/contract';
 import { formatDate } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
+import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ProblemNote } from '../ui/problem-note';
 
@@ -51,8 +52,26 @@ import { ProblemNote } from '../ui/problem-note';
             }}.
             {{ reasons[r.reason] }}
           </p>
+          @if (!r.started) {
+            <label class="field mt-2 max-w-sm">
+              <span class="label">Its start never arrived. Which session was it?</span>
+              <select class="input" #which (change)="chosen.set(which.value)">
+                <option value="">Choose a session</option>
+                @for (s of sessions(); track s.id) {
+                  <option [value]="s.id">{{ short(s.date) }}</option>
+                }
+              </select>
+            </label>
+          }
           <div class="mt-2 flex gap-2">
-            <button type="button" class="btn btn-go" (click)="decide(r.runId, true)">Accept</button>
+            <button
+              type="button"
+              class="btn btn-go"
+              [disabled]="!r.started && chosen() === ''"
+              (click)="decide(r.runId, true, r.started ? null : chosen())"
+            >
+              Accept
+            </button>
             <button type="button" class="btn" (click)="decide(r.runId, false)">Reject</button>
           </div>
         </div>
@@ -62,11 +81,15 @@ import { ProblemNote } from '../ui/problem-note';
 })
 export class PhoneLinkPanel {
   private readonly api = inject(Api);
+  private readonly account = inject(AccountService);
   readonly clientId = input.required<string>();
   protected readonly link = signal<PhoneLink | null>(null);
   protected readonly fresh = signal<string | null>(null);
   protected readonly code = signal<string | null>(null);
   protected readonly copied = signal(false);
+  /** Sessions up to today, the newest first: one of them a run without a beginning belongs to. */
+  protected readonly sessions = signal<readonly SessionSummary[]>([]);
+  protected readonly chosen = signal('');
   protected readonly late = signal<readonly LateLog[]>([]);
   protected readonly reasons: Readonly<Record<LateReason, string>> = {
     link: 'It was sent after the link had ended.',
@@ -85,6 +108,10 @@ export class PhoneLinkPanel {
         void this.attempt(async () => {
           this.link.set(await firstValueFrom(this.api.phoneLink(id)));
           this.late.set(await firstValueFrom(this.api.lateLogs(id)));
+          if (this.late().every((l) => l.started)) return;
+          const today = this.account.me()?.today ?? '';
+          const all = await firstValueFrom(this.api.sessions(id));
+          this.sessions.set(all.filter((s) => s.date <= today).reverse());
         });
       });
     });
@@ -119,9 +146,9 @@ export class PhoneLinkPanel {
     });
   }
 
-  protected decide(runId: string, accept: boolean): Promise<void> {
+  protected decide(runId: string, accept: boolean, sessionId: string | null = null): Promise<void> {
     return this.attempt(async () => {
-      this.late.set(await firstValueFrom(this.api.decideLate(this.clientId(), runId, accept)));
+      this.late.set(await firstValueFrom(this.api.decideLate(this.clientId(), runId, { accept, ...(sessionId ? { sessionId } : {}) })));
     });
   }
 

@@ -12,12 +12,13 @@ import { AccountService } from '../data/account.service';
 export const TODAY = '2026-03-11';
 
 export const ME: Me = {
-  coach: { id: 'k1', name: 'Mara Thornebrook', email: 'mara@harbourlane.example' },
+  coach: { id: 'k1', name: 'Mara Thornebrook', email: 'mara@harbourlane.example', role: 'owner' },
   studio: { id: 's1', name: 'Harbour Lane', timeZone: 'Europe/Vienna' },
   coaches: [
     { id: 'k1', name: 'Mara Thornebrook' },
     { id: 'k2', name: 'Joris Ebbing' },
   ],
+  standingInFor: [],
   today: TODAY,
 };
 

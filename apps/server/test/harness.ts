@@ -1,5 +1,5 @@
 import type { Express } from 'express';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
 import type { DataSource } from 'typeorm';
@@ -36,14 +36,20 @@ export interface Harness {
 export function newApp(
   source: DataSource,
   clock: Clock,
-  { life = { stopping: false }, url = databaseUrl() }: { life?: Life; url?: string } = {},
+  {
+    life = { stopping: false },
+    url = databaseUrl(),
+    log = pino({ level: 'silent' }),
+    webRoot = null,
+    publicUrl = null,
+  }: { life?: Life; url?: string; log?: Logger; webRoot?: string | null; publicUrl?: string | null } = {},
 ): Express {
   return createApp({
-    config: { publicUrl: null, trustedProxies: 0, webRoot: null, sessionSecret: 'a secret of the tests, long enough' },
+    config: { publicUrl, trustedProxies: 0, webRoot, sessionSecret: 'a secret of the tests, long enough' },
     source,
     store: new DatabaseSessionStore(source, clock),
     clock,
-    log: pino({ level: 'silent' }),
+    log,
     probe: new HealthProbe(url),
     life,
   });

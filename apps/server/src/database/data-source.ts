@@ -38,5 +38,7 @@ export async function openDataSource(url: string): Promise<DataSource> {
   const source = await createDataSource(url).initialize();
   const { pool } = source.driver as unknown as { readonly pool: Pool };
   pool.on('connection', (connection) => connection.query(LIMITS));
+  // The one that opening made.
+  await source.query(LIMITS);
   return source;
 }

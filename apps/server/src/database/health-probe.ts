@@ -46,9 +46,8 @@ export class HealthProbe {
   }
 
   private async query(): Promise<DatabaseState> {
-    this.connection ??= createConnection({ uri: this.url, connectTimeout: PATIENCE_MS });
+    this.connection ??= this.open();
     const connection = await this.connection;
-    connection.once('error', () => this.drop());
     const [rows] = await connection.query<RowDataPacket[]>(
       'SELECT (SELECT name FROM migration ORDER BY id DESC LIMIT 1) AS newest, (SELECT COUNT(*) FROM migration) AS done, EXISTS (SELECT 1 FROM studio) AS studios',
     );
@@ -59,6 +58,12 @@ export class HealthProbe {
       migrated: Number(row.done) >= MIGRATIONS.length,
       needsSetup: Number(row.studios) === 0,
     };
+  }
+
+  private async open(): Promise<Connection> {
+    const connection = await createConnection({ uri: this.url, connectTimeout: PATIENCE_MS });
+    connection.once('error', () => this.drop());
+    return connection;
   }
 
   private drop(): void {

@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { RESULT_COLUMNS, testInCatalogue, toCell, type ResultColumn, type TestCatalogue } from '@yandle/core';
+import { RESULT_COLUMNS, testInCatalogue, toCell, type ResultColumn } from '@yandle/core';
 import { CoachEntity } from '../accounts/entities.js';
 import { AssessmentEntity, ReadingEntity } from '../assessments/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -8,8 +8,6 @@ import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 
 interface Row {
   readonly client: string;
-  readonly assessmentId: string;
-  readonly seq: number;
   readonly date: string;
   readonly time: string;
   readonly warm: number;
@@ -21,8 +19,8 @@ interface Row {
   readonly id: string;
 }
 
-/** Readings that one statement brings: between two of them no connection is held while the client reads. */
-const PAGE = 1000;
+/** Assessments whose readings one statement brings: between two of them no connection is held while the client reads. */
+const AT_ONCE = 50;
 
 /** Readings that stand, of a client or of the whole studio, one at a time in the order of assessments. */
 export async function* exportedReadings(
@@ -30,53 +28,11 @@ export async function* exportedReadings(
   clientId: string | null,
 ): AsyncGenerator<Record<ResultColumn, string>> {
   const catalogue = await loadTestCatalogue(data);
-  const clients = clientId
-    ? [clientId]
-    : (await data.find(ClientEntity, {}, { select: { id: true }, order: { id: 'ASC' } })).map((c) => c.id);
-  for (const id of clients) yield* readingsOfClient(data, catalogue, id);
-}
-
-async function* readingsOfClient(
-  data: StudioData,
-  catalogue: TestCatalogue,
-  clientId: string,
-): AsyncGenerator<Record<ResultColumn, string>> {
-  const page = (after: Row | null): Promise<Row[]> => {
-    const readings = data
-      .rows(ReadingEntity, 't')
-      .innerJoin(AssessmentEntity, 'a', 'a.id = t.assessmentId')
-      .innerJoin(ClientEntity, 'c', 'c.id = a.clientId')
-      .innerJoin(CoachEntity, 'k', 'k.id = COALESCE(t.testerId, a.testerId)')
-      .andWhere('a.clientId = :clientId AND t.replacedBy IS NULL', { clientId })
-      .select('c.name', 'client')
-      .addSelect("DATE_FORMAT(a.date, '%Y-%m-%d')", 'date')
-      .addSelect('a.time', 'time')
-      .addSelect('a.id', 'assessmentId')
-      .addSelect('COALESCE(t.warm, a.warm)', 'warm')
-      .addSelect('k.name', 'tester')
-      .addSelect('t.testId', 'testId')
-      .addSelect('t.side', 'side')
-      .addSelect('t.value', 'value')
-      .addSelect('t.instrument', 'instrument')
-      .addSelect('t.id', 'id')
-      .addSelect('t.seq', 'seq')
-      .orderBy({ 'a.date': 'ASC', 'a.time': 'ASC', 'a.id': 'ASC', 't.seq': 'ASC', 't.id': 'ASC' })
-      .limit(PAGE);
-    if (after)
-      readings.andWhere(
-        'a.date >= :afterDate AND (a.date, a.time, a.id, t.seq, t.id) > (:afterDate, :afterTime, :afterAssessment, :afterSeq, :afterId)',
-        {
-          afterDate: after.date,
-          afterTime: after.time,
-          afterAssessment: after.assessmentId,
-          afterSeq: after.seq,
-          afterId: after.id,
-        },
-      );
-    return readings.getRawMany<Row>();
-  };
-  for (let rows = await page(null); rows.length > 0; rows = rows.length < PAGE ? [] : await page(rows.at(-1)!))
-    for (const r of rows) {
+  const order = { clientId: 'ASC', date: 'ASC', time: 'ASC', id: 'ASC' } as const;
+  const assessments = await data.find(AssessmentEntity, clientId ? { clientId } : {}, { select: { id: true }, order });
+  for (let i = 0; i < assessments.length; i += AT_ONCE) {
+    const ids = assessments.slice(i, i + AT_ONCE).map((a) => a.id);
+    for (const r of await readingsOf(data, ids)) {
       const test = testInCatalogue(catalogue, r.testId);
       yield {
         client: r.client,
@@ -92,6 +48,28 @@ async function* readingsOfClient(
         id: r.id,
       };
     }
+  }
+}
+
+function readingsOf(data: StudioData, assessmentIds: readonly string[]): Promise<Row[]> {
+  return data
+    .rows(ReadingEntity, 't')
+    .innerJoin(AssessmentEntity, 'a', 'a.id = t.assessmentId')
+    .innerJoin(ClientEntity, 'c', 'c.id = a.clientId')
+    .innerJoin(CoachEntity, 'k', 'k.id = COALESCE(t.testerId, a.testerId)')
+    .andWhere('t.assessmentId IN (:...assessmentIds) AND t.replacedBy IS NULL', { assessmentIds })
+    .select('c.name', 'client')
+    .addSelect("DATE_FORMAT(a.date, '%Y-%m-%d')", 'date')
+    .addSelect('a.time', 'time')
+    .addSelect('COALESCE(t.warm, a.warm)', 'warm')
+    .addSelect('k.name', 'tester')
+    .addSelect('t.testId', 'testId')
+    .addSelect('t.side', 'side')
+    .addSelect('t.value', 'value')
+    .addSelect('t.instrument', 'instrument')
+    .addSelect('t.id', 'id')
+    .orderBy({ 'a.clientId': 'ASC', 'a.date': 'ASC', 'a.time': 'ASC', 'a.id': 'ASC', 't.seq': 'ASC' })
+    .getRawMany<Row>();
 }
 
 /** Rows as the documented table: numbers as they are, texts safe for spreadsheets. */

@@ -1,13 +1,13 @@
 import { request as httpRequest, createServer, type Server } from 'node:http';
 import { subscribe, unsubscribe } from 'node:diagnostics_channel';
 import type { AddressInfo } from 'node:net';
-import type { Express } from 'express';
 import fc from 'fast-check';
 import type Joi from 'joi';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Block, SessionSummary } from '@yandle/contract';
 import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+import { routesOf } from './routes-of.js';
 import { bodyOf } from './schema-bodies.js';
 
 /** Hostile requests: a tenth in `npm test`, all in `npm run deep`. */
@@ -19,26 +19,6 @@ interface Route {
   readonly method: string;
   readonly path: string;
   readonly schema: Joi.Schema | null;
-}
-
-interface Layer {
-  readonly route?: { readonly path: string; readonly stack: readonly { readonly method?: string }[] };
-  readonly handle?: { readonly stack?: readonly Layer[] };
-}
-
-/** Every route of the application, from the application. */
-function routesOf(app: Express): { method: string; path: string }[] {
-  const found: { method: string; path: string }[] = [];
-  const walk = (layers: readonly Layer[]): void => {
-    for (const { route, handle } of layers) {
-      if (route && typeof route.path === 'string')
-        for (const method of new Set(route.stack.map((s) => s.method).filter((m) => m !== undefined)))
-          found.push({ method: method.toUpperCase(), path: route.path });
-      if (handle?.stack) walk(handle.stack);
-    }
-  };
-  walk((app as unknown as { router: { stack: readonly Layer[] } }).router.stack);
-  return found;
 }
 
 /** What breaks servers: the wrong kind, the wrong size, the wrong letters. */

@@ -40,6 +40,7 @@ export class AssessmentEntity {
 @Entity('reading')
 @Index('IDX_reading_assessment', ['assessmentId', 'seq'], { unique: true })
 @Index('IDX_reading_studio', ['studioId'])
+@Index('IDX_reading_test', ['studioId', 'testId'])
 export class ReadingEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;

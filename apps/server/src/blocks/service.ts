@@ -32,7 +32,7 @@ import { loadStyles } from '../styles/service.js';
 import { BlockEntity } from './entities.js';
 import { contextOf, measuredOf, planningView, type Measured } from './planning.js';
 import { publish, type MayBeDone } from './publish.js';
-import { blockView, changeableFrom, newestRevision, weeksDone } from './view.js';
+import { blockView, changeableFrom, newestRevision, weeksDone, blockViews } from './view.js';
 
 /** Who plans, and when. */
 export interface Planner {
@@ -291,7 +291,7 @@ export async function endBlock(data: StudioData, id: string, version: number, to
 export async function listBlocks(data: StudioData, clientId: string, today: PlainDate): Promise<Block[]> {
   await data.get(ClientEntity, clientId, 'client');
   const rows = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
-  return Promise.all(rows.map((r) => blockView(data, r, today)));
+  return blockViews(data, rows, today);
 }
 
 /** What planning for a client depends on, so that a screen computes the same plan. */

@@ -29,40 +29,62 @@ function weekOf(parts: readonly PrescriptionEntity[]): PlannedWeek {
   };
 }
 
+/** The lanes of revisions with their weeks, as they were published; by revision. */
+async function lanesByRevision(data: StudioData, revisionIds: readonly string[]): Promise<Map<string, Lane[]>> {
+  const lanes = await data.find(LaneEntity, { revisionId: In([...revisionIds]) }, { order: { place: 'ASC' } });
+  const cells = await data.find(PrescriptionEntity, { laneId: In(lanes.map((l) => l.id)) }, { order: { week: 'ASC' } });
+  const byLane = new Map<string, Map<number, PrescriptionEntity[]>>();
+  for (const c of cells) {
+    const weeks = byLane.get(c.laneId) ?? new Map<number, PrescriptionEntity[]>();
+    byLane.set(c.laneId, weeks);
+    weeks.set(c.week, [...(weeks.get(c.week) ?? []), c]);
+  }
+  const out = new Map<string, Lane[]>(revisionIds.map((id) => [id, []]));
+  for (const l of lanes)
+    out.get(l.revisionId)!.push({
+      id: l.laneKey,
+      group: l.group,
+      styleId: l.styleId,
+      limitReasons: l.limitReasons,
+      leftOut: l.leftOut ?? [],
+      weeks: [...(byLane.get(l.id)?.values() ?? [])].map(weekOf),
+    });
+  return out;
+}
+
 /** The lanes of a revision with their weeks, as they were published. */
 export async function lanesOf(data: StudioData, revisionId: string): Promise<Lane[]> {
-  const lanes = await data.find(LaneEntity, { revisionId }, { order: { place: 'ASC' } });
-  const cells = await data.find(PrescriptionEntity, { laneId: In(lanes.map((l) => l.id)) }, { order: { week: 'ASC' } });
-  const byCell = new Map<string, PrescriptionEntity[]>();
-  for (const c of cells) {
-    const key = `${c.laneId} ${c.week}`;
-    byCell.set(key, [...(byCell.get(key) ?? []), c]);
-  }
-  return lanes.map((l) => ({
-    id: l.laneKey,
-    group: l.group,
-    styleId: l.styleId,
-    limitReasons: l.limitReasons,
-    leftOut: l.leftOut ?? [],
-    weeks: cells.filter((c) => c.laneId === l.id && c.part === 0).map((c) => weekOf(byCell.get(`${l.id} ${c.week}`)!)),
-  }));
+  return (await lanesByRevision(data, [revisionId])).get(revisionId)!;
+}
+
+/** Weeks of blocks in which something was done; by block. */
+async function weeksDoneOf(data: StudioData, blockIds: readonly string[]): Promise<Map<string, Set<number>>> {
+  const rows = await data
+    .rows(RunEntity, 'r')
+    .innerJoin(SessionEntity, 's', 's.id = r.session_id')
+    .select('s.blockId', 'blockId')
+    .addSelect('s.week', 'week')
+    .andWhere('s.blockId IN (:...blockIds)', { blockIds })
+    .groupBy('s.blockId')
+    .addGroupBy('s.week')
+    .getRawMany<{ blockId: string; week: number }>();
+  const out = new Map(blockIds.map((id) => [id, new Set<number>()]));
+  for (const { blockId, week } of rows) out.get(blockId)!.add(Number(week));
+  return out;
 }
 
 /** Weeks of a block in which something was done. */
 export async function weeksDone(data: StudioData, blockId: string): Promise<Set<number>> {
-  const rows = await data
-    .rows(RunEntity, 'r')
-    .innerJoin(SessionEntity, 's', 's.id = r.session_id')
-    .select('DISTINCT s.week', 'week')
-    .andWhere('s.blockId = :blockId', { blockId })
-    .getRawMany<{ week: number }>();
-  return new Set(rows.map((r) => Number(r.week)));
+  return (await weeksDoneOf(data, [blockId])).get(blockId)!;
 }
 
 /** First week that may still be changed: 1 until something has been done, then the week after the running one. */
-export async function changeableFrom(data: StudioData, row: BlockEntity, today: PlainDate): Promise<number> {
-  const done = await weeksDone(data, row.id);
+function firstChangeable(row: BlockEntity, done: ReadonlySet<number>, today: PlainDate): number {
   return done.size === 0 ? 1 : Math.max(weekOn(row.startDate, today), ...done) + 1;
+}
+
+export async function changeableFrom(data: StudioData, row: BlockEntity, today: PlainDate): Promise<number> {
+  return firstChangeable(row, await weeksDone(data, row.id), today);
 }
 
 export async function newestRevision(data: StudioData, blockId: string): Promise<RevisionEntity> {
@@ -70,24 +92,51 @@ export async function newestRevision(data: StudioData, blockId: string): Promise
   return revision!;
 }
 
+/** The newest revision of each block. */
+async function newestRevisions(data: StudioData, blockIds: readonly string[]): Promise<Map<string, RevisionEntity>> {
+  const rows = await data
+    .rows(RevisionEntity, 'r')
+    .andWhere('r.blockId IN (:...blockIds)', { blockIds })
+    .andWhere('r.number = (SELECT MAX(n.number) FROM revision n WHERE n.block_id = r.block_id)')
+    .getMany();
+  return new Map(rows.map((r) => [r.blockId, r]));
+}
+
 export async function blockView(data: StudioData, row: BlockEntity, today: PlainDate): Promise<Block> {
-  const revision = await newestRevision(data, row.id);
-  const retests = await data.find(RetestEntity, { blockId: row.id }, { order: { week: 'ASC' } });
-  return {
-    id: row.id,
-    clientId: row.clientId,
-    version: row.version,
-    revision: revision.number,
-    choices: revision.choices,
-    startDate: row.startDate,
-    endDate: endOfBlock(row.startDate, row.weeks),
-    weeks: row.weeks,
-    lanes: await lanesOf(data, revision.id),
-    retests: retests.map((r) => ({ week: r.week, date: r.date })),
-    cuts: revision.cuts ?? [],
-    changeableFrom: await changeableFrom(data, row, today),
-    endedAt: row.endedAt?.toISOString() ?? null,
-  };
+  return (await blockViews(data, [row], today))[0]!;
+}
+
+/** Blocks as they were published last; the number of statements does not grow with them. */
+export async function blockViews(data: StudioData, rows: readonly BlockEntity[], today: PlainDate): Promise<Block[]> {
+  if (rows.length === 0) return [];
+  const ids = rows.map((r) => r.id);
+  const [revisions, retests, done] = await Promise.all([
+    newestRevisions(data, ids),
+    data.find(RetestEntity, { blockId: In(ids) }, { order: { week: 'ASC' } }),
+    weeksDoneOf(data, ids),
+  ]);
+  const lanes = await lanesByRevision(
+    data,
+    [...revisions.values()].map((r) => r.id),
+  );
+  return rows.map((row): Block => {
+    const revision = revisions.get(row.id)!;
+    return {
+      id: row.id,
+      clientId: row.clientId,
+      version: row.version,
+      revision: revision.number,
+      choices: revision.choices,
+      startDate: row.startDate,
+      endDate: endOfBlock(row.startDate, row.weeks),
+      weeks: row.weeks,
+      lanes: lanes.get(revision.id)!,
+      retests: retests.filter((r) => r.blockId === row.id).map((r) => ({ week: r.week, date: r.date })),
+      cuts: revision.cuts ?? [],
+      changeableFrom: firstChangeable(row, done.get(row.id)!, today),
+      endedAt: row.endedAt?.toISOString() ?? null,
+    };
+  });
 }
 
 async function summariesOf(data: StudioData, revisions: readonly RevisionEntity[]): Promise<RevisionSummary[]> {

@@ -9,7 +9,7 @@ import { loadExercises } from '../exercises/library.js';
 import { screeningOf } from '../screening/service.js';
 import { sorenessEntries } from '../sessions/soreness.js';
 import { SessionEntity } from '../sessions/entities.js';
-import { sessionView } from '../sessions/views.js';
+import { sessionViews } from '../sessions/views.js';
 import type { PhoneLinkEntity } from './entities.js';
 import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 
@@ -42,7 +42,7 @@ export async function sharedBlock(
     { clientId, date: Between(addDays(today, -BACK), addDays(today, AHEAD)) },
     { order: { date: 'ASC', id: 'ASC' } },
   );
-  const sessions = await Promise.all(rows.map((r) => sessionView(data, r.id)));
+  const sessions = await sessionViews(data, client, rows);
   const { find, own } = await loadExercises(data);
   const used = new Set(
     sessions.flatMap((s) => [

@@ -8,7 +8,7 @@ import {
   type Screening,
   aboutFrom,
 } from '@yandle/core';
-import { In } from 'typeorm';
+import { In, IsNull } from 'typeorm';
 import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -22,12 +22,29 @@ export async function latestIntake(data: StudioData, clientId: string): Promise<
   return data.findOne(IntakeEntity, { clientId }, { order: { askedOn: 'DESC', createdAt: 'DESC', id: 'DESC' } });
 }
 
+/** What a client's screening on any day comes from. */
+export interface ScreeningFacts {
+  readonly client: ClientEntity;
+  readonly latest: IntakeEntity | null;
+  readonly clearances: readonly ClearanceEntity[];
+}
+
+export async function screeningFacts(data: StudioData, client: ClientEntity): Promise<ScreeningFacts> {
+  const [latest, clearances] = await Promise.all([
+    latestIntake(data, client.id),
+    data.find(ClearanceEntity, { clientId: client.id, withdrawnAt: IsNull() }),
+  ]);
+  return { client, latest, clearances };
+}
+
 /** What stands for a client on a day. Clients without an asking stand as their summary says, without cautions. */
-export async function screeningOf(data: StudioData, client: ClientEntity, day: PlainDate): Promise<Screening> {
-  const latest = await latestIntake(data, client.id);
+export function screeningAt({ client, latest, clearances }: ScreeningFacts, day: PlainDate): Screening {
   if (!latest) return { state: client.screening, current: [], lifted: [] };
-  const clearances = (await data.find(ClearanceEntity, { clientId: client.id })).filter((c) => c.withdrawnAt === null);
   return screeningOn(latest.answers, ageOn(client.birthDate, day), clearances, day);
+}
+
+export async function screeningOf(data: StudioData, client: ClientEntity, day: PlainDate): Promise<Screening> {
+  return screeningAt(await screeningFacts(data, client), day);
 }
 
 /** Writes what stands into the client's row, for lists; readers of one client compute it anew. */

@@ -9,7 +9,6 @@ import {
   cautionTitle,
   exercisesOnHold,
   isOnHold,
-  onHoldAfter,
   type OnHold,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
@@ -46,12 +45,6 @@ export async function assertMayBeDone(
         `A caution (${cautionTitle(caution)}) rules out ${exercise.name}. Swap it here, or change it in the block and publish.`,
       );
   }
-}
-
-/** What the open stop signs of a client rest. */
-export async function onHoldOf(tx: StudioData, clientId: string): Promise<OnHold> {
-  const { find } = await loadExercises(tx);
-  return onHoldAfter(await openStopSigns(tx, clientId), find);
 }
 
 /** @throws HttpProblem `symptom-not-cleared` */

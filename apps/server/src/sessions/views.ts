@@ -1,9 +1,10 @@
 import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
+import { onHoldAfter } from '@yandle/core';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { screeningOf } from '../screening/service.js';
-import { formsOf, onHoldOf } from './allowed.js';
+import { screeningAt, screeningFacts } from '../screening/service.js';
+import { formsOf } from './allowed.js';
 import { openStopSigns } from './symptoms.js';
 import { loadExercises } from '../exercises/library.js';
 import {
@@ -14,8 +15,7 @@ import {
   SetLogEntity,
   SymptomEntity,
 } from './entities.js';
-import { sessionItem } from './item.js';
-import { weekAround } from './week.js';
+import { surroundingsOf, weekAround } from './week.js';
 
 /** Of several runs of a session the one that counts: the coach's choice, else the first that was finished, else the one started last. */
 export function countedRun<R extends Pick<RunEntity, 'id' | 'startedAt' | 'endedAt'>>(
@@ -31,27 +31,45 @@ export function statusOf(run: Pick<RunEntity, 'endedAt'> | null): SessionStatus 
   return !run ? 'planned' : run.endedAt ? 'done' : 'started';
 }
 
+function summaryOf(
+  row: SessionEntity,
+  runs: readonly RunEntity[],
+  items: readonly Pick<SessionItemEntity, 'exerciseId'>[],
+): SessionSummary {
+  return {
+    id: row.id,
+    clientId: row.clientId,
+    blockId: row.blockId,
+    date: row.date,
+    plannedDate: row.plannedDate ?? row.date,
+    week: row.week,
+    status: statusOf(countedRun(runs, row.countedRun)),
+    totalSeconds: row.totalSeconds,
+    exerciseIds: items.map((i) => i.exerciseId),
+  };
+}
+
 export async function summaries(data: StudioData, rows: readonly SessionEntity[]): Promise<SessionSummary[]> {
   if (rows.length === 0) return [];
-  const ids = rows.map((r) => r.id);
-  const runs = await data.find(RunEntity, { sessionId: In(ids) });
-  const items = await data.find(SessionItemEntity, { sessionId: In(ids) }, { order: { place: 'ASC' } });
-  return rows.map((r) => ({
-    id: r.id,
-    clientId: r.clientId,
-    blockId: r.blockId,
-    date: r.date,
-    plannedDate: r.plannedDate ?? r.date,
-    week: r.week,
-    status: statusOf(
-      countedRun(
-        runs.filter((x) => x.sessionId === r.id),
-        r.countedRun,
-      ),
-    ),
-    totalSeconds: r.totalSeconds,
-    exerciseIds: items.filter((i) => i.sessionId === r.id).map((i) => i.exerciseId),
-  }));
+  const sessionId = In(rows.map((r) => r.id));
+  const [runs, items] = await Promise.all([
+    data.find(RunEntity, { sessionId }),
+    data.find(SessionItemEntity, { sessionId }, { order: { place: 'ASC' } }),
+  ]);
+  const runsOf = grouped(runs);
+  const itemsOf = grouped(items);
+  return rows.map((r) => summaryOf(r, runsOf.get(r.id) ?? [], itemsOf.get(r.id) ?? []));
+}
+
+/** Rows by their session. */
+function grouped<T extends { readonly sessionId: string }>(rows: readonly T[]): Map<string, T[]> {
+  const out = new Map<string, T[]>();
+  for (const row of rows) {
+    const own = out.get(row.sessionId);
+    if (own) own.push(row);
+    else out.set(row.sessionId, [row]);
+  }
+  return out;
 }
 
 export async function symptomViews(data: StudioData, rows: readonly SymptomEntity[]): Promise<SymptomReport[]> {
@@ -90,9 +108,7 @@ const setView = (s: SetLogEntity): SetLog => ({
   replacedBy: s.replacedBy,
 });
 
-async function runView(data: StudioData, run: RunEntity): Promise<Run> {
-  const sets = await data.find(SetLogEntity, { runId: run.id }, { order: { createdAt: 'ASC', id: 'ASC' } });
-  const answers = await data.find(RunAnswerEntity, { runId: run.id }, { order: { createdAt: 'ASC', id: 'ASC' } });
+function runView(run: RunEntity, sets: readonly SetLogEntity[], answers: readonly RunAnswerEntity[]): Run {
   return {
     id: run.id,
     sessionId: run.sessionId,
@@ -102,56 +118,73 @@ async function runView(data: StudioData, run: RunEntity): Promise<Run> {
     sensation: run.sensation,
     feltTighter: run.feltTighter,
     note: run.note,
-    earlier: answers.slice(0, -1).map((a) => ({
-      at: a.createdAt.toISOString(),
-      sensation: a.sensation,
-      feltTighter: a.feltTighter,
-      note: a.note,
-    })),
-    sets: sets.map(setView),
+    earlier: answers
+      .filter((a) => a.runId === run.id)
+      .slice(0, -1)
+      .map((a) => ({
+        at: a.createdAt.toISOString(),
+        sensation: a.sensation,
+        feltTighter: a.feltTighter,
+        note: a.note,
+      })),
+    sets: sets.filter((s) => s.runId === run.id).map(setView),
   };
 }
 
-/** A session as its sheet shows it. */
+/** A session as its sheet shows it. @throws HttpProblem `not-found` */
 export async function sessionView(data: StudioData, id: string): Promise<Session> {
   const row = await data.get(SessionEntity, id, 'session');
-  const [summary] = await summaries(data, [row]);
-  const client = await data.get(ClientEntity, row.clientId, 'client');
-  const rows = await data.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
-  const items = rows.map(sessionItem);
-  const runs = await data.find(RunEntity, { sessionId: id }, { order: { startedAt: 'ASC' } });
-  const run = countedRun(runs, row.countedRun);
-  const { find } = await loadExercises(data);
-  // What was planned too: composing and "back to the plan" may bring it in again.
-  const listed = [...items, ...(row.plannedItems ?? [])];
-  const here = {
-    exercises: new Set(listed.map((i) => i.exerciseId)),
-    groups: new Set(listed.map((i) => find(i.exerciseId).primary)),
-  };
-  const open = (await openStopSigns(data, row.clientId)).filter(
-    (s) => here.exercises.has(s.exerciseId) || here.groups.has(find(s.exerciseId).primary),
-  );
-  return {
-    ...summary!,
-    clientName: client.name,
-    version: row.version,
-    purpose: row.purpose,
-    alreadyWarm: row.alreadyWarm,
-    rounds: row.rounds,
-    minutes: row.minutes,
-    minutesBudget: row.minutes ?? client.minutesPerSession,
-    items,
-    plannedItems: row.plannedItems ?? items,
-    forms: formsOf(
+  const [view] = await sessionViews(data, await data.get(ClientEntity, row.clientId, 'client'), [row]);
+  return view!;
+}
+
+/** Sessions of one client as their sheets show them; the number of statements does not grow with them. */
+export async function sessionViews(
+  data: StudioData,
+  client: ClientEntity,
+  rows: readonly SessionEntity[],
+): Promise<Session[]> {
+  if (rows.length === 0) return [];
+  const [around, { find }, stops, facts] = await Promise.all([
+    surroundingsOf(data, rows),
+    loadExercises(data),
+    openStopSigns(data, client.id),
+    screeningFacts(data, client),
+  ]);
+  const runIds = around.runs.map((r) => r.id);
+  const [answers, reports] = await Promise.all([
+    runIds.length
+      ? data.find(RunAnswerEntity, { runId: In(runIds) }, { order: { createdAt: 'ASC', id: 'ASC' } })
+      : Promise.resolve([]),
+    symptomViews(data, stops),
+  ]);
+  const hold = onHoldAfter(stops, find);
+  return rows.map((row): Session => {
+    const { items } = around.planned.find((p) => p.session.id === row.id)!;
+    const runs = around.runs.filter((r) => r.sessionId === row.id);
+    const run = countedRun(runs, row.countedRun);
+    // What was planned too: composing and "back to the plan" may bring it in again.
+    const listed = [...items, ...(row.plannedItems ?? [])];
+    const exercises = new Set(listed.map((i) => i.exerciseId));
+    const groups = new Set(listed.map((i) => find(i.exerciseId).primary));
+    const concerns = (exerciseId: string) => exercises.has(exerciseId) || groups.has(find(exerciseId).primary);
+    return {
+      ...summaryOf(row, runs, items),
+      clientName: client.name,
+      version: row.version,
+      purpose: row.purpose,
+      alreadyWarm: row.alreadyWarm,
+      rounds: row.rounds,
+      minutes: row.minutes,
+      minutesBudget: row.minutes ?? client.minutesPerSession,
       items,
-      find,
-      (await screeningOf(data, client, row.date)).current,
-      await onHoldOf(data, row.clientId),
-    ),
-    breathSeconds: client.breathSeconds,
-    ...(await weekAround(data, row, find)),
-    run: run ? await runView(data, run) : null,
-    otherRuns: await Promise.all(runs.filter((r) => r.id !== run?.id).map((r) => runView(data, r))),
-    openSymptoms: await symptomViews(data, open),
-  };
+      plannedItems: row.plannedItems ?? items,
+      forms: formsOf(items, find, screeningAt(facts, row.date).current, hold),
+      breathSeconds: client.breathSeconds,
+      ...weekAround(around, row, find),
+      run: run ? runView(run, around.logs, answers) : null,
+      otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),
+      openSymptoms: reports.filter((s) => concerns(s.exerciseId)),
+    };
+  });
 }

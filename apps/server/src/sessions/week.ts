@@ -8,7 +8,7 @@ import {
   type SpacedSession,
   type WeekWork,
 } from '@yandle/core';
-import { Between, In, IsNull } from 'typeorm';
+import { Between, In } from 'typeorm';
 import { LaneEntity, RevisionEntity } from '../blocks/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
@@ -26,62 +26,85 @@ interface Planned {
   readonly items: readonly SessionItem[];
 }
 
-async function rankedGroups(data: StudioData, session: SessionEntity): Promise<MuscleGroupId[]> {
-  const revision = await data.findOne(RevisionEntity, {
-    blockId: session.blockId,
-    number: session.revisionNumber,
-  });
-  if (!revision) return [];
-  const lanes = await data.find(LaneEntity, { revisionId: revision.id }, { order: { place: 'ASC' } });
-  return lanes.map((l) => l.group);
+/** What is read once for several sessions of one client: their blocks' neighbouring weeks, and what was done in them. */
+export interface Surroundings {
+  readonly planned: readonly Planned[];
+  readonly runs: readonly RunEntity[];
+  readonly logs: readonly SetLogEntity[];
+  /** Groups in the order of a published block, by block and revision. */
+  readonly ranked: ReadonlyMap<string, readonly MuscleGroupId[]>;
 }
 
-/** Bouts done of every item of some sessions: by session and place, the side that had fewer. */
-async function doneBouts(
+const revisionKey = (s: Pick<SessionEntity, 'blockId' | 'revisionNumber'>): string =>
+  `${s.blockId} ${s.revisionNumber}`;
+
+async function rankedGroups(
   data: StudioData,
-  sessions: readonly Planned[],
-  find: FindExercise,
-): Promise<Map<string, number>> {
-  const runs = await data.find(RunEntity, { sessionId: In(sessions.map((p) => p.session.id)) });
+  sessions: readonly SessionEntity[],
+): Promise<Map<string, MuscleGroupId[]>> {
+  const revisions = await data.find(RevisionEntity, {
+    blockId: In([...new Set(sessions.map((s) => s.blockId))]),
+    number: In([...new Set(sessions.map((s) => s.revisionNumber))]),
+  });
+  const lanes = await data.find(
+    LaneEntity,
+    { revisionId: In(revisions.map((r) => r.id)) },
+    { order: { place: 'ASC' } },
+  );
+  return new Map(
+    revisions.map((r) => [
+      revisionKey({ blockId: r.blockId, revisionNumber: r.number }),
+      lanes.filter((l) => l.revisionId === r.id).map((l) => l.group),
+    ]),
+  );
+}
+
+/** Reads what stands around some sessions, with a number of statements that does not grow with them. */
+export async function surroundingsOf(data: StudioData, sessions: readonly SessionEntity[]): Promise<Surroundings> {
+  const weeks = sessions.map((s) => s.week);
+  const [rows, ranked] = await Promise.all([
+    data.find(
+      SessionEntity,
+      {
+        blockId: In([...new Set(sessions.map((s) => s.blockId))]),
+        week: Between(Math.min(...weeks) - 1, Math.max(...weeks) + 1),
+      },
+      { order: { date: 'ASC' } },
+    ),
+    rankedGroups(data, sessions),
+  ]);
+  const sessionId = In(rows.map((r) => r.id));
+  const [items, runs] = await Promise.all([
+    data.find(SessionItemEntity, { sessionId }, { order: { place: 'ASC' } }),
+    data.find(RunEntity, { sessionId }, { order: { startedAt: 'ASC' } }),
+  ]);
   const logs = runs.length
-    ? await data.find(SetLogEntity, { runId: In(runs.map((r) => r.id)), replacedBy: IsNull() })
+    ? await data.find(SetLogEntity, { runId: In(runs.map((r) => r.id)) }, { order: { createdAt: 'ASC', id: 'ASC' } })
     : [];
-  const out = new Map<string, number>();
-  for (const { session, items } of sessions) {
-    const own = new Set(runs.filter((r) => r.sessionId === session.id).map((r) => r.id));
-    items.forEach((item, place) => {
-      const mine = logs.filter((l) => own.has(l.runId) && l.item === place && l.doneSeconds > 0);
-      const sides = find(item.exerciseId).sides === 'each' ? (['left', 'right'] as const) : [null];
-      out.set(
-        `${session.id} ${place}`,
-        Math.min(...sides.map((side) => new Set(mine.filter((l) => l.side === side).map((l) => l.set)).size)),
-      );
-    });
-  }
-  return out;
+  const planned = rows.map((session): Planned => ({
+    session,
+    items: items.filter((i) => i.sessionId === session.id).map(sessionItem),
+  }));
+  return { planned, runs, logs, ranked };
+}
+
+/** Bouts done of every item of a session, by place: the side that had fewer. */
+function doneBouts({ runs, logs }: Surroundings, { session, items }: Planned, find: FindExercise): number[] {
+  const own = new Set(runs.filter((r) => r.sessionId === session.id).map((r) => r.id));
+  return items.map((item, place) => {
+    const mine = logs.filter((l) => own.has(l.runId) && l.replacedBy === null && l.item === place && l.doneSeconds > 0);
+    const sides = find(item.exerciseId).sides === 'each' ? (['left', 'right'] as const) : [null];
+    return Math.min(...sides.map((side) => new Set(mine.filter((l) => l.side === side).map((l) => l.set)).size));
+  });
 }
 
 /** How far the week of a session has come, what stands around it, and the order of the block's lanes. */
-export async function weekAround(data: StudioData, session: SessionEntity, find: FindExercise): Promise<Around> {
-  const { blockId } = session;
-  const rows = await data.find(
-    SessionEntity,
-    { blockId, week: Between(session.week - 1, session.week + 1) },
-    { order: { date: 'ASC' } },
-  );
-  const itemRows = await data.find(
-    SessionItemEntity,
-    { sessionId: In(rows.map((r) => r.id)) },
-    { order: { place: 'ASC' } },
-  );
-  const all = rows.map((s): Planned => ({
-    session: s,
-    items: itemRows.filter((i) => i.sessionId === s.id).map(sessionItem),
-  }));
-  const week = all.filter((p) => p.session.week === session.week);
-  const done = await doneBouts(data, week, find);
+export function weekAround(all: Surroundings, session: SessionEntity, find: FindExercise): Around {
+  const block = all.planned.filter((p) => p.session.blockId === session.blockId);
   const work = new Map<string, WeekWork>();
-  for (const { session: s, items } of week)
+  for (const planned of block.filter((p) => p.session.week === session.week)) {
+    const { session: s, items } = planned;
+    const done = doneBouts(all, planned, find);
     items.forEach((item, place) => {
       const exercise = find(item.exerciseId);
       const { technique } = boutOf(item, exercise);
@@ -93,15 +116,16 @@ export async function weekAround(data: StudioData, session: SessionEntity, find:
       work.set(key, {
         ...before,
         plannedSets: before.plannedSets + sets,
-        doneSets: before.doneSets + Math.floor((done.get(`${s.id} ${place}`) ?? 0) / perSet),
+        doneSets: before.doneSets + Math.floor(done[place]! / perSet),
         laterSets: before.laterSets + (s.date > session.date ? sets : 0),
       });
     });
+  }
   return {
-    ranked: await rankedGroups(data, session),
+    ranked: all.ranked.get(revisionKey(session)) ?? [],
     weekWork: [...work.values()],
-    near: all
-      .filter((p) => p.session.id !== session.id)
+    near: block
+      .filter((p) => p.session.id !== session.id && Math.abs(p.session.week - session.week) <= 1)
       .map(({ session: s, items }) => ({
         id: s.id,
         date: s.date,

@@ -27,7 +27,18 @@ interface Who {
 }
 
 async function isUsed(data: StudioData, id: string): Promise<boolean> {
-  return (await data.findOne(ReadingEntity, { testId: OWN_TEST_PREFIX + id })) !== null;
+  return (await usedTests(data, [{ id }])).size > 0;
+}
+
+/** Ids of own tests of which there is a reading: the index of readings by test answers, whatever their number. */
+async function usedTests(data: StudioData, tests: readonly { readonly id: string }[]): Promise<Set<string>> {
+  if (tests.length === 0) return new Set();
+  const rows = await data
+    .rows(ReadingEntity, 't')
+    .select('DISTINCT t.testId', 'testId')
+    .andWhere('t.testId IN (:...ids)', { ids: tests.map((t) => OWN_TEST_PREFIX + t.id) })
+    .getRawMany<{ testId: string }>();
+  return new Set(rows.map((r) => r.testId));
 }
 
 function testView(row: OwnTestEntity, used: boolean): OwnTest {
@@ -57,13 +68,15 @@ function errorView(row: OwnErrorEntity, coaches: readonly CoachEntity[], timeZon
 
 /** Everything a studio adds to the catalogue. */
 export async function bookView(data: StudioData, timeZone: string): Promise<TestCatalogueView> {
-  const tests = await data.find(OwnTestEntity, {}, { order: { createdAt: 'ASC', id: 'ASC' } });
-  const batteries = await data.find(OwnBatteryEntity, {}, { order: { name: 'ASC', id: 'ASC' } });
-  const errors = await data.find(OwnErrorEntity, { withdrawnAt: IsNull() }, { order: { createdAt: 'ASC' } });
-  const coaches = await data.find(CoachEntity, {});
-  const used = await Promise.all(tests.map((t) => isUsed(data, t.id)));
+  const [tests, batteries, errors, coaches] = await Promise.all([
+    data.find(OwnTestEntity, {}, { order: { createdAt: 'ASC', id: 'ASC' } }),
+    data.find(OwnBatteryEntity, {}, { order: { name: 'ASC', id: 'ASC' } }),
+    data.find(OwnErrorEntity, { withdrawnAt: IsNull() }, { order: { createdAt: 'ASC' } }),
+    data.find(CoachEntity, {}),
+  ]);
+  const used = await usedTests(data, tests);
   return {
-    ownTests: tests.map((t, i) => testView(t, used[i]!)),
+    ownTests: tests.map((t) => testView(t, used.has(OWN_TEST_PREFIX + t.id))),
     batteries: batteries.map(batteryView),
     errors: errors.map((e) => errorView(e, coaches, timeZone)),
   };

@@ -96,10 +96,13 @@ const UP = [
   'ALTER TABLE auth_session ADD INDEX IF NOT EXISTS IDX_auth_session_coach (coach_id)',
   'ALTER TABLE auth_session DROP FOREIGN KEY IF EXISTS FK_auth_session_coach',
   'ALTER TABLE auth_session ADD CONSTRAINT FK_auth_session_coach FOREIGN KEY (coach_id) REFERENCES coach(id) ON DELETE CASCADE ON UPDATE NO ACTION',
+  // Which tests have readings is asked with every catalogue.
+  'ALTER TABLE reading ADD INDEX IF NOT EXISTS IDX_reading_test (studio_id, test_id)',
   ...Object.entries(TABLES).map(([table, columns]) => `CREATE TABLE IF NOT EXISTS ${table} (${columns}) ${END}`),
 ];
 
 const DOWN = [
+  'ALTER TABLE reading DROP INDEX IF EXISTS IDX_reading_test',
   ...Object.keys(TABLES).map((table) => `DROP TABLE IF EXISTS ${table}`),
   'ALTER TABLE auth_session DROP FOREIGN KEY IF EXISTS FK_auth_session_coach',
   'ALTER TABLE auth_session DROP INDEX IF EXISTS IDX_auth_session_coach',

@@ -93,8 +93,9 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(oldPaths);
   api.use(healthRoutes(probe, life));
   api.use(sameSiteWrites);
-  api.use(gate());
+  // After the body has come: who sends slowly takes nobody's turn.
   api.use(jsonBody());
+  api.use(gate());
   api.use(
     session({
       name: 'yandle',

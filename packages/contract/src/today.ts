@@ -2,10 +2,20 @@ import type { BodyRegionId } from '@yandle/core';
 import type { SessionSummary, SymptomReport } from './sessions.js';
 
 /** The coach's day, each line with its reason. */
+/** A session of the days to come, as far as a glance goes. */
+export interface AheadSession {
+  readonly id: string;
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly date: string;
+  readonly totalSeconds: number;
+}
+
 export interface Today {
   readonly date: string;
-  /** Sessions of today and the six days to come, in order of date. */
   readonly sessions: readonly (SessionSummary & { readonly clientName: string })[];
+  /** Sessions of the six days to come, in order of date and name. */
+  readonly ahead: readonly AheadSession[];
   /** Retests due up to a week from now, and overdue ones. */
   readonly retests: readonly {
     readonly clientId: string;

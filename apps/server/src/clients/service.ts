@@ -203,6 +203,7 @@ export async function clientPath(data: StudioData, id: string, today: PlainDate)
   return {
     client: { ...clientView(row, today), screening: screening.state },
     ...o,
+    nextRetest: o.nextRetest?.date ?? null,
     cautions: screening.current,
     about: asked?.about ?? null,
     rescreenOn: asked ? rescreenDue(asked.askedOn) : null,

@@ -5,6 +5,7 @@ import { TodayScreen } from './today';
 const empty: Today = {
   date: TODAY,
   sessions: [],
+  ahead: [],
   retests: [],
   quickChecks: [],
   lateLogs: [],
@@ -37,7 +38,7 @@ describe('TodayScreen', () => {
     textOf(screen.el.querySelector(`section[aria-labelledby=${id}]`)!);
 
   it('tells today from the days to come', async () => {
-    const screen = await open({ sessions: [session(TODAY), session('2026-03-13')] });
+    const screen = await open({ sessions: [session(TODAY)], ahead: [session('2026-03-13')] });
     expect(screen.text).toContain('Wednesday 11 March');
     expect(section(screen, 'mat')).toContain('Ottoline Varga Soleus, Hamstrings · week 2 11:58 Open');
     expect(section(screen, 'ahead')).toContain('Fri 13 Mar Ottoline Varga 11:58');

@@ -25,14 +25,13 @@ export class TodayScreen {
   protected readonly service = inject(TodayService);
   protected readonly data = computed(() => this.service.today().value);
 
-  protected readonly days = computed(() => {
+  /** The days to come that have sessions. */
+  protected readonly later = computed(() => {
     const d = this.data();
     if (!d) return [];
-    const dates = [...new Set(d.sessions.map((s) => s.date))];
-    return dates.map((date) => ({ date, sessions: d.sessions.filter((s) => s.date === date) }));
+    const dates = [...new Set(d.ahead.map((s) => s.date))];
+    return dates.map((date) => ({ date, sessions: d.ahead.filter((s) => s.date === date) }));
   });
-  protected readonly onMat = computed(() => this.days().find((x) => x.date === this.data()?.date)?.sessions ?? []);
-  protected readonly later = computed(() => this.days().filter((x) => x.date !== this.data()?.date));
   protected readonly needs = computed(() => {
     const d = this.data();
     return d ? d.symptoms.length + d.sore.length + d.lateLogs.length + d.clearances.length + d.withoutBlock.length : 0;

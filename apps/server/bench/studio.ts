@@ -1,0 +1,182 @@
+import type { AddressInfo } from 'node:net';
+import { createServer } from 'node:http';
+import { createPool } from 'mysql2/promise';
+import { pino } from 'pino';
+import { v7 as uuid } from 'uuid';
+import { addDays } from '@yandle/core';
+import { DatabaseSessionStore } from '../src/accounts/session-store.js';
+import { createApp } from '../src/app.js';
+import { openDataSource } from '../src/database/data-source.js';
+import { HealthProbe } from '../src/database/health-probe.js';
+import { migrate } from '../src/database/lease.js';
+import { loadDemoOnce } from '../src/demo/load.js';
+/** A row of the table of benchmarks: what, measured, bar. */
+type Row = readonly [what: string, measured: string, bar: string];
+
+const CLIENTS = Number(process.env['BENCH_CLIENTS'] ?? 300);
+const RUNS = 40;
+
+interface Statement {
+  readonly sql: string;
+  readonly values: unknown[];
+}
+
+const median = (ms: number[]): number => ms.sort((a, b) => a - b)[Math.floor(ms.length / 2)]!;
+const said = (n: number): string => `${n.toFixed(n < 10 ? 1 : 0)} ms`;
+
+/**
+ * A studio of 300 clients, each with a block, sessions and assessments: what a morning asks of the server, against the very statements of the
+ * same request sent one after the other by the bare driver. One process, real HTTP, real database.
+ */
+async function studioRows(): Promise<Row[]> {
+  const url = process.env['TEST_DATABASE_URL']!;
+  const now = new Date();
+  const clock = { now: () => now };
+  const source = await openDataSource(url);
+  await migrate(source);
+  await loadDemoOnce(source, clock);
+  const app = createApp({
+    config: {
+      publicUrl: null,
+      trustedProxies: 0,
+      webRoot: null,
+      sessionSecret: 'a secret of the benchmark, long enough',
+    },
+    source,
+    store: new DatabaseSessionStore(source, clock),
+    clock,
+    log: pino({ level: 'silent' }),
+    probe: new HealthProbe(url),
+    life: { stopping: false },
+  });
+  const server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/v1`;
+  let cookie = '';
+  const send = async (method: string, path: string, body?: object): Promise<Response> => {
+    const headers = { cookie, 'content-type': 'application/json' };
+    const response = await fetch(base + path, { method, headers, ...(body ? { body: JSON.stringify(body) } : {}) });
+    if (response.status >= 300) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
+    return response;
+  };
+  const signIn = await send('POST', '/sign-in', { email: 'mara@harbourlane.example', password: 'long-easy-breath' });
+  cookie = signIn.headers.get('set-cookie')!.split(';')[0]!;
+  const me = (await (await send('GET', '/me')).json()) as { coach: { id: string }; today: string };
+  const first = await fillStudio(send, me.coach.id, me.today);
+  const phone = (await (await send('POST', `/clients/${first}/phone-link`, {})).json()) as { token: string };
+  const opened = await send('POST', '/shared/open', { token: phone.token });
+  cookie += `; ${opened.headers.get('set-cookie')!.split(';')[0]!}`;
+
+  // What a request sends to the database, as the log of the data source tells it.
+  let heard: Statement[] = [];
+  source.logger = Object.assign(Object.create(source.logger) as typeof source.logger, {
+    logQuery: (sql: string, values?: unknown[]) => void heard.push({ sql, values: values ?? [] }),
+  });
+  const bare = createPool({ uri: url, connectionLimit: 1, timezone: 'Z' });
+  const rows: Row[] = [];
+  for (const [what, path] of [
+    ['Today', '/today'],
+    ['the clients’ list, first 50', '/clients?limit=50'],
+    ['progress of a client', `/clients/${first}/progress`],
+    ['history of assessments', `/clients/${first}/assessments`],
+    ['a client’s path', `/clients/${first}`],
+    ['blocks of a client', `/clients/${first}/blocks`],
+    ['the test catalogue', '/test-catalogue'],
+    ['a client’s phone: all it needs', '/shared/block'],
+  ] as const) {
+    for (let i = 0; i < 5; i++) await (await send('GET', path)).text();
+    heard = [];
+    await (await send('GET', path)).text();
+    const statements = heard.filter((s) => /^SELECT/i.test(s.sql));
+    const [http, sql]: [number[], number[]] = [[], []];
+    // One after the other in turns: what else the machine does hits both.
+    for (let i = 0; i < RUNS; i++) {
+      let start = performance.now();
+      await (await send('GET', path)).text();
+      http.push(performance.now() - start);
+      start = performance.now();
+      for (const s of statements) await bare.query(s.sql, s.values);
+      sql.push(performance.now() - start);
+    }
+    const [a, b] = [median(http), median(sql)];
+    process.stderr.write(`${what} ${said(a)} / ${said(b)}\n`);
+    rows.push([
+      `${what} (HTTP, ${CLIENTS} clients), p50; ${statements.length} statements by the bare driver`,
+      `${said(a)} against ${said(b)} (${(a / b).toFixed(1)} ×)`,
+      what === 'Today' ? '≤ 40 ms, and ≤ 3 × or + 4 ms' : '≤ 3 × or + 4 ms',
+    ]);
+  }
+  const start = performance.now();
+  const fifty = await Promise.all(
+    Array.from({ length: 500 }, (_, i) => i % 50).map(
+      async () => (await fetch(`${base}/today`, { headers: { cookie } })).status,
+    ),
+  );
+  const seconds = (performance.now() - start) / 1000;
+  const counts = [...new Set(fifty)].map((s) => `${fifty.filter((x) => x === s).length} × ${s}`).join(', ');
+  rows.push(['500 × Today, all at once', `${counts} in ${seconds.toFixed(1)} s`, 'all answered: 200, or 503']);
+  server.closeAllConnections();
+  await bare.end();
+  await source.destroy();
+  return rows;
+}
+
+/** @returns the client with the longest history */
+async function fillStudio(
+  send: (method: string, path: string, body?: object) => Promise<Response>,
+  coachId: string,
+  today: string,
+): Promise<string> {
+  const ids = Array.from({ length: CLIENTS }, () => uuid());
+  for (const [i, id] of ids.entries()) {
+    await send('POST', '/clients', {
+      ...{
+        id,
+        name: `Bench Person ${String(i).padStart(3, '0')}`,
+        birthDate: '1980-01-10',
+        sex: null,
+        aim: 'Sit on my heels',
+      },
+      ...{
+        experience: 'regular',
+        trainingDays: [1, 3, 5, 6],
+        minutesPerSession: 20,
+        gentleGroups: [],
+        screening: 'clear',
+      },
+      ...{ screeningNote: '', notes: '', leadCoachId: coachId },
+    });
+    const assessments = i === 0 ? 60 : 2;
+    for (let a = 0; a < assessments; a++) {
+      const assessment = uuid();
+      const date = addDays(today, -7 * (assessments - a));
+      const battery = ['active-knee-extension', 'weight-bearing-lunge'];
+      await send('POST', `/clients/${id}/assessments`, {
+        id: assessment,
+        date,
+        time: '09:40',
+        warm: false,
+        note: '',
+        battery,
+      });
+      for (const side of i === 0 ? ['left', 'right'] : ['left'])
+        await send('PUT', `/assessments/${assessment}/readings/${uuid()}`, {
+          ...{ testId: 'active-knee-extension', side, value: 40 - (a % 10), instrument: 'goniometer' },
+          ...{ replaces: null, warm: null, testerId: null },
+        });
+    }
+    const lane = (group: string, exerciseId: string) => ({
+      ...{ id: uuid(), group, styleId: 'steady-hold', laterStyles: [], fromWeek: 1, untilWeek: null },
+      ...{ startingDose: null, loadUnit: null, exercises: [{ technique: 'static hold', exerciseId }], locked: [] },
+    });
+    await send('POST', `/clients/${id}/blocks`, {
+      ...{ id: uuid(), startDate: today, weeks: 8, ramp: 0.2, easierEvery: 4, easierWeeks: null, missedWeeks: [] },
+      ...{ away: [], lanesPerSession: 5, smallestPlate: null, reason: 'First plan' },
+      lanes: [lane('soleus', 'bent-knee-wall-calf'), lane('hamstrings', 'supine-strap-hamstring')],
+    });
+  }
+  return ids[0]!;
+}
+
+for (const row of await studioRows()) process.stdout.write(`${row.join(' | ')}\n`);
+process.exit(0);

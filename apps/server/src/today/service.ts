@@ -1,0 +1,124 @@
+import type { AheadSession, SessionSummary, Today, Whose } from '@yandle/contract';
+import { addDays, isStopSign, SORE_RESTS, type BodyRegionId, type PlainDate } from '@yandle/core';
+import { In, IsNull } from 'typeorm';
+import { overviews } from '../clients/overview.js';
+import { leadsMeant } from '../clients/whose.js';
+import type { StudioData } from '../database/studio-data.js';
+import { SessionEntity, SymptomEntity } from '../sessions/entities.js';
+import { summaries, symptomViews } from '../sessions/views.js';
+
+/** Days ahead that Today shows. */
+const AHEAD = 6;
+/** Days between quick checks. */
+const CHECK_DAYS = 7;
+
+interface ClientRow {
+  readonly id: string;
+  readonly name: string;
+  readonly screening: string;
+  readonly screeningNote: string;
+  /** The weekly quick check's tests; null where nothing was chosen. */
+  readonly quickCheck: string | null;
+}
+
+const CLIENTS = `SELECT c.id, c.name, c.screening, c.screening_note AS screeningNote,
+    JSON_EXTRACT(p.content, '$.quickCheck') AS quickCheck
+  FROM client c LEFT JOIN priorities p ON p.id = c.id
+  WHERE c.studio_id = {studio} AND c.archived_at IS NULL`;
+
+const SESSIONS = `SELECT s.id, s.client_id AS clientId, c.name AS clientName, DATE_FORMAT(s.date, '%Y-%m-%d') AS date,
+    s.total_seconds AS totalSeconds
+  FROM session s INNER JOIN block b ON b.id = s.block_id AND b.ended_at IS NULL
+  INNER JOIN client c ON c.id = s.client_id AND c.archived_at IS NULL
+  WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to
+  ORDER BY s.date, c.name, s.id`;
+
+const LATE = `SELECT l.client_id AS clientId, COUNT(DISTINCT l.run_id) AS runs FROM late_log l
+  WHERE l.studio_id = {studio} AND l.decided_at IS NULL GROUP BY l.client_id`;
+
+const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS date, n.region, n.soreness FROM soreness n
+  WHERE n.studio_id = {studio} AND n.date BETWEEN :from AND :to AND n.soreness >= :least
+  ORDER BY n.date DESC, n.created_at DESC`;
+
+async function sessionsOn(
+  data: StudioData,
+  rows: readonly AheadSession[],
+): Promise<(SessionSummary & { clientName: string })[]> {
+  if (rows.length === 0) return [];
+  const names = new Map(rows.map((r) => [r.id, r.clientName]));
+  const order = { order: { date: 'ASC', id: 'ASC' } } as const;
+  const entities = await data.find(SessionEntity, { id: In([...names.keys()]) }, order);
+  return (await summaries(data, entities)).map((s) => ({ ...s, clientName: names.get(s.id)! }));
+}
+
+/** What a day asks of a coach: who is on the mat, who is due, and who needs somebody. */
+export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, me: string): Promise<Today> {
+  const to = addDays(date, AHEAD);
+  const leads = await leadsMeant(data, whose, me, date);
+  const [clients, allSessions, late, soreness, symptomRows] = await Promise.all([
+    data.read<ClientRow>(`${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''} ORDER BY c.name, c.id`, {
+      leads,
+    }),
+    data.read<AheadSession>(SESSIONS, { from: date, to }),
+    data.read<{ clientId: string; runs: number }>(LATE),
+    data.read<{ clientId: string; date: string; region: BodyRegionId | null; soreness: number }>(SORE, {
+      from: addDays(date, -1),
+      to: date,
+      least: SORE_RESTS,
+    }),
+    data.find(SymptomEntity, { clearedAt: IsNull() }, { order: { createdAt: 'ASC' } }),
+  ]);
+  const byId = new Map(clients.map((c) => [c.id, c]));
+  const nameOf = (id: string): string => byId.get(id)!.name;
+  const rows = allSessions.filter((s) => byId.has(s.clientId));
+  const symptoms = symptomRows.filter((s) => isStopSign(s.symptom) && byId.has(s.clientId));
+  const [states, sessions, reports] = await Promise.all([
+    overviews(data, [...byId.keys()], date),
+    sessionsOn(
+      data,
+      rows.filter((s) => s.date === date),
+    ),
+    symptomViews(data, symptoms),
+  ]);
+
+  const retests = clients
+    .flatMap((c) => {
+      const due = states.get(c.id)!.nextRetest;
+      return due !== null && due.date <= to ? [{ clientId: c.id, clientName: c.name, ...due }] : [];
+    })
+    .sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+  // A retest takes the two tests along.
+  const retestSoon = new Set(retests.map((r) => r.clientId));
+  const dueSince = addDays(date, -CHECK_DAYS);
+  const runs = new Map(late.map((l) => [l.clientId, Number(l.runs)]));
+  return {
+    date,
+    sessions,
+    ahead: rows.filter((s) => s.date !== date),
+    retests,
+    quickChecks: clients
+      .filter((c) => c.quickCheck !== null && c.quickCheck !== '[]' && !retestSoon.has(c.id))
+      .map((c) => ({ clientId: c.id, clientName: c.name, last: states.get(c.id)!.lastAssessment }))
+      .filter((c) => c.last === null || c.last <= dueSince),
+    symptoms: reports,
+    lateLogs: clients.flatMap((c) =>
+      runs.has(c.id) ? [{ clientId: c.id, clientName: c.name, runs: runs.get(c.id)! }] : [],
+    ),
+    sore: soreness.filter((n) => byId.has(n.clientId)).map((n) => ({ ...n, clientName: nameOf(n.clientId) })),
+    clearances: clients
+      .filter((c) => c.screening === 'refer')
+      .map((c) => ({ clientId: c.id, clientName: c.name, note: c.screeningNote })),
+    withoutBlock: clients
+      .filter((c) => c.screening !== 'refer' && states.get(c.id)!.block === null)
+      .map((c) => ({
+        clientId: c.id,
+        clientName: c.name,
+        reason:
+          c.screening === 'open'
+            ? 'intake questions not answered yet'
+            : states.get(c.id)!.assessments === 0
+              ? 'not measured yet'
+              : 'measured, no block running',
+      })),
+  };
+}

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { createWriteStream, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { checkNode } from './lib/node-version.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { main, say, Stop } from './lib/say.mjs';
@@ -58,7 +58,7 @@ async function start() {
   const began = Date.now();
   const empty = process.argv.includes('--empty');
   checkNode();
-  mkdirSync(DATA, { recursive: true });
+  mkdirSync(DATA, { recursive: true, mode: 0o700 });
   await recover();
   const { ensurePackages } = await import('./lib/packages.mjs');
   await ensurePackages();
@@ -74,6 +74,7 @@ async function start() {
     database = new PrivateMariaDb(`${DATA}/mariadb`);
     say('Starting the database ...');
     await database.start();
+    database.guard();
     url = database.url;
   }
 
@@ -86,9 +87,16 @@ async function start() {
     DATABASE_URL: url,
     SESSION_SECRET: process.env.SESSION_SECRET ?? sessionSecret(),
     NODE_ENV: 'production',
+    LOG_FILE: process.env.LOG_FILE ?? `${DATA}/logs/server`,
+    ERASED_FILE: process.env.ERASED_FILE ?? `${DATA}/erased.jsonl`,
   };
   const server = `${ROOT}/apps/server/dist/main.js`;
-  const prepared = await run(process.execPath, [server, empty ? 'migrate' : 'load-demo'], { quiet: true, env });
+  // What it says is read here.
+  const console = { ...env, LOG_FILE: undefined };
+  const prepared = await run(process.execPath, [server, empty ? 'migrate' : 'load-demo'], {
+    quiet: true,
+    env: console,
+  });
   if (prepared.code !== 0) {
     await database?.stop();
     throw new Stop(
@@ -98,11 +106,8 @@ async function start() {
   const demo = prepared.output.includes('"loaded":true');
   if (demo) say('Demo data loaded.');
 
-  const log = createWriteStream(`${DATA}/server.log`, { flags: 'a' });
   // A group of its own: Ctrl+C reaches it through stop() below, in order.
-  const child = spawn(process.execPath, [server], { env, stdio: ['ignore', 'pipe', 'pipe', 'ipc'], detached: true });
-  child.stdout.pipe(log);
-  child.stderr.pipe(log);
+  const child = spawn(process.execPath, [server], { env, stdio: ['ignore', 'ignore', 'pipe', 'ipc'], detached: true });
   let complaint = '';
   child.stderr.on('data', (d) => (complaint = (complaint + d).slice(-2000)));
 
@@ -123,7 +128,7 @@ async function start() {
 
   await new Promise((resolve, reject) => {
     child.once('message', resolve);
-    child.once('exit', () => reject(new Stop(`The server did not start:\n${complaint}\nIts log: ${DATA}/server.log`)));
+    child.once('exit', () => reject(new Stop(`The server did not start:\n${complaint}\nIts log: ${DATA}/logs`)));
   }).catch(async (err) => {
     await database?.stop();
     throw err;
@@ -132,7 +137,7 @@ async function start() {
   writeFileSync(RUN_FILE, JSON.stringify({ parent: process.pid, server: child.pid, address, port }));
   child.on('exit', () => {
     if (!stopping) {
-      say(`The server has ended unexpectedly. Its log: ${DATA}/server.log`);
+      say(`The server has ended unexpectedly. Its log: ${DATA}/logs`);
       void stop(1);
     }
   });

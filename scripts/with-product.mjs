@@ -6,6 +6,7 @@ import { main, say, Stop } from './lib/say.mjs';
 /** What a test may do to its product: crash it, start it again, have the demo data as they were. */
 const CONTROLS = {
   '/kill': (product) => product.killServer(),
+  '/kill-database': (product) => product.killDatabase(),
   '/start': (product) => product.startServer(),
   '/fresh': (product) => product.refresh(),
 };

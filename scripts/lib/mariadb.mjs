@@ -111,7 +111,9 @@ export class PrivateMariaDb {
     }
     rmSync(this.socket, { force: true });
     rmSync(this.pidFile, { force: true });
-    this.port = (await isFree(this.preferredPort)) ? this.preferredPort : await freePort(this.preferredPort + 1);
+    // Started again it stands where it stood: who uses it has the address.
+    const preferred = this.port || this.preferredPort;
+    this.port = (await isFree(preferred)) ? preferred : await freePort(preferred + 1);
     const program = (await has('mariadbd')) ? 'mariadbd' : '/usr/sbin/mariadbd';
     const child = spawn(
       program,
@@ -200,7 +202,26 @@ export class PrivateMariaDb {
     if (code !== 0) throw new Stop(`The database could not be read from a file:\n${output.slice(-1000)}`);
   }
 
+  /** Starts the server again whenever it has died, until stop() or the returned function is called. */
+  guard() {
+    let looking = false;
+    const { port } = this;
+    const timer = setInterval(() => {
+      if (looking || this.ownPid() !== null) return;
+      looking = true;
+      this.say('The database has died; starting it again ...');
+      this.start()
+        .then(() => this.port !== port && this.say(`Its port ${port} was taken meanwhile. Start Yandle anew.`))
+        .catch((err) => this.say(err.message))
+        .finally(() => (looking = false));
+    }, 1000);
+    timer.unref();
+    this.unguard = () => clearInterval(timer);
+    return this.unguard;
+  }
+
   async stop() {
+    this.unguard?.();
     const pid = this.ownPid();
     if (pid) await end(pid, 30_000);
     rmSync(this.socket, { force: true });

@@ -25,6 +25,7 @@ export class TestProduct {
     this.base = mkdtempSync(`${tmpdir()}/yandle-e2e-`);
     this.database = new PrivateMariaDb(this.base, { preferredPort: 4306, quiet: true });
     await this.database.start();
+    this.database.guard();
     this.port = await freePort(4400);
     this.env = {
       ...process.env,
@@ -65,6 +66,11 @@ export class TestProduct {
     this.child.removeAllListeners('exit');
     this.child.kill('SIGKILL');
     while (isAlive(this.child.pid)) await new Promise((r) => setTimeout(r, 20));
+  }
+
+  /** Ends the database as a crash does. Whoever guards it starts it again. */
+  async killDatabase() {
+    process.kill(this.database.ownPid(), 'SIGKILL');
   }
 
   async stop() {

@@ -41,6 +41,7 @@ async function studioRows(): Promise<Row[]> {
       trustedProxies: 0,
       webRoot: null,
       sessionSecret: 'a secret of the benchmark, long enough',
+      erasedFile: null,
     },
     source,
     store: new DatabaseSessionStore(source, clock),
@@ -99,6 +100,14 @@ async function studioRows(): Promise<Row[]> {
       sql.push(performance.now() - start);
     }
     const [a, b] = [median(http), median(sql)];
+    if (process.env['BENCH_STATEMENTS'])
+      for (const s of statements) {
+        const at = performance.now();
+        const [found] = await bare.query(s.sql, s.values);
+        process.stderr.write(
+          `  ${said(performance.now() - at)} ${(found as unknown[]).length} rows ${s.sql.replace(/\s+/g, ' ').slice(0, 110)}\n`,
+        );
+      }
     process.stderr.write(`${what} ${said(a)} / ${said(b)}\n`);
     rows.push([
       `${what} (HTTP, ${CLIENTS} clients), p50; ${statements.length} statements by the bare driver`,

@@ -39,6 +39,7 @@ import { styleRoutes } from './styles/routes.js';
 import { templateRoutes } from './templates/routes.js';
 import { testCatalogueRoutes } from './test-catalogue/routes.js';
 import { Limits } from './limits/limit.js';
+import { erasedFile } from './privacy/erased-file.js';
 import { privacyRoutes } from './privacy/routes.js';
 import { studioRoutes } from './studio/routes.js';
 import { todayRoutes } from './today/routes.js';
@@ -47,7 +48,7 @@ import { transferRoutes } from './transfer/routes.js';
 const MONTH_MS = 30 * 24 * 60 * 60 * 1000;
 
 export interface AppParts {
-  readonly config: Pick<Config, 'publicUrl' | 'trustedProxies' | 'webRoot' | 'sessionSecret'>;
+  readonly config: Pick<Config, 'publicUrl' | 'trustedProxies' | 'webRoot' | 'sessionSecret' | 'erasedFile'>;
   readonly source: DataSource;
   readonly store: DatabaseSessionStore;
   readonly clock: Clock;
@@ -83,7 +84,8 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
     }),
   );
   app.use(securityHeaders(config));
-  app.use(compression());
+  // Low: lists are long and have to be there at once.
+  app.use(compression({ level: 3 }));
 
   const api = express.Router();
   api.use((_req, res, next) => {
@@ -121,7 +123,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(ownAccountRoutes(source, limits));
   api.use(guestsRead);
   api.use(studioRoutes(source));
-  api.use(privacyRoutes(source));
+  api.use(privacyRoutes(source, erasedFile(config.erasedFile)));
   api.use(clientRoutes());
   api.use(assessmentRoutes());
   api.use(blockRoutes());

@@ -19,6 +19,8 @@ export interface Config {
   readonly logLevel: string;
   /** File that the log goes to, with a number before its ending; null for the console. */
   readonly logFile: string | null;
+  /** File that ids of erased clients are written to, for a restore; null for none. */
+  readonly erasedFile: string | null;
   /** Milliseconds between being told to end and taking no more connections: health says so meanwhile. */
   readonly graceMs: number;
 }
@@ -39,6 +41,7 @@ const schema = Joi.object({
   TRUSTED_PROXIES: Joi.number().integer().min(0).max(10).default(0),
   WEB_ROOT: Joi.string().default(DEFAULT_WEB_ROOT),
   LOG_FILE: Joi.string().optional(),
+  ERASED_FILE: Joi.string().optional(),
   STOP_GRACE_MS: Joi.number().integer().min(0).max(60_000).default(0),
   LOG_LEVEL: Joi.string().valid('trace', 'debug', 'info', 'warn', 'error', 'silent').default('info'),
 }).unknown(true);
@@ -63,6 +66,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: existsSync(webRoot) ? webRoot : null,
     logLevel: String(v['LOG_LEVEL']),
     logFile: (v['LOG_FILE'] as string | undefined) ?? null,
+    erasedFile: (v['ERASED_FILE'] as string | undefined) ?? null,
     graceMs: Number(v['STOP_GRACE_MS']),
   };
 }

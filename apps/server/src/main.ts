@@ -13,6 +13,7 @@ import { errorForLog } from './http/error-handler.js';
 import type { Life } from './http/health.js';
 import { Limits } from './limits/limit.js';
 import { eraseByTerm } from './privacy/erase.js';
+import { erasedFile } from './privacy/erased-file.js';
 
 const HOUR_MS = 60 * 60 * 1000;
 /** How long a whole request may take to arrive, and its head alone. */
@@ -79,11 +80,13 @@ async function start(): Promise<void> {
     createApp({ config, source, store, clock: SYSTEM_CLOCK, log, probe, life }),
   );
   warnOfProxy(config, log);
+  const tell = erasedFile(config.erasedFile);
   const sweep = async () => {
     await store.sweep();
     await limits.sweep();
     const erased = await eraseByTerm(source, SYSTEM_CLOCK);
-    if (erased > 0) log.info({ erased }, 'archived clients erased by term');
+    for (const gone of erased) await tell(gone);
+    if (erased.length > 0) log.info({ erased: erased.length }, 'archived clients erased by term');
   };
   const sweeping = () => void sweep().catch((err: unknown) => log.warn({ fault: errorForLog(err) }, 'sweep'));
   setInterval(sweeping, HOUR_MS).unref();

@@ -34,7 +34,7 @@ const HOSTILE: readonly unknown[] = [
   1.5,
   1e300,
   -0,
-  9007199254740993,
+  Number.MAX_SAFE_INTEGER + 2,
   'x'.repeat(5000),
   '\u0000',
   '\u202eolleh',

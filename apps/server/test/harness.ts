@@ -45,7 +45,13 @@ export function newApp(
   }: { life?: Life; url?: string; log?: Logger; webRoot?: string | null; publicUrl?: string | null } = {},
 ): Express {
   return createApp({
-    config: { publicUrl, trustedProxies: 0, webRoot, sessionSecret: 'a secret of the tests, long enough' },
+    config: {
+      publicUrl,
+      trustedProxies: 0,
+      webRoot,
+      sessionSecret: 'a secret of the tests, long enough',
+      erasedFile: null,
+    },
     source,
     store: new DatabaseSessionStore(source, clock),
     clock,

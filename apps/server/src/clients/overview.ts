@@ -1,4 +1,5 @@
 import { endOfBlock, type PlainDate, runningBlock, weekOn } from '@yandle/core';
+import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 
 /** Where a client stands on the path. */
@@ -30,30 +31,36 @@ const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m
   FROM block WHERE studio_id = {studio} AND client_id IN (:ids) AND ended_at IS NULL`;
 
 /** The first session of each block that is not done, from a day on. */
-const NEXT_SESSIONS = `SELECT blockId, id, DATE_FORMAT(date, '%Y-%m-%d') AS date FROM (
-    SELECT s.block_id AS blockId, s.id, s.date, ROW_NUMBER() OVER (PARTITION BY s.block_id ORDER BY s.date, s.id) AS place
-    FROM session s WHERE s.studio_id = {studio} AND s.block_id IN (:blockIds) AND s.date >= :today
-      AND NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND r.ended_at IS NOT NULL)
-  ) x WHERE place = 1`;
+const NEXT_SESSIONS = `SELECT b.id AS blockId, s.id, DATE_FORMAT(s.date, '%Y-%m-%d') AS date
+  FROM block b INNER JOIN session s ON s.id = (
+    SELECT x.id FROM session x WHERE x.block_id = b.id AND x.date >= :today
+      AND NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = x.id AND r.ended_at IS NOT NULL)
+    ORDER BY x.date, x.id LIMIT 1)
+  WHERE b.studio_id = {studio} AND b.id IN (:blockIds)`;
 
 const RETESTS = `SELECT block_id AS blockId, DATE_FORMAT(date, '%Y-%m-%d') AS date, week
   FROM retest WHERE studio_id = {studio} AND block_id IN (:blockIds) ORDER BY date`;
 
-function grouped<T, K extends keyof T>(rows: readonly T[], key: K): Map<T[K], T[]> {
-  const out = new Map<T[K], T[]>();
-  for (const row of rows) {
-    const own = out.get(row[key]);
-    if (own) own.push(row);
-    else out.set(row[key], [row]);
-  }
-  return out;
+function remembered<V>(make: (key: string) => V): (key: string) => V {
+  const known = new Map<string, V>();
+  return (key) => {
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    const made = make(key);
+    known.set(key, made);
+    return made;
+  };
 }
 
-/** Overviews of several clients with a fixed number of queries. */
+/**
+ * Overviews of several clients with a fixed number of queries.
+ * @param nextSessions false leaves them out, for who has the sessions anyway
+ */
 export async function overviews(
   data: StudioData,
   clientIds: readonly string[],
   today: PlainDate,
+  { nextSessions = true } = {},
 ): Promise<Map<string, Overview>> {
   if (clientIds.length === 0) return new Map();
   const ids = [...clientIds];
@@ -61,19 +68,37 @@ export async function overviews(
     data.read<{ clientId: string; last: PlainDate; count: number }>(ASSESSMENTS, { ids }),
     data.read<BlockRow>(BLOCKS, { ids }),
   ]);
-  const blocksOf = grouped(blocks, 'clientId');
-  const running = new Map(ids.map((id) => [id, runningBlock(blocksOf.get(id) ?? [], today)]));
+  const blocksOf = groupBy(blocks, (b) => b.clientId);
+  // Blocks of a studio begin on few days: what the calendar says of one is asked once.
+  const dates = remembered((key) => {
+    const [startDate, weeks] = key.split(' ') as [PlainDate, string];
+    const block = { startDate, weeks: Number(weeks), endedAt: null };
+    return {
+      runs: runningBlock([block], today) !== null,
+      week: weekOn(startDate, today),
+      endDate: endOfBlock(startDate, block.weeks),
+    };
+  });
+  const datesOf = (b: BlockRow) => dates(`${b.startDate} ${b.weeks}`);
+  const running = new Map(
+    ids.map((id) => {
+      const live = (blocksOf.get(id) ?? []).filter((b) => datesOf(b).runs);
+      return [id, live.length > 1 ? runningBlock(live, today) : (live[0] ?? null)];
+    }),
+  );
   const blockIds = [...running.values()].flatMap((b) => (b ? [b.id] : []));
   const [sessions, retests] =
     blockIds.length === 0
       ? [[], []]
       : await Promise.all([
-          data.read<{ blockId: string; id: string; date: PlainDate }>(NEXT_SESSIONS, { blockIds, today }),
+          nextSessions
+            ? data.read<{ blockId: string; id: string; date: PlainDate }>(NEXT_SESSIONS, { blockIds, today })
+            : Promise.resolve([]),
           data.read<{ blockId: string; date: PlainDate; week: number }>(RETESTS, { blockIds }),
         ]);
   const measured = new Map(assessments.map((a) => [a.clientId, a]));
   const sessionOf = new Map(sessions.map((s) => [s.blockId, s]));
-  const retestsOf = grouped(retests, 'blockId');
+  const retestsOf = groupBy(retests, (r) => r.blockId);
 
   return new Map(
     ids.map((id) => {
@@ -86,9 +111,7 @@ export async function overviews(
         {
           lastAssessment: last,
           assessments: Number(measured.get(id)?.count ?? 0),
-          block: b
-            ? { id: b.id, week: weekOn(b.startDate, today), of: b.weeks, endDate: endOfBlock(b.startDate, b.weeks) }
-            : null,
+          block: b ? { id: b.id, week: datesOf(b).week, of: b.weeks, endDate: datesOf(b).endDate } : null,
           nextSession: next ? { id: next.id, date: next.date } : null,
           nextRetest: retest ? { date: retest.date, week: retest.week } : null,
         },

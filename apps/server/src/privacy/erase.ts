@@ -38,9 +38,9 @@ export async function eraseClient(data: StudioData, clientId: string, typed: str
 }
 
 /** Erases clients who were archived longer ago than their studio keeps them. Done by the program itself, and written down as that. */
-export async function eraseByTerm(source: DataSource, clock: Clock): Promise<number> {
+export async function eraseByTerm(source: DataSource, clock: Clock): Promise<Erased[]> {
   const now = clock.now();
-  let erased = 0;
+  const erased: Erased[] = [];
   for (const { months, data } of await studiosWithTerm(source, now)) {
     const before = addMonths(now, -months);
     for (const { id } of await data.find(ClientEntity, { archivedAt: LessThan(before) }, { select: { id: true } })) {
@@ -51,7 +51,7 @@ export async function eraseByTerm(source: DataSource, clock: Clock): Promise<num
         await erase(tx, id, 'client-erased-by-term');
         return true;
       });
-      if (gone) erased++;
+      if (gone) erased.push({ id, studioId: data.studioId });
     }
   }
   return erased;

@@ -9,9 +9,10 @@ import { pathId, validBody } from '../http/validate.js';
 import { sendAll } from '../http/send-all.js';
 import { clientFile, clientFileSchema } from './client-file.js';
 import { eraseClient } from './erase.js';
+import type { TellErased } from './erased-file.js';
 
 /** What a client may ask of a studio: all that is kept of them, and that it is erased. */
-export function privacyRoutes(source: DataSource): Router {
+export function privacyRoutes(source: DataSource, tell: TellErased): Router {
   const router = Router();
   const team = requireRole('owner', 'coach');
 
@@ -28,7 +29,9 @@ export function privacyRoutes(source: DataSource): Router {
   });
   router.post('/clients/:id/erase', team, async (req, res) => {
     const id = pathId(req.params['id'], 'client');
-    await eraseClient(contextOf(res).data, id, validBody(eraseClientSchema, req.body).name);
+    const { data } = contextOf(res);
+    await eraseClient(data, id, validBody(eraseClientSchema, req.body).name);
+    await tell({ id, studioId: data.studioId });
     res.json({});
   });
   return router;

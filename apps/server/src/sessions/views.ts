@@ -2,6 +2,7 @@ import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport
 import { onHoldAfter } from '@yandle/core';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
+import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 import { screeningAt, screeningFacts } from '../screening/service.js';
 import { formsOf } from './allowed.js';
@@ -56,20 +57,9 @@ export async function summaries(data: StudioData, rows: readonly SessionEntity[]
     data.find(RunEntity, { sessionId }),
     data.find(SessionItemEntity, { sessionId }, { order: { place: 'ASC' } }),
   ]);
-  const runsOf = grouped(runs);
-  const itemsOf = grouped(items);
+  const runsOf = groupBy(runs, (r) => r.sessionId);
+  const itemsOf = groupBy(items, (i) => i.sessionId);
   return rows.map((r) => summaryOf(r, runsOf.get(r.id) ?? [], itemsOf.get(r.id) ?? []));
-}
-
-/** Rows by their session. */
-function grouped<T extends { readonly sessionId: string }>(rows: readonly T[]): Map<string, T[]> {
-  const out = new Map<string, T[]>();
-  for (const row of rows) {
-    const own = out.get(row.sessionId);
-    if (own) own.push(row);
-    else out.set(row.sessionId, [row]);
-  }
-  return out;
 }
 
 export async function symptomViews(data: StudioData, rows: readonly SymptomEntity[]): Promise<SymptomReport[]> {

@@ -1,11 +1,12 @@
 import type { AheadSession, SessionSummary, Today, Whose } from '@yandle/contract';
 import { addDays, isStopSign, SORE_RESTS, type BodyRegionId, type PlainDate } from '@yandle/core';
-import { In, IsNull } from 'typeorm';
+import { IsNull } from 'typeorm';
 import { overviews } from '../clients/overview.js';
 import { leadsMeant } from '../clients/whose.js';
+import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
-import { SessionEntity, SymptomEntity } from '../sessions/entities.js';
-import { summaries, symptomViews } from '../sessions/views.js';
+import { SymptomEntity } from '../sessions/entities.js';
+import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
 
 /** Days ahead that Today shows. */
 const AHEAD = 6;
@@ -40,15 +41,50 @@ const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS
   WHERE n.studio_id = {studio} AND n.date BETWEEN :from AND :to AND n.soreness >= :least
   ORDER BY n.date DESC, n.created_at DESC`;
 
+/** What a glance at a session of today needs besides. */
+const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week,
+    s.counted_run AS countedRun
+  FROM session s WHERE s.studio_id = {studio} AND s.date = :date`;
+
+const ITEMS = `SELECT i.session_id AS sessionId, i.exercise_id AS exerciseId
+  FROM session s INNER JOIN session_item i ON i.session_id = s.id
+  WHERE s.studio_id = {studio} AND s.date = :date ORDER BY i.session_id, i.place`;
+
+const RUNS = `SELECT r.id, r.session_id AS sessionId, r.started_at AS startedAt, r.ended_at AS endedAt
+  FROM session s INNER JOIN run r ON r.session_id = s.id WHERE s.studio_id = {studio} AND s.date = :date`;
+
+interface OnMat {
+  readonly id: string;
+  readonly blockId: string;
+  readonly plannedDate: PlainDate;
+  readonly week: number;
+  readonly countedRun: string | null;
+}
+
+/** The sessions of a day, in order of name, with what is done and what of. */
 async function sessionsOn(
   data: StudioData,
+  date: PlainDate,
   rows: readonly AheadSession[],
 ): Promise<(SessionSummary & { clientName: string })[]> {
   if (rows.length === 0) return [];
-  const names = new Map(rows.map((r) => [r.id, r.clientName]));
-  const order = { order: { date: 'ASC', id: 'ASC' } } as const;
-  const entities = await data.find(SessionEntity, { id: In([...names.keys()]) }, order);
-  return (await summaries(data, entities)).map((s) => ({ ...s, clientName: names.get(s.id)! }));
+  const [more, items, runs] = await Promise.all([
+    data.read<OnMat>(ON_MAT, { date }),
+    data.read<{ sessionId: string; exerciseId: string }>(ITEMS, { date }),
+    data.read<{ id: string; sessionId: string; startedAt: Date; endedAt: Date | null }>(RUNS, { date }),
+  ]);
+  const moreOf = new Map(more.map((m) => [m.id, m]));
+  const itemsOf = groupBy(items, (i) => i.sessionId);
+  const runsOf = groupBy(runs, (r) => r.sessionId);
+  return rows.map((s) => {
+    const { countedRun: chosen, ...rest } = moreOf.get(s.id)!;
+    return {
+      ...s,
+      ...rest,
+      status: statusOf(countedRun(runsOf.get(s.id) ?? [], chosen)),
+      exerciseIds: (itemsOf.get(s.id) ?? []).map((i) => i.exerciseId),
+    };
+  });
 }
 
 /** What a day asks of a coach: who is on the mat, who is due, and who needs somebody. */
@@ -73,9 +109,10 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   const rows = allSessions.filter((s) => byId.has(s.clientId));
   const symptoms = symptomRows.filter((s) => isStopSign(s.symptom) && byId.has(s.clientId));
   const [states, sessions, reports] = await Promise.all([
-    overviews(data, [...byId.keys()], date),
+    overviews(data, [...byId.keys()], date, { nextSessions: false }),
     sessionsOn(
       data,
+      date,
       rows.filter((s) => s.date === date),
     ),
     symptomViews(data, symptoms),

@@ -184,9 +184,9 @@ async function loadClient(
   today: PlainDate,
   now: Date,
 ): Promise<void> {
-  const data = new StudioData(m, DEMO_STUDIO.id, now);
-  const random = noise(1000 + index * 77);
   const coach = DEMO_COACHES[demo.lead];
+  const data = new StudioData(m, DEMO_STUDIO.id, now, { kind: 'coach', coachId: coach.id, address: '' });
+  const random = noise(1000 + index * 77);
   const planner: Planner = { coachId: coach.id, timeZone: WHO.zone, today };
   const id = uuid();
   const birthDate = addDays(today, -Math.round(demo.age * 365.25) - 40 - index * 13);

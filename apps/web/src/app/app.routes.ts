@@ -13,9 +13,19 @@ export const routes: Routes = [
   },
   {
     path: 'setup',
-    title: title('First assessment'),
+    title: title('Your studio'),
     canActivate: [signedOutGuard],
     loadComponent: () => import('./setup/setup').then((m) => m.Setup),
+  },
+  {
+    path: 'join',
+    title: title('Join'),
+    loadComponent: () => import('./join/join').then((m) => m.Join),
+  },
+  {
+    path: 'reset',
+    title: title('New password'),
+    loadComponent: () => import('./join/reset').then((m) => m.Reset),
   },
   {
     path: 'fill-in/:token',
@@ -74,6 +84,16 @@ export const routes: Routes = [
         loadComponent: () => import('./transfer/transfer').then((m) => m.TransferScreen),
       },
       {
+        path: 'account',
+        title: title('Account'),
+        loadComponent: () => import('./account/account').then((m) => m.AccountScreen),
+      },
+      {
+        path: 'studio',
+        title: title('Studio'),
+        loadComponent: () => import('./studio/studio').then((m) => m.StudioScreen),
+      },
+      {
         path: 'clients/new',
         title: title('New client'),
         loadComponent: () => import('./intake/new-client').then((m) => m.NewClient),
@@ -87,6 +107,11 @@ export const routes: Routes = [
             path: 'intake',
             title: title('Intake'),
             loadComponent: () => import('./intake/intake').then((m) => m.Intake),
+          },
+          {
+            path: 'record',
+            title: title('Record'),
+            loadComponent: () => import('./record/record').then((m) => m.RecordScreen),
           },
           {
             path: 'measure',

@@ -22,7 +22,7 @@ describe('ClientsScreen', () => {
   async function open(items: ClientListItem[], nextCursor: string | null = null): Promise<Screen<ClientsScreen>> {
     const screen = await Screen.open(ClientsScreen);
     await pause();
-    await screen.answer('/clients?search=&archived=false', { items, nextCursor });
+    await screen.answer('/clients?search=&archived=false&whose=all', { items, nextCursor });
     return screen;
   }
 
@@ -43,14 +43,17 @@ describe('ClientsScreen', () => {
     const screen = await open([item('Ada')]);
     await screen.fill('input[type=search]', 'zz');
     await pause();
-    await screen.answer('/clients?search=zz&archived=false', { items: [], nextCursor: null });
+    await screen.answer('/clients?search=zz&archived=false&whose=all', { items: [], nextCursor: null });
     expect(screen.text).toContain('No client has “zz” in name or aim.');
   });
 
   it('adds the next page below the first', async () => {
     const screen = await open([item('Ada')], 'mark');
     await screen.press('Show more');
-    await screen.answer('/clients?search=&archived=false&cursor=mark', { items: [item('Bo')], nextCursor: null });
+    await screen.answer('/clients?search=&archived=false&whose=all&cursor=mark', {
+      items: [item('Bo')],
+      nextCursor: null,
+    });
     expect(screen.el.querySelectorAll('tbody tr')).toHaveLength(2);
     expect(screen.text).not.toContain('Show more');
   });
@@ -63,7 +66,7 @@ describe('ClientsScreen', () => {
     expect(archive.request.body).toEqual({ version: 3 });
     archive.flush({ ...PATH.client, version: 4 });
     await pause();
-    await screen.answer('/clients?search=&archived=false', { items: [], nextCursor: null });
+    await screen.answer('/clients?search=&archived=false&whose=all', { items: [], nextCursor: null });
     expect(screen.text).toContain('No clients yet.');
   });
 });

@@ -6,11 +6,12 @@ import { AccountService } from '../data/account.service';
 import { ClientsService } from '../data/clients.service';
 import { SCREENING_WORDS } from '../intake/screening-words';
 import { ProblemNote } from '../ui/problem-note';
+import { WhoseSwitch } from '../ui/whose-switch';
 
 /** All clients of the studio: find, open, add, archive. */
 @Component({
   selector: 'y-clients',
-  imports: [RouterLink, ProblemNote],
+  imports: [RouterLink, ProblemNote, WhoseSwitch],
   providers: [ClientsService],
   templateUrl: './clients.html',
 })

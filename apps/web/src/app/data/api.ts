@@ -60,6 +60,7 @@ import type {
   SymptomReport,
   TestCatalogueView,
   Today,
+  Whose,
   UpdateBlockBody,
   UpdateClientBody,
 } from '@yandle/contract';
@@ -88,14 +89,15 @@ export class Api {
   me(): Observable<Me> {
     return this.http.get<Me>(`${V1}/me`);
   }
-  today(): Observable<Today> {
-    return this.http.get<Today>(`${V1}/today`);
+  today(whose: Whose): Observable<Today> {
+    return this.http.get<Today>(`${V1}/today`, { params: { whose } });
   }
   clients(query: {
     search?: string;
     archived?: boolean;
     cursor?: string;
     limit?: number;
+    whose?: Whose;
   }): Observable<Page<ClientListItem>> {
     return this.http.get<Page<ClientListItem>>(`${V1}/clients`, { params: { ...query } });
   }

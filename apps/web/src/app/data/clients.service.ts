@@ -4,6 +4,7 @@ import type { ClientListItem } from '@yandle/contract';
 import { combineLatest, debounceTime, firstValueFrom, switchMap } from 'rxjs';
 import { Api } from './api';
 import { asLoadable, LOADING } from './loadable';
+import { WhoseService } from './whose';
 import { ToastService } from './toast.service';
 
 /** The client list with its search, and archiving with undo. */
@@ -11,15 +12,21 @@ import { ToastService } from './toast.service';
 export class ClientsService {
   private readonly api = inject(Api);
   private readonly toasts = inject(ToastService);
+  private readonly whose = inject(WhoseService).whose;
   readonly search = signal('');
   readonly archived = signal(false);
   private readonly again = signal(0);
   private readonly more = signal<{ after: string; items: readonly ClientListItem[]; next: string | null } | null>(null);
 
   readonly page = toSignal(
-    combineLatest([toObservable(this.search), toObservable(this.archived), toObservable(this.again)]).pipe(
+    combineLatest([
+      toObservable(this.search),
+      toObservable(this.archived),
+      toObservable(this.whose),
+      toObservable(this.again),
+    ]).pipe(
       debounceTime(60),
-      switchMap(([search, archived]) => this.api.clients({ search, archived }).pipe(asLoadable())),
+      switchMap(([search, archived, whose]) => this.api.clients({ search, archived, whose }).pipe(asLoadable())),
     ),
     { initialValue: LOADING },
   );
@@ -42,7 +49,9 @@ export class ClientsService {
     const cursor = this.nextCursor();
     const first = this.page().value?.nextCursor;
     if (!cursor || !first) return;
-    const page = await firstValueFrom(this.api.clients({ search: this.search(), archived: this.archived(), cursor }));
+    const page = await firstValueFrom(
+      this.api.clients({ search: this.search(), archived: this.archived(), whose: this.whose(), cursor }),
+    );
     const before = this.more()?.after === first ? this.more()!.items : [];
     this.more.set({ after: first, items: [...before, ...page.items], next: page.nextCursor });
   }

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgIcon, provideIcons } from '@ng-icons/core';
-import { lucideLogOut, lucideMoon, lucideSun } from '@ng-icons/lucide';
+import { lucideLogOut, lucideMoon, lucideSun, lucideUser } from '@ng-icons/lucide';
 import { AccountService } from '../data/account.service';
 import { ThemeService } from '../data/theme.service';
 import { ClientPicker } from './client-picker';
@@ -10,7 +10,7 @@ import { ClientPicker } from './client-picker';
 @Component({
   selector: 'y-frame',
   imports: [RouterOutlet, RouterLink, RouterLinkActive, ClientPicker, NgIcon],
-  providers: [provideIcons({ lucideSun, lucideMoon, lucideLogOut })],
+  providers: [provideIcons({ lucideSun, lucideMoon, lucideLogOut, lucideUser })],
   template: `
     <a
       class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:m-2 focus:bg-sheet focus:p-2"
@@ -25,8 +25,11 @@ import { ClientPicker } from './client-picker';
       <a routerLink="/" class="font-serif text-xl font-bold" aria-label="Yandle, to Today"
         >Yand<span class="text-action">le</span></a
       >
-      <y-client-picker class="order-last w-full sm:order-none sm:w-72" />
-      <nav class="ml-auto flex flex-wrap items-center gap-x-1" aria-label="Main">
+      <y-client-picker class="order-3 w-full sm:order-none sm:w-72" />
+      <nav
+        class="order-2 -mx-2 flex w-full flex-wrap items-center gap-x-1 sm:order-none sm:mx-0 sm:ml-auto sm:w-auto"
+        aria-label="Main"
+      >
         <a
           class="rounded px-2 py-1.5 hover:bg-shade"
           routerLink="/"
@@ -56,6 +59,16 @@ import { ClientPicker } from './client-picker';
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/data" routerLinkActive="font-semibold text-action"
           >Import &amp; export</a
         >
+        @if (account.me()?.coach?.role === 'owner') {
+          <a
+            class="rounded px-2 py-1.5 hover:bg-shade"
+            routerLink="/studio"
+            routerLinkActive="font-semibold text-action"
+            >Studio</a
+          >
+        }
+      </nav>
+      <div class="order-1 ml-auto flex items-center sm:order-none sm:ml-0">
         <button
           type="button"
           class="inline-flex rounded p-2 hover:bg-shade"
@@ -65,7 +78,16 @@ import { ClientPicker } from './client-picker';
         >
           <ng-icon [name]="dark() ? 'lucideSun' : 'lucideMoon'" size="18" aria-hidden="true" />
         </button>
-        <span class="hidden pl-2 text-sm text-soft md:inline">{{ account.me()?.coach?.name }}</span>
+        <a
+          class="inline-flex items-center gap-1.5 rounded p-2 text-sm text-soft hover:bg-shade"
+          routerLink="/account"
+          routerLinkActive="text-action"
+          [attr.aria-label]="'Your account: ' + account.me()?.coach?.name"
+          title="Your account"
+        >
+          <ng-icon name="lucideUser" size="18" aria-hidden="true" />
+          <span class="hidden xl:inline" aria-hidden="true">{{ account.me()?.coach?.name }}</span>
+        </a>
         <button
           type="button"
           class="inline-flex rounded p-2 hover:bg-shade"
@@ -75,7 +97,7 @@ import { ClientPicker } from './client-picker';
         >
           <ng-icon name="lucideLogOut" size="18" aria-hidden="true" />
         </button>
-      </nav>
+      </div>
     </header>
     <main id="main" tabindex="-1" class="outline-none"><router-outlet /></main>
   `,

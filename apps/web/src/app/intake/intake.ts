@@ -1,3 +1,4 @@
+import { RouterLink } from '@angular/router';
 import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, signal } from '@angular/core';
 import type { Client, ClientBody } from '@yandle/contract';
@@ -27,7 +28,7 @@ interface PartLine {
 /** What is known of a client, and the questions that come before planning, one group at a time. */
 @Component({
   selector: 'y-intake',
-  imports: [AboutForm, CautionsPanel, ClientForm, ProblemNote, QuestionList],
+  imports: [RouterLink, AboutForm, CautionsPanel, ClientForm, ProblemNote, QuestionList],
   providers: [ScreeningStore],
   templateUrl: './intake.html',
 })

@@ -148,7 +148,11 @@ export class PhoneLinkPanel {
 
   protected decide(runId: string, accept: boolean, sessionId: string | null = null): Promise<void> {
     return this.attempt(async () => {
-      this.late.set(await firstValueFrom(this.api.decideLate(this.clientId(), runId, { accept, ...(sessionId ? { sessionId } : {}) })));
+      this.late.set(
+        await firstValueFrom(
+          this.api.decideLate(this.clientId(), runId, { accept, ...(sessionId ? { sessionId } : {}) }),
+        ),
+      );
     });
   }
 

@@ -2,6 +2,7 @@ import { Requests } from '../data/requests';
 import { Component, inject, input, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Router } from '@angular/router';
+import type { Problem } from '@yandle/contract';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -43,6 +44,12 @@ import { ProblemNote } from '../ui/problem-note';
             <span class="field-error">Enter your password.</span>
           }
         </label>
+        @if (asksForCode()) {
+          <label class="field">
+            <span class="label">Code of your authenticator app, or a recovery code</span>
+            <input class="input" autocomplete="one-time-code" inputmode="text" formControlName="code" />
+          </label>
+        }
         @if (problem(); as p) {
           <y-problem-note [problem]="p" />
         }
@@ -60,7 +67,10 @@ export class SignIn {
   protected readonly form = new FormGroup({
     email: new FormControl('', { nonNullable: true, validators: Validators.required }),
     password: new FormControl('', { nonNullable: true, validators: Validators.required }),
+    code: new FormControl('', { nonNullable: true }),
   });
+  /** True once the server has said that the account has a second factor. */
+  protected readonly asksForCode = signal(false);
   protected readonly requests = new Requests();
   protected readonly problem = this.requests.problem;
   protected readonly busy = this.requests.busy;
@@ -73,12 +83,19 @@ export class SignIn {
   protected async submit(): Promise<void> {
     this.tried.set(true);
     if (this.form.invalid) return;
+    const { code, ...words } = this.form.getRawValue();
+    const settle = ({ code: kind }: Problem) => {
+      const first = kind === 'second-factor' && !this.asksForCode();
+      if (kind === 'second-factor') this.asksForCode.set(true);
+      // The field itself asks; only a wrong code is a problem.
+      return first;
+    };
     await this.requests.run(async () => {
-      await firstValueFrom(this.api.signIn(this.form.getRawValue()));
+      await firstValueFrom(this.api.signIn({ ...words, ...(this.asksForCode() ? { code } : {}) }));
       await this.account.load();
       const next = this.next();
       // Only paths of our own: a link must not lead a signed-in coach elsewhere.
       await this.router.navigateByUrl(next?.startsWith('/') && !next.startsWith('//') ? next : '/');
-    });
+    }, settle);
   }
 }

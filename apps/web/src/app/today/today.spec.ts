@@ -31,7 +31,7 @@ const session = (date: string, over: object = {}) => ({
 describe('TodayScreen', () => {
   async function open(over: Partial<Today>): Promise<Screen<TodayScreen>> {
     const screen = await Screen.open(TodayScreen);
-    await screen.answer('/today', { ...empty, ...over });
+    await screen.answer('/today?whose=all', { ...empty, ...over });
     return screen;
   }
   const section = (screen: Screen<TodayScreen>, id: string) =>
@@ -92,10 +92,14 @@ describe('TodayScreen', () => {
 
   it('says what is wrong and asks again', async () => {
     const screen = await Screen.open(TodayScreen);
-    await screen.answer('/today', { code: 'database-unavailable', title: 'Down', detail: 'Wait a moment.' }, 503);
+    await screen.answer(
+      '/today?whose=all',
+      { code: 'database-unavailable', title: 'Down', detail: 'Wait a moment.' },
+      503,
+    );
     expect(screen.text).toContain('Wait a moment.');
     await screen.press('Try again');
-    await screen.answer('/today', empty);
+    await screen.answer('/today?whose=all', empty);
     expect(screen.text).toContain('Nobody has a session today.');
   });
 

@@ -11,12 +11,13 @@ import {
 } from '@yandle/core';
 import { TodayService } from '../data/today.service';
 import { ProblemNote } from '../ui/problem-note';
+import { WhoseSwitch } from '../ui/whose-switch';
 import { LibraryService } from '../library/library.service';
 
 /** The start: who is on the mat, who is due for a retest, and what needs the coach, each with its reason and one action. */
 @Component({
   selector: 'y-today',
-  imports: [RouterLink, ProblemNote],
+  imports: [RouterLink, ProblemNote, WhoseSwitch],
   providers: [TodayService],
   templateUrl: './today.html',
 })

@@ -1,0 +1,50 @@
+import type { AuditAction, AuditActor } from '@yandle/contract';
+
+/** What was done, as the owner reads it. */
+export const AUDIT_WORDS: Readonly<Record<AuditAction, string>> = {
+  'studio-set-up': 'set the studio up',
+  'studio-changed': 'changed the studio’s settings',
+  'signed-in': 'signed in',
+  'sign-in-refused': 'sign-in refused',
+  'signed-out-everywhere': 'signed out all other devices',
+  'device-signed-out': 'signed a device out',
+  'password-changed': 'changed the password',
+  'password-reset': 'chose a new password by link',
+  'second-factor-on': 'turned the second factor on',
+  'second-factor-off': 'turned the second factor off',
+  'recovery-code-used': 'signed in with a recovery code',
+  'reset-link-made': 'made a link for a new password',
+  'coach-invited': 'invited a coach',
+  'invitation-ended': 'ended an invitation',
+  'coach-joined': 'joined the studio',
+  'coach-role-changed': 'changed a coach’s role',
+  'coach-removed': 'removed a coach',
+  'stand-in-set': 'set a stand-in',
+  'client-added': 'added the client',
+  'client-archived': 'archived the client',
+  'client-restored': 'restored the client',
+  'client-exported': 'exported the whole record',
+  'client-erased': 'erased the client',
+  'client-erased-by-term': 'erased the client: archived longer than the studio keeps',
+  'results-exported': 'exported results',
+  'results-imported': 'imported results',
+  'cleared-by-professional': 'recorded a clearance',
+  'stop-sign-cleared': 'cleared a stop sign',
+  'block-published': 'published the block',
+  'block-ended': 'ended the block',
+  'phone-link-made': 'made a phone link',
+  'phone-link-ended': 'ended the phone link',
+  'intake-link-made': 'made an intake link',
+  'calendar-link-made': 'made a calendar link',
+  'calendar-link-ended': 'ended the calendar link',
+  'late-log-accepted': 'accepted a late session',
+  'late-log-rejected': 'rejected a late session',
+};
+
+/** Who did it, where no coach did. */
+export const ACTOR_WORDS: Readonly<Record<AuditActor, string>> = {
+  coach: 'a former coach',
+  client: 'by link',
+  system: 'Yandle itself',
+  server: 'whoever runs the server',
+};

@@ -146,6 +146,28 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto(`/sessions/${nextSession!.id}/run`);
   },
   progress: async (page) => of(page, 'progress'),
+  studio: async (page) => {
+    await page.goto('/studio');
+    await page.getByRole('button', { name: 'New password for Joris Ebbing' }).click();
+    await page.getByRole('button', { name: 'Stand-in for Joris Ebbing' }).click();
+    await expect(page.getByLabel('Link for Joris Ebbing, shown once')).toBeVisible();
+  },
+  account: async (page) => {
+    await page.goto('/account');
+    await page.getByRole('button', { name: 'Set up' }).click();
+    await expect(page.getByRole('img', { name: /^Code to scan/ })).toBeVisible();
+  },
+  record: async (page) => {
+    await of(page, 'record');
+    await page.getByRole('button', { name: 'Show it here' }).click();
+    await expect(page.getByRole('heading', { name: /^Readings/ })).toBeVisible();
+  },
+  invitation: async (page) => {
+    const made = await page.request.post('/api/v1/studio/invitations', { data: { role: 'coach', note: '' } });
+    await page.context().clearCookies();
+    await page.goto(((await made.json()) as { path: string }).path);
+    await expect(page.getByRole('button', { name: 'Join' })).toBeVisible();
+  },
 };
 
 async function of(page: Page, step: string, name = 'Ottoline'): Promise<void> {
@@ -206,8 +228,21 @@ test('phone: Today and Run do not scroll sideways', async ({ page }) => {
       'measure, pad and symptom',
       'measure, Beighton',
     ],
-    ...['findings, forms open', 'tests', 'my measurement error', 'data', 'sessions', 'styles', 'own style'],
+    ...[
+      'findings, forms open',
+      'tests',
+      'my measurement error',
+      'data',
+      'sessions',
+      'styles',
+      'own style',
+      'studio',
+      'account',
+      'record',
+    ],
     ...['why this plan', 'block, broken rules and revisions'],
+    // Signs out.
+    'invitation',
   ]) {
     await screens[name]!(page);
     await page.waitForLoadState('networkidle');

@@ -53,3 +53,19 @@ test('readings are taken without a server and sent when it is back', async ({ pa
   await page.reload();
   await expect(page.getByRole('region', { name: 'Left', exact: true })).toContainText('9 cm');
 });
+
+test('a database that is killed is started again, and nothing that was acknowledged is lost', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Tobin');
+  const { today } = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
+  const said = { date: today, region: null, soreness: 4, note: 'before the crash' };
+  const id = '01900000-0000-7000-8000-00000000000d';
+  expect((await page.request.put(`/api/v1/clients/${client.id}/soreness/${id}`, { data: said })).status()).toBe(200);
+  await server('kill-database');
+  // Meanwhile it is said plainly; then it is back by itself.
+  await expect.poll(async () => (await page.request.get('/api/v1/health')).status(), { timeout: 60_000 }).toBe(200);
+  const entries = (await (await page.request.get(`/api/v1/clients/${client.id}/soreness`)).json()) as { id: string }[];
+  expect(entries.map((e) => e.id)).toContain(id);
+  await page.goto('/clients');
+  await expect(page.getByRole('link', { name: 'Tobin Quillfeather' })).toBeVisible();
+});

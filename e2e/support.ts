@@ -79,7 +79,7 @@ export async function axe(page: Page): Promise<string[]> {
 }
 
 /** Kills or starts the server, as a crash and a restart do; `fresh` puts the demo data back. */
-export async function server(what: 'kill' | 'start' | 'fresh'): Promise<void> {
+export async function server(what: 'kill' | 'kill-database' | 'start' | 'fresh'): Promise<void> {
   const response = await fetch(`${mine(process.env['CONTROL_URLS'])}/${what}`, { method: 'POST' });
   expect(response.ok, await response.text()).toBe(true);
 }

@@ -27,6 +27,11 @@ describe('recordTables', () => {
     expect(tables[3]!.rows).toEqual([['sport: hill walks, props: strap; block, mass kg: –']]);
   });
 
+  it('shows a hundred rows of a section and says how many more the file has', () => {
+    const [table] = recordTables({ setLogs: Array.from({ length: 130 }, (_, i) => ({ id: `s${i}`, set: i })) });
+    expect([table!.rows.length, table!.more]).toEqual([100, 30]);
+  });
+
   it('cuts what no one reads, such as a picture', () => {
     const [table] = recordTables({ pictures: [{ id: 'p', bytes: 'A'.repeat(5000) }] });
     expect(table!.rows[0]![0]).toBe(`${'A'.repeat(60)} …`);

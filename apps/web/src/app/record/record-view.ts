@@ -35,7 +35,12 @@ export interface RecordTable {
   readonly heading: string;
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
+  /** Rows that are in the file only. */
+  readonly more: number;
 }
+
+/** Rows of a section that a page shows. */
+const SHOWN = 100;
 
 type Row = Readonly<Record<string, unknown>>;
 
@@ -77,7 +82,8 @@ export function recordTables(record: Readonly<Record<string, unknown>>): RecordT
         name,
         heading: HEADINGS[name],
         columns: columns.map(columnWords),
-        rows: rows.map((r) => columns.map((c) => cellWords(r[c]))),
+        rows: rows.slice(0, SHOWN).map((r) => columns.map((c) => cellWords(r[c]))),
+        more: Math.max(0, rows.length - SHOWN),
       },
     ];
   });

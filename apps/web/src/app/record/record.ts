@@ -36,7 +36,7 @@ import { recordTables } from './record-view';
       @for (t of tables(); track t.name) {
         <section class="mt-6" [attr.aria-labelledby]="'section-' + t.name">
           <h2 [id]="'section-' + t.name" class="mb-2">
-            {{ t.heading }} <span class="text-base font-normal text-soft">{{ t.rows.length }}</span>
+            {{ t.heading }} <span class="text-base font-normal text-soft">{{ t.rows.length + t.more }}</span>
           </h2>
           @if (t.rows.length === 1) {
             <dl class="sheet grid gap-x-6 gap-y-1.5 p-4 sm:grid-cols-[12rem_1fr]">
@@ -46,7 +46,12 @@ import { recordTables } from './record-view';
               }
             </dl>
           } @else {
-            <div class="sheet max-h-96 overflow-auto print:max-h-none">
+            <div
+              class="sheet max-h-96 overflow-auto print:max-h-none"
+              tabindex="0"
+              role="region"
+              [attr.aria-label]="'Rows of ' + t.heading"
+            >
               <table class="data-table text-sm">
                 <thead>
                   <tr>
@@ -66,6 +71,9 @@ import { recordTables } from './record-view';
                 </tbody>
               </table>
             </div>
+            @if (t.more > 0) {
+              <p class="mt-1 text-sm text-soft">And {{ t.more }} more in the file.</p>
+            }
           }
         </section>
       }

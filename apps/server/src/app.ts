@@ -27,7 +27,7 @@ import { prioritiesRoutes } from './priorities/routes.js';
 import { healthRoutes, type Life } from './http/health.js';
 import { oldPaths } from './http/old-paths.js';
 import { HttpProblem } from './http/problem.js';
-import { sameSiteWrites, securityHeaders } from './http/security.js';
+import { cookieCanBeSet, permissionsPolicy, sameSiteWrites, securityHeaders } from './http/security.js';
 import { webFiles } from './http/web-files.js';
 import { progressRoutes } from './progress/routes.js';
 import { fillInRoutes } from './screening/fill-in.js';
@@ -84,6 +84,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
     }),
   );
   app.use(securityHeaders(config));
+  app.use(permissionsPolicy);
   // Low: lists are long and have to be there at once.
   app.use(compression({ level: 3 }));
 
@@ -115,6 +116,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
     }),
   );
   const limits = new Limits(source, clock);
+  api.post(['/setup', '/sign-in', '/join/:token', '/reset/:token', '/shared/open'], cookieCanBeSet(config));
   api.use(accountRoutes(source, store, clock, limits));
   api.use(fillInRoutes(source, clock, limits));
   api.use(calendarFeedRoutes(source, clock, limits));

@@ -304,4 +304,45 @@ describe('no request stops the others', () => {
     for (const secret of ['Hidden', 'INSERT', token, 'yandle=', 'first@studio.example'])
       expect(text).not.toContain(secret);
   });
+
+  it('what a page may use of the device is said with every answer', async () => {
+    const policy = (await request(h.app).get('/api/v1/health')).headers['permissions-policy'] as string;
+    for (const used of [
+      'camera=(self)',
+      'accelerometer=(self)',
+      'screen-wake-lock=(self)',
+      'geolocation=()',
+      'microphone=()',
+    ])
+      expect(policy).toContain(used);
+  });
+
+  it('a cookie that would not be set is said, instead of a sign-in that leads nowhere', async () => {
+    const app = newApp(h.source, { now: () => h.clock.now }, { publicUrl: 'https://stretch.studio.example' });
+    const body = { email: 'first@studio.example', password: 'a password of the tests' };
+    const refused = await request(app).post('/api/v1/sign-in').send(body).expect(401);
+    expect((refused.body as Problem).detail).toContain('Open https://stretch.studio.example');
+    expect(refused.headers['set-cookie']).toBeUndefined();
+  });
+
+  it('a stream of samples ends with the session that opened it', async () => {
+    const own = await h.agent
+      .post('/api/v1/sign-in')
+      .send({ email: 'first@studio.example', password: 'a password of the tests' });
+    const mine = (own.headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]!;
+    const ended = new Promise<void>((resolve) => {
+      const req = httpRequest(
+        { port, host: '127.0.0.1', path: '/api/v1/devices/inclinometer/stream', headers: { cookie: mine } },
+        (res) => {
+          res.resume();
+          res.on('end', resolve);
+        },
+      );
+      open.push(req);
+      req.end();
+    });
+    await new Promise((r) => setTimeout(r, 200));
+    await request(h.app).post('/api/v1/sign-out').set('cookie', mine).expect(200);
+    await ended;
+  });
 });

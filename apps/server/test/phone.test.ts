@@ -236,4 +236,38 @@ describe('a client’s phone', () => {
     expect(seen.sorenessEntries).toMatchObject([{ soreness: 4 }]);
     expect(seen.sessions[0]!.breathSeconds).toBe(6);
   });
+
+  it('sets whose beginning never arrived are taken into the session that the coach says, and never into another client’s', async () => {
+    const clientId = await aClient(h, { name: 'Lost Start' });
+    await h.agent.post(`/api/v1/clients/${clientId}/blocks`).send(blockBody()).expect(201);
+    const other = await aClient(h, { name: 'Somebody Else' });
+    await h.agent.post(`/api/v1/clients/${other}/blocks`).send(blockBody()).expect(201);
+    const sessions = async (id: string) =>
+      (await h.agent.get(`/api/v1/clients/${id}/sessions`)).body as { id: string }[];
+    const [session] = await sessions(clientId);
+    const { token } = (await h.agent.post(`/api/v1/clients/${clientId}/phone-link`).expect(201)).body as {
+      token: string;
+    };
+    const phone = request.agent(h.app);
+    await phone.post('/api/v1/shared/open').send({ token }).expect(200);
+    const run = uuid();
+    const set = { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 28, replaces: null };
+    await phone.put(`/api/v1/shared/runs/${run}/sets/${uuid()}`).send(set).expect(202);
+    const [late] = (await h.agent.get(`/api/v1/clients/${clientId}/late-logs`)).body as { started: boolean }[];
+    expect(late).toMatchObject({ runId: run, started: false, sets: 1 });
+    const decide = (body: object) => h.agent.put(`/api/v1/clients/${clientId}/late-logs/${run}`).send(body);
+    const asked = await decide({ accept: true }).expect(400);
+    expect(asked.body.errors[0].path).toBe('sessionId');
+    await decide({ accept: true, sessionId: (await sessions(other))[0]!.id }).expect(400);
+    await decide({ accept: true, sessionId: session!.id }).expect(200);
+    const { body } = await h.agent.get(`/api/v1/sessions/${session!.id}`).expect(200);
+    expect(body.run).toMatchObject({ id: run });
+    expect(body.run.sets).toMatchObject([{ doneSeconds: 28 }]);
+    // The beginning arrives after all: it is the same run.
+    const { purpose, alreadyWarm, rounds, items, date } = body;
+    await phone
+      .post(`/api/v1/shared/sessions/${session!.id}/runs`)
+      .send({ id: run, startedAt: h.clock.now.toISOString(), snapshot: { date, purpose, alreadyWarm, rounds, items } })
+      .expect(200);
+  });
 });

@@ -33,6 +33,37 @@ export function securityHeaders(config: Pick<Config, 'publicUrl'>): RequestHandl
   });
 }
 
+/** What a page of ours may use of the device: the camera for pictures, motion for the phone as inclinometer, the screen kept awake. */
+const PERMISSIONS = [
+  'accelerometer=(self)',
+  'gyroscope=(self)',
+  'camera=(self)',
+  'screen-wake-lock=(self)',
+  ...['geolocation', 'microphone', 'payment', 'usb', 'bluetooth', 'serial', 'midi', 'display-capture'].map(
+    (p) => `${p}=()`,
+  ),
+].join(', ');
+
+export const permissionsPolicy: RequestHandler = (_req, res, next) => {
+  res.setHeader('permissions-policy', PERMISSIONS);
+  next();
+};
+
+/**
+ * Refuses to sign anybody in where the cookie would not be set: over plain HTTP to a Yandle that is set up for HTTPS the answer would look
+ * like success, and the next request like a stranger's.
+ */
+export function cookieCanBeSet(config: Pick<Config, 'publicUrl'>): RequestHandler {
+  return (req, _res, next) => {
+    if (config.publicUrl?.startsWith('https:') && !req.secure)
+      throw new HttpProblem(
+        'sign-in-refused',
+        `This Yandle signs in over HTTPS only, and this came over HTTP. Open ${config.publicUrl}. If you did, whoever runs it has to set TRUSTED_PROXIES.`,
+      );
+    next();
+  };
+}
+
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** Kinds of body taken. None of them can come from a plain form of another site. */
 const KINDS = ['application/json', 'text/csv', 'application/x-yandle-results+json', 'image/jpeg', 'image/png'];

@@ -144,6 +144,8 @@ async function start() {
 
   say(`\nYandle is ready in ${((Date.now() - began) / 1000).toFixed(1)} s:  ${address}`);
   if (!empty) say('Demo sign-in:  mara@harbourlane.example  /  long-easy-breath');
+  if (process.env.PUBLIC_URL && !Number(process.env.TRUSTED_PROXIES ?? 0))
+    say('PUBLIC_URL is set and TRUSTED_PROXIES is not: limits would count everybody as one. See docs/operations.md.');
   say('Ctrl+C stops it.');
 }
 

@@ -1,8 +1,10 @@
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { pino } from 'pino';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { AuditEntry, Client, LinkMade, Me, Page, Problem, StudioView } from '@yandle/contract';
 import { addDays } from '@yandle/core';
+import { command } from '../src/commands.js';
 import { aClient, clientBody, harness, PASSWORD, TODAY, type Harness } from './harness.js';
 
 const GOOD = 'four plain words here';
@@ -200,6 +202,22 @@ describe('coaches of a studio', () => {
       .send({ password: 'quite another phrase' })
       .expect(404);
     await request(h.app).post('/api/v1/sign-in').send({ email: 'nils@studio.example', password: GOOD }).expect(401);
+  });
+
+  it('who own a studio alone get back in by a command on the server', async () => {
+    const lines: string[] = [];
+    const write = vi.spyOn(process.stdout, 'write').mockImplementation((text) => lines.push(String(text)) > 0);
+    const run = (...args: string[]) =>
+      command('reset-link', args, h.source, { now: () => h.clock.now }, pino({ level: 'silent' }));
+    await run('FIRST@studio.example').finally(() => write.mockRestore());
+    await expect(run('nobody@studio.example')).rejects.toThrow('There is no coach with the address');
+    const token = lines.join('').trim().split('#')[1]!;
+    const fresh = request.agent(h.app);
+    await fresh.post(`/api/v1/reset/${token}`).send({ password: 'back in by the server' }).expect(200);
+    const { items } = (await fresh.get('/api/v1/studio/audit').expect(200)).body as Page<AuditEntry>;
+    expect(items.find((e) => e.action === 'reset-link-made')).toMatchObject({ actor: 'server', coach: null });
+    h.agent.jar.setCookies([]);
+    await h.agent.post('/api/v1/sign-in').send({ email: 'first@studio.example', password: 'back in by the server' });
   });
 
   it('are told from each other letter by letter', async () => {

@@ -2,7 +2,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { AuditEntry, Client, Page, Session, SessionSummary, SharedBlock } from '@yandle/contract';
+import type { AuditEntry, Client, OpenLink, Page, Session, SessionSummary, SharedBlock } from '@yandle/contract';
 import { AUDIT_ACTIONS } from '@yandle/contract';
 import { eraseAgain, eraseByTerm } from '../src/privacy/erase.js';
 import { intakeBody } from './bodies.js';
@@ -184,6 +184,26 @@ describe('privacy', () => {
     await phone.get('/api/v1/shared/block').expect(401);
     await request(h.app).get(path).expect(404);
     await request(h.app).get(`/api/v1/fill-in/${intake.token}`).expect(404);
+  });
+
+  it('the owner sees which links are open, of this studio only, and those that ended are gone', async () => {
+    const id = await aClient(h, { name: 'Has Links' });
+    await h.agent.post(`/api/v1/clients/${id}/phone-link`).expect(201);
+    await h.agent.post(`/api/v1/clients/${id}/intake-link`).expect(201);
+    await h.agent.post(`/api/v1/clients/${id}/calendar-link`).expect(201);
+    const of = async (agent = h.agent) =>
+      ((await agent.get('/api/v1/studio/links').expect(200)).body as OpenLink[])
+        .filter((l) => l.clientId === id)
+        .map((l) => l.kind);
+    expect((await of()).sort()).toEqual(['calendar', 'intake', 'phone']);
+    expect(await of(h.other)).toEqual([]);
+    await h.agent.post(`/api/v1/clients/${id}/intake-link/revoke`).expect(200);
+    await h.agent.delete(`/api/v1/clients/${id}/calendar-link`).expect(200);
+    const now = h.clock.now;
+    expect(await of()).toEqual(['phone']);
+    h.clock.now = new Date(now.getTime() + 181 * DAY_MS);
+    expect(await of()).toEqual([]);
+    h.clock.now = now;
   });
 
   it('only the first name leaves for phone and calendar', async () => {

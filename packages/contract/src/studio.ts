@@ -65,6 +65,17 @@ export interface RemoveCoachBody {
   readonly clientsTo: string;
 }
 
+/** A link that opens something of a client without an account. */
+export interface OpenLink {
+  readonly kind: 'phone' | 'intake' | 'calendar';
+  readonly clientId: string;
+  readonly clientName: string;
+  readonly madeAt: string;
+  /** Null for one that does not end by itself. */
+  readonly expiresAt: string | null;
+  readonly usedAt: string | null;
+}
+
 /** Who did something: a coach, a client through a link, the program by itself, or whoever runs the server. */
 export const AUDIT_ACTORS = ['coach', 'client', 'system', 'server'] as const;
 export type AuditActor = (typeof AUDIT_ACTORS)[number];

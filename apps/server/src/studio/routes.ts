@@ -13,6 +13,7 @@ import { endAllSessions } from '../accounts/sign-in.js';
 import { auditPage } from '../audit/list.js';
 import { HttpProblem } from '../http/problem.js';
 import { pathId, validBody, validQuery } from '../http/validate.js';
+import { openLinks } from './links.js';
 import {
   editStudio,
   endInvitation,
@@ -66,6 +67,9 @@ export function studioRoutes(source: DataSource): Router {
     // Without them the account is shut anyway: this frees the rows.
     await endAllSessions(source, id);
     res.json({});
+  });
+  router.get('/studio/links', owner, async (_req, res) => {
+    res.json(await openLinks(contextOf(res).data));
   });
   router.get('/studio/audit', owner, async (req, res) => {
     res.json(await auditPage(contextOf(res).data, validQuery(auditQuerySchema, req.query)));

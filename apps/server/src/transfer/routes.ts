@@ -15,6 +15,9 @@ import { importResults } from './import-results.js';
 import { csvLines, jsonLines, type NumberedLine } from './read-lines.js';
 import { withWholeFile } from './spool.js';
 
+/** Milliseconds that the largest import may take once its file has come. */
+const WORK_MS = 10 * 60 * 1000;
+
 /** `client,,date`: what each place holds; an empty name skips it. */
 function readMapping(text: string): (ResultColumn | null)[] | null {
   if (text === '') return null;
@@ -54,7 +57,11 @@ export function transferRoutes(): Router {
     const who = { coachId: coach.id, today };
     try {
       const read = readerFor(req, columns);
-      const work = (file: Readable) => imports.pass(() => importResults(data, read(file), who, dryRun));
+      const work = (file: Readable) => {
+        // The file is in: from here on it is the server that takes its time.
+        req.setTimeout(WORK_MS);
+        return imports.pass(() => importResults(data, read(file), who, dryRun));
+      };
       res.json(await withWholeFile(req, work));
     } finally {
       // What is left of a refused file is read to its end, so that the answer arrives.

@@ -11,6 +11,7 @@ import type {
   JoinView,
   LinkMade,
   OfferedFactor,
+  OpenLink,
   Page,
   RecoveryCodes,
   ResetView,
@@ -70,6 +71,14 @@ export class StudioApi {
   }
   removeCoach(coachId: string, clientsTo: string): Observable<unknown> {
     return this.http.post(`${V1}/studio/coaches/${coachId}/remove`, { clientsTo });
+  }
+  links(): Observable<OpenLink[]> {
+    return this.http.get<OpenLink[]>(`${V1}/studio/links`);
+  }
+  endLink({ kind, clientId }: OpenLink): Observable<unknown> {
+    const client = `${V1}/clients/${clientId}`;
+    if (kind === 'calendar') return this.http.delete(`${client}/calendar-link`);
+    return this.http.post(`${client}/${kind}-link/revoke`, {});
   }
   audit(cursor: string): Observable<Page<AuditEntry>> {
     return this.http.get<Page<AuditEntry>>(`${V1}/studio/audit`, { params: { cursor } });

@@ -1,6 +1,8 @@
 import { Component, inject } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
 import type { Assessment } from '@yandle/contract';
 import { WEIGHT_BEARING_LUNGE } from '@yandle/core';
+import { Outbox } from '../data/outbox/outbox';
 import { Screen, TODAY } from '../testing/screen';
 import { aReading, anAssessment } from '../testing/assessments';
 import { MeasureStore } from './measure.store';
@@ -31,6 +33,9 @@ describe('MeasureStore', () => {
     await screen.answer('/clients/c1/assessments', assessments);
     await loaded;
   }
+
+  // What a test wrote is stored before the next one empties the store.
+  afterEach(() => (TestBed.inject(Outbox) as unknown as { readonly writing: Promise<unknown> }).writing);
 
   it('goes on with today’s assessment, and waits for a start otherwise', async () => {
     await open([assessment('2026-03-01', [8])]);

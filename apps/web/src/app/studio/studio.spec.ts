@@ -44,6 +44,12 @@ describe('StudioScreen', () => {
     const screen = await Screen.open(StudioScreen);
     await screen.answer('/studio', studio);
     await screen.answer('/studio/audit?cursor=', { items: [...items], nextCursor });
+    await screen.answer('/studio/links', [
+      {
+        ...{ kind: 'phone', clientId: 'c1', clientName: 'Ottoline Varga', madeAt: '2026-03-01T08:00:00.000Z' },
+        ...{ expiresAt: '2026-08-28T08:00:00.000Z', usedAt: null },
+      },
+    ]);
     return screen;
   }
   const pressLabelled = async (screen: Screen<StudioScreen>, label: string) => {
@@ -120,6 +126,16 @@ describe('StudioScreen', () => {
     await screen.settle();
     expect(screen.text).toContain('Whole months, 1 to 600.');
     expect((await put('24')).request.body).toMatchObject({ name: 'Harbour Lane', retentionMonths: 24 });
+  });
+
+  it('lists the links that clients have, and ends one', async () => {
+    const screen = await open();
+    expect(screen.text).toContain('phone: sessions, until 28 Aug, not opened');
+    await pressLabelled(screen, 'End the phone link of Ottoline Varga');
+    screen.request('POST', '/clients/c1/phone-link/revoke').flush({});
+    await screen.settle();
+    await screen.answer('/studio/links', []);
+    expect(screen.text).toContain('None.');
   });
 
   it('says who did what to which client, whoever that was, and goes back page by page', async () => {

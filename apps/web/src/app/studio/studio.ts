@@ -8,12 +8,13 @@ import { ProblemNote } from '../ui/problem-note';
 import { AuditList } from './audit-list';
 import { CoachRow } from './coach-row';
 import { Invitations } from './invitations';
+import { OpenLinks } from './open-links';
 import { StudioSettings } from './studio-settings';
 
 /** The studio, for its owner: coaches, invitations, settings, what was done by whom. */
 @Component({
   selector: 'y-studio',
-  imports: [RouterLink, AuditList, CoachRow, Invitations, StudioSettings, ProblemNote],
+  imports: [RouterLink, AuditList, CoachRow, Invitations, OpenLinks, StudioSettings, ProblemNote],
   template: `
     <div class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
       <h1>Studio</h1>
@@ -46,6 +47,7 @@ import { StudioSettings } from './studio-settings';
           <div class="grid min-w-0 gap-5">
             <y-invitations [open]="s.invitations" (changed)="load()" />
             <y-studio-settings [studio]="s" (saved)="load()" />
+            <y-open-links />
             <section class="sheet p-4" aria-labelledby="leaving">
               <h2 id="leaving">Data and privacy</h2>
               <ul class="mt-2 list-disc space-y-1.5 pl-5 text-sm">

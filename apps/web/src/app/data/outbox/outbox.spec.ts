@@ -51,6 +51,32 @@ describe('Outbox', () => {
     expect([await kept(), outbox.state()]).toEqual([0, 'saved']);
   });
 
+  it('counts what is on its way into the store, while what came before is acknowledged', async () => {
+    const outbox = await make();
+    outbox.post(log(1));
+    await wait();
+    const db = await outboxDb();
+    const add = db.add.bind(db);
+    let store!: () => void;
+    const slow = new Promise<void>((resolve) => (store = resolve));
+    vi.spyOn(db, 'add').mockImplementation(async (...args: Parameters<typeof add>) => {
+      await slow;
+      return add(...args);
+    });
+    sent()[0]!.flush({});
+    outbox.post(log(2));
+    await wait();
+    // The first is gone and the second not stored yet: it is pending all the same.
+    expect([await kept(), outbox.pending(), outbox.state()]).toEqual([0, 1, 'saving']);
+    store();
+    await wait();
+    expect([await kept(), outbox.pending()]).toEqual([1, 1]);
+    vi.restoreAllMocks();
+    sent()[0]!.flush({});
+    await wait();
+    expect(outbox.pending()).toBe(0);
+  });
+
   it('goes on where something could not be stored: that is said, and what comes after goes out', async () => {
     const outbox = await make();
     // A function cannot be stored: the browser refuses it as it refuses a full disk.

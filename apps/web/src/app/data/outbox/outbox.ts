@@ -44,6 +44,8 @@ export class Outbox {
   private readonly refused = signal<readonly Refusal[]>([]);
   private readonly waiting = signal(false);
   private readonly late = signal(0);
+  /** Requests on their way into the browser's store: they count as kept, whoever counts meanwhile. */
+  private storing = 0;
   private retryMs = FIRST_RETRY_MS;
   private timer: ReturnType<typeof setTimeout> | null = null;
   private writing: Promise<unknown>;
@@ -90,6 +92,7 @@ export class Outbox {
   }
 
   post(queued: QueuedRequest): void {
+    this.storing += 1;
     this.count.update((n) => n + 1);
     // One after the other, so that they stand in the order in which they were written.
     this.writing = this.writing.then(() => this.keep(queued)).then(() => this.flush());
@@ -99,7 +102,9 @@ export class Outbox {
   private async keep(queued: QueuedRequest): Promise<void> {
     try {
       await (await outboxDb()).add(this.box, queued);
+      this.storing -= 1;
     } catch {
+      this.storing -= 1;
       this.count.update((n) => Math.max(0, n - 1));
       this.refused.update((r) => [...r, { queued, problem: NOT_STORED }]);
     }
@@ -166,7 +171,8 @@ export class Outbox {
   }
 
   private async recount(): Promise<void> {
-    this.count.set(await (await outboxDb()).count(this.box));
+    const stored = await (await outboxDb()).count(this.box);
+    this.count.set(stored + this.storing);
     if (this.count() === 0) this.waiting.set(false);
   }
 }

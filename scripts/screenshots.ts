@@ -105,16 +105,11 @@ await shoot(await open({ width: 390, height: 844 }), 'phone', await phoneLink())
 await shoot(await open(), 'progress', at('progress'));
 await shoot(await open(), 'account', '/account');
 await shoot(await open(), 'studio', '/studio');
-for (const [file, width, height] of [
-  ['run', 1280, 800],
-  ['run-phone', 390, 844],
-] as const) {
-  const page = await open({ width, height });
-  await page.clock.install();
-  await shoot(page, file, `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {
-    await p.getByRole('button', { name: 'Start', exact: true }).click();
-    await p.clock.runFor(215_000);
-    await p.getByRole('button', { name: 'Pause' }).click();
-  });
-}
+const page = await open();
+await page.clock.install();
+await shoot(page, 'run', `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {
+  await p.getByRole('button', { name: 'Start', exact: true }).click();
+  await p.clock.runFor(215_000);
+  await p.getByRole('button', { name: 'Pause' }).click();
+});
 await browser.close();

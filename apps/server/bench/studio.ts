@@ -4,6 +4,7 @@ import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { createServer } from 'node:http';
 import { createPool } from 'mysql2/promise';
+import { format } from 'prettier';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
 import { addDays } from '@yandle/core';
@@ -203,6 +204,7 @@ assessments 87 ms, the test catalogue up to 5.2 s with own tests, a phone’s bl
 | --- | --- | --- |
 ${rows.map((r) => `| ${r.join(' | ')} |`).join('\n')}
 `;
-writeFileSync(fileURLToPath(new URL('../../../docs/benchmarks-studio.md', import.meta.url)), text);
+const file = fileURLToPath(new URL('../../../docs/benchmarks-studio.md', import.meta.url));
+writeFileSync(file, await format(text, { parser: 'markdown' }));
 process.stdout.write(text);
 process.exit(0);

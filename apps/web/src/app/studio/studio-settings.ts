@@ -28,7 +28,7 @@ import { TextField } from '../ui/text-field';
         />
         <y-text-field
           label="Erase archived clients after, months"
-          hint="Leave it empty to keep them. What is erased does not come back, and every one is written down below."
+          hint="Leave it empty to keep them. What is erased does not come back, and every one is written down under What was done."
           [decimal]="true"
           [value]="months()"
           [error]="message('retentionMonths')"

@@ -164,6 +164,10 @@ describe('coaches of a studio', () => {
     const theirs = await aClient(h, { name: 'Of Ada', leadCoachId: away.id });
     await aClient(h, { name: 'Of the first', leadCoachId: h.coachId });
     expect((await me(standIn.agent)).standingInFor).toEqual([away.id]);
+    expect((await away.agent.get('/api/v1/account').expect(200)).body.standIn).toEqual({
+      standInId: standIn.id,
+      until: addDays(TODAY, 1),
+    });
     const mine = (await standIn.agent.get('/api/v1/clients?whose=mine').expect(200)).body as Page<{ id: string }>;
     expect(mine.items.map((c) => c.id)).toEqual([theirs]);
     const now = h.clock.now;

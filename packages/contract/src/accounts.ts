@@ -52,6 +52,8 @@ export interface Account {
   readonly email: string;
   readonly secondFactor: boolean;
   readonly recoveryCodesLeft: number;
+  /** Who stands in today, and to which day; null for nobody. */
+  readonly standIn: { readonly standInId: string; readonly until: string } | null;
   readonly devices: readonly Device[];
 }
 

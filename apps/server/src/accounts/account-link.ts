@@ -1,18 +1,16 @@
 import type { CoachRole, LinkMade } from '@yandle/contract';
-import { createHash, randomBytes } from 'node:crypto';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import type { StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import { AccountLinkEntity } from './entities.js';
+import { hashOfToken, mayBeToken, newToken } from './token.js';
 
 const HOUR_MS = 60 * 60 * 1000;
 /** Hours for which a link works. */
 const HOURS = { invitation: 7 * 24, reset: 24 } as const;
 /** The page that a link opens. Behind the # a token is never sent, logged or passed on. */
 const PAGE = { invitation: 'join', reset: 'reset' } as const;
-
-const hashOfToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Makes a link of 192 random bits. @returns its path, given out here and never again */
 export async function makeAccountLink(
@@ -24,7 +22,7 @@ export async function makeAccountLink(
     readonly note: string;
   },
 ): Promise<LinkMade & { readonly id: string }> {
-  const token = randomBytes(24).toString('base64url');
+  const token = newToken();
   const id = uuid();
   const expiresAt = new Date(data.now.getTime() + HOURS[link.kind] * HOUR_MS);
   await data.insert(AccountLinkEntity, {
@@ -52,7 +50,7 @@ export async function accountLink(
   { lock = false } = {},
 ): Promise<AccountLinkEntity> {
   const ended = new HttpProblem('not-found', 'This link has ended. Ask the owner of the studio for a new one.');
-  if (typeof token !== 'string' || token.length < 20 || token.length > 100) throw ended;
+  if (!mayBeToken(token)) throw ended;
   const find = from
     .createQueryBuilder()
     .select('l')

@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { AuditAction } from '@yandle/contract';
 import { IsNull, type DataSource, type EntityTarget } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -8,6 +7,7 @@ import { StudioData, type StudioRow } from '../database/studio-data.js';
 import type { Actor } from '../audit/actor.js';
 import { momentIn, type Moment } from './context.js';
 import { StudioEntity } from './entities.js';
+import { hashOfToken, mayBeToken, newToken } from './token.js';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
 
@@ -25,8 +25,6 @@ export interface LapsingLinkRow extends LinkRow {
   expiresAt: Date;
   usedAt: Date | null;
 }
-
-const hashOfToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** Ends all links of a kind that a client has. @throws HttpProblem `not-found` */
 export async function revokeLinks<T extends LinkRow>(
@@ -50,7 +48,7 @@ export async function makeLink<T extends LinkRow>(
   row: Omit<T, keyof LinkRow>,
   action: AuditAction,
 ): Promise<string> {
-  const token = randomBytes(24).toString('base64url');
+  const token = newToken();
   await data.transaction(async (tx) => {
     await tx.getLocked(ClientEntity, clientId, 'client');
     await revokeLinks(tx, entity, clientId);
@@ -100,7 +98,7 @@ export async function contextOfToken<T extends LinkRow>(
   token: unknown,
   by: Actor,
 ): Promise<LinkContext<T> | null> {
-  if (typeof token !== 'string' || token.length < 20 || token.length > 100) return null;
+  if (!mayBeToken(token)) return null;
   const link = await source.manager
     .createQueryBuilder(entity, 'l')
     .where('l.tokenHash = :tokenHash', { tokenHash: hashOfToken(token) })

@@ -63,6 +63,10 @@ export function ownAccountRoutes(source: DataSource, limits: Limits): Router {
       email: coach.email ?? '',
       secondFactor: coach.totpSecret !== null,
       recoveryCodesLeft: coach.recoveryCodes?.length ?? 0,
+      standIn:
+        coach.standInId !== null && coach.standInUntil !== null && coach.standInUntil >= contextOf(res).today
+          ? { standInId: coach.standInId, until: coach.standInUntil }
+          : null,
       devices: rows.map((r) => ({
         id: r.id ?? '',
         agent: r.agent,

@@ -10,6 +10,7 @@ const account: Account = {
   email: 'mara@harbourlane.example',
   secondFactor: false,
   recoveryCodesLeft: 0,
+  standIn: null,
   devices: [
     { id: 'd1', agent: FIREFOX, address: '203.0.113.9', signedInAt: '2026-03-01T08:00:00.000Z', current: true },
     { id: 'd2', agent: IPHONE, address: '203.0.113.10', signedInAt: '2026-03-02T08:00:00.000Z', current: false },
@@ -34,6 +35,13 @@ describe('AccountScreen', () => {
     await screen.answer('/account', { ...account, devices: account.devices.slice(0, 1) });
     expect(screen.text).not.toContain('Sign out all others');
     expect(deviceWords('curl/8')).toBe('Unknown browser');
+  });
+
+  it('shows who stands in now', async () => {
+    const screen = await open({ standIn: { standInId: 'k2', until: '2026-03-20' } });
+    const form = screen.el.querySelector('y-stand-in-form')!;
+    expect(form.querySelector('select')!.selectedOptions[0]!.text).toBe('Joris Ebbing');
+    expect(form.querySelector('input')!.value).toBe('2026-03-20');
   });
 
   it('shows beside the field what is wrong with a password', async () => {

@@ -75,7 +75,13 @@ import { SecondFactor } from './second-factor';
                   <p class="mt-1 text-sm text-soft">
                     Whoever stands in finds your clients among their own until that day.
                   </p>
-                  <y-stand-in-form class="mt-3 block" [coachId]="m.coach.id" [others]="others()" />
+                  <y-stand-in-form
+                    class="mt-3 block"
+                    [coachId]="m.coach.id"
+                    [others]="others()"
+                    [now]="a.standIn ?? nobody"
+                    (saved)="load()"
+                  />
                 </section>
               }
             }
@@ -89,6 +95,7 @@ export class AccountScreen {
   private readonly api = inject(StudioApi);
   private readonly accounts = inject(AccountService);
   protected readonly me = this.accounts.me;
+  protected readonly nobody = { standInId: null, until: null };
   protected readonly account = signal<Account | null>(null);
   protected readonly requests = new Requests();
   protected readonly others = computed(() => {

@@ -100,3 +100,27 @@ test('a client’s record is shown, handed out and erased on the typed name', as
   await expect(page.getByRole('link', { name: 'Ottoline Varga' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Dario Munkácsy' })).toHaveCount(0);
 });
+
+test('a studio settles its timings, week and units, and everything goes by them', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/studio');
+  await page.getByLabel('First day of the week').selectOption('Sunday');
+  await page.getByLabel('Lengths in').selectOption('inches');
+  await page.getByLabel('Rest between loaded sets').fill('5');
+  await page.getByRole('button', { name: 'Save defaults' }).click();
+  await expect(page.getByText('Whole number, 20 to 180.')).toBeVisible();
+  await page.getByLabel('Rest between loaded sets').fill('60');
+  await page.getByRole('button', { name: 'Save defaults' }).click();
+  await expect(page.getByText('Defaults saved.')).toBeVisible();
+
+  // A new client’s week begins on Sunday, lengths are in inches, a new block starts on a Sunday.
+  await page.goto('/clients/new');
+  const days = page.getByRole('group', { name: 'Days for sessions' }).getByRole('checkbox');
+  await expect(days.first()).toHaveAccessibleName('Sunday');
+  const { client } = await clientCalled(page.request, 'Emeric');
+  await page.goto(`/clients/${client.id}/progress`);
+  await expect(page.getByText(/difference [\d.]+ in, within error/)).toBeVisible();
+  await page.goto(`/clients/${client.id}/block`);
+  const start = await page.getByLabel('Start', { exact: true }).inputValue();
+  expect(new Date(`${start}T12:00:00Z`).getUTCDay()).toBe(0);
+});

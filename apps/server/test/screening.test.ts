@@ -214,7 +214,7 @@ describe('a link for the client', () => {
     const made = await h.agent.post(`/api/v1/clients/${client}/intake-link`).send({}).expect(201);
     const { token } = made.body as { token: string };
     const seen = await anyone().get(`/api/v1/fill-in/${token}`).expect(200);
-    expect(Object.keys(seen.body as object).sort()).toEqual(['age', 'askedOn', 'firstName', 'studio']);
+    expect(Object.keys(seen.body as object).sort()).toEqual(['age', 'askedOn', 'firstName', 'studio', 'units']);
     expect(seen.body).toMatchObject({ firstName: 'Wilma', askedOn: TODAY });
     const id = uuid();
     for (let i = 0; i < 2; i++)

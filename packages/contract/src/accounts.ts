@@ -1,3 +1,5 @@
+import type { StudioSettings } from './studio.js';
+
 /** What a coach may do: an owner runs the studio, a coach works with its clients, a guest reads. */
 export const COACH_ROLES = ['owner', 'coach', 'guest'] as const;
 export type CoachRole = (typeof COACH_ROLES)[number];
@@ -27,7 +29,12 @@ export interface CoachSummary {
 /** Who is signed in, and what a screen needs from the start. */
 export interface Me {
   readonly coach: CoachSummary & { readonly email: string; readonly role: CoachRole };
-  readonly studio: { readonly id: string; readonly name: string; readonly timeZone: string };
+  readonly studio: {
+    readonly id: string;
+    readonly name: string;
+    readonly timeZone: string;
+    readonly settings: StudioSettings;
+  };
   readonly coaches: readonly CoachSummary[];
   /** Coaches whose clients this one looks after today. */
   readonly standingInFor: readonly string[];

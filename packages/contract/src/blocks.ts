@@ -1,4 +1,4 @@
-import type { BlockDraft, Cut, LeftOutFact, LimitFact, MuscleGroupId, PlannedWeek, Side } from '@yandle/core';
+import type { BlockDraft, Cut, LeftOutFact, LimitFact, MuscleGroupId, PlannedWeek, Side, Timings } from '@yandle/core';
 
 /** What a coach chooses of a block. The plan itself is computed from it. */
 export type BlockBody = BlockDraft;
@@ -65,6 +65,8 @@ export interface Revision extends RevisionSummary {
 
 /** What a plan depends on besides the coach's choices and the client's record. Computed by the server, so that screen and server agree. */
 export interface PlanningView {
+  /** Of the studio, with the client's own breath. */
+  readonly timings: Timings;
   readonly hypermobile: boolean;
   /** Groups with a notably tighter side, by the newest results. */
   readonly tighter: readonly { readonly group: MuscleGroupId; readonly side: Side }[];

@@ -1,4 +1,4 @@
-import type { Exercise } from '@yandle/core';
+import type { DisplayUnits, Exercise } from '@yandle/core';
 import type { Soreness, Session, SessionSettings, StartRunBody } from './sessions.js';
 import type { SessionItem } from '@yandle/core';
 
@@ -23,6 +23,8 @@ export interface OpenShareBody {
 export interface SharedBlock {
   readonly firstName: string;
   readonly studio: string;
+  /** What the studio shows lengths and weights in; a phone may still hold a block from before this was said. */
+  readonly units?: DisplayUnits;
   readonly today: string;
   /** Sessions from a week back to four weeks ahead, in order. */
   readonly sessions: readonly Session[];

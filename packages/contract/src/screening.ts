@@ -1,4 +1,4 @@
-import type { About, Answers, Caution, Screening } from '@yandle/core';
+import type { About, Answers, Caution, DisplayUnits, Screening } from '@yandle/core';
 
 /** One asking: the answers, and what is known besides. Kept for good; a newer one takes its place. */
 export interface IntakeBody {
@@ -53,6 +53,8 @@ export interface ScreeningView extends Screening {
 export interface FillIn {
   readonly firstName: string;
   readonly studio: string;
+  /** What height and weight are asked in. */
+  readonly units: DisplayUnits;
   readonly askedOn: string;
   readonly age: number;
 }

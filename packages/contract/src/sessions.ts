@@ -6,6 +6,7 @@ import type {
   SessionItem,
   Side,
   SpacedSession,
+  StudioTimings,
   SymptomId,
   WeekWork,
 } from '@yandle/core';
@@ -57,6 +58,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly forms: readonly ItemForms[];
   /** Seconds of one breath of the client; null until measured. */
   readonly breathSeconds: number | null;
+  /** Seconds of everything else that is no stretch, as the studio has settled; a phone may still hold a session from before this was said. */
+  readonly timings?: StudioTimings;
   /** Groups of the block's lanes, the most important first. */
   readonly ranked: readonly MuscleGroupId[];
   /** How far the week has come. */

@@ -1,3 +1,12 @@
+import {
+  BLOCK_DEFAULTS,
+  DEFAULT_TIMINGS,
+  METRIC,
+  type BlockDefaults,
+  type DisplayUnits,
+  type FirstWeekday,
+  type StudioTimings,
+} from '@yandle/core';
 import type { CoachRole, CoachSummary } from './accounts.js';
 
 /** A coach as the owner sees them. */
@@ -37,6 +46,31 @@ export interface EditStudioBody {
   readonly timeZone: string;
   readonly retentionMonths: number | null;
 }
+
+/** What a studio has settled for all its clients. */
+export interface StudioSettings {
+  /** Seconds of everything in a session that is no stretch. */
+  readonly timings: StudioTimings;
+  readonly firstWeekday: FirstWeekday;
+  /** What screens show; stored and computed is metric. */
+  readonly units: DisplayUnits;
+  /** What a new block begins with. */
+  readonly block: Omit<BlockDefaults, 'firstWeekday'>;
+  /** Minutes of a session of a new client. */
+  readonly minutesPerSession: number;
+}
+
+const { breath: _ownOfClient, ...USUAL_TIMINGS } = DEFAULT_TIMINGS;
+const { firstWeekday, ...USUAL_BLOCK } = BLOCK_DEFAULTS;
+
+/** Of a studio that has settled nothing yet. */
+export const DEFAULT_SETTINGS: StudioSettings = {
+  timings: USUAL_TIMINGS,
+  firstWeekday,
+  units: METRIC,
+  block: USUAL_BLOCK,
+  minutesPerSession: 20,
+};
 
 export interface InviteBody {
   readonly role: CoachRole;

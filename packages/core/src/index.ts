@@ -131,6 +131,7 @@ export * from './catalogue/batteries.js';
 export * from './catalogue/safety.js';
 export * from './words/duration.js';
 export * from './words/reading.js';
+export * from './words/units.js';
 export * from './words/technique.js';
 export * from './words/prescription.js';
 export * from './words/cue.js';

@@ -1,4 +1,4 @@
-import type { CoachRole } from '@yandle/contract';
+import type { CoachRole, StudioSettings } from '@yandle/contract';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { IdColumn, InstantColumn, RefColumn } from '../database/columns.js';
 
@@ -13,6 +13,8 @@ export class StudioEntity {
   @Column({ name: 'time_zone', type: 'varchar', length: 64 }) timeZone!: string;
   /** Months after which archived clients are erased; null keeps them. */
   @Column({ name: 'retention_months', type: 'int', nullable: true }) retentionMonths!: number | null;
+  /** What was settled; null for nothing yet. Read through `settingsOf`. */
+  @Column({ name: 'settings', type: 'simple-json', nullable: true }) settings!: Partial<StudioSettings> | null;
   @CreateDateColumn(CREATED) createdAt!: Date;
 }
 

@@ -8,6 +8,7 @@ import { withRetries } from '../database/retry.js';
 import { invalidField } from '../http/problem.js';
 import { validBody } from '../http/validate.js';
 import { addressOf, type Limits } from '../limits/limit.js';
+import { settingsOf } from '../studio/settings.js';
 import { accountLink } from './account-link.js';
 import { contextOf, requireCoach } from './context.js';
 import { AccountLinkEntity, AuthSessionEntity, CoachEntity, StudioEntity } from './entities.js';
@@ -166,7 +167,7 @@ export function accountRoutes(source: DataSource, store: DatabaseSessionStore, c
     const coaches = await data.find(CoachEntity, {}, { order: { name: 'ASC' } });
     const me: Me = {
       coach: { id: coach.id, name: coach.name, email: coach.email ?? '', role: coach.role },
-      studio: { id: studio.id, name: studio.name, timeZone: studio.timeZone },
+      studio: { id: studio.id, name: studio.name, timeZone: studio.timeZone, settings: settingsOf(studio) },
       coaches: coaches.filter((c) => !c.removedAt).map((c) => ({ id: c.id, name: c.name })),
       standingInFor: coaches
         .filter((c) => c.standInId === coach.id && c.standInUntil !== null && c.standInUntil >= today)

@@ -13,11 +13,13 @@ import {
   type PlanContext,
   type PlannedWeek,
   type SidedValues,
+  type Timings,
   isHypermobile,
   measuredTests,
   planClientOf,
   sidedValues,
 } from '@yandle/core';
+import { clientTimings } from '../studio/settings.js';
 import { In } from 'typeorm';
 import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
 import { listAssessments } from '../assessments/service.js';
@@ -35,6 +37,7 @@ const FRESH_DAYS = 8 * 7;
 /** What of the measurements a plan depends on. */
 export interface Measured {
   readonly sided: readonly SidedValues[];
+  readonly timings: Timings;
   readonly hypermobile: boolean;
 }
 
@@ -57,6 +60,7 @@ export async function measuredOf(
   const tests = measuredTests(await listAssessments(data, client.id, timeZone), await loadTestCatalogue(data));
   const person = { age: ageOn(client.birthDate, today), sex: client.sex };
   return {
+    timings: await clientTimings(data, client),
     sided: sidedValues(tests),
     hypermobile: isHypermobile(tests, await newestBeighton(data, client.id), person),
   };
@@ -72,7 +76,7 @@ export function contextOf(
   past: (laneId: string) => readonly PlannedWeek[] = () => [],
 ): PlanContext {
   return {
-    client: planClientOf(client, draft.startDate, cautions, measured.hypermobile),
+    client: planClientOf(client, draft.startDate, cautions, measured.hypermobile, measured.timings),
     findStyle: libraries.styles.find,
     findExercise: libraries.exercises.find,
     tighterSide: (group) => tighterSide(group, measured.sided),
@@ -120,6 +124,7 @@ export async function planningView(
 ): Promise<PlanningView> {
   const measured = await measuredOf(data, client, timeZone, today);
   return {
+    timings: measured.timings,
     hypermobile: measured.hypermobile,
     tighter: MUSCLE_GROUP_IDS.flatMap((group) => {
       const side = tighterSide(group, measured.sided);

@@ -2,8 +2,8 @@ import {
   type BlockDraft,
   type BlockPlan,
   buildTimeline,
+  type Timings,
   cutWords,
-  DEFAULT_TIMINGS,
   type FindExercise,
   itemOf,
   leftOutWords,
@@ -46,6 +46,7 @@ export interface Publication {
   /** Side that begins in each lane: the tighter one, else left. */
   readonly firstSides: readonly Side[];
   readonly today: PlainDate;
+  readonly timings: Timings;
 }
 
 function partsOf(laneId: string, lane: PlannedLane, w: PlannedWeek): Omit<PrescriptionEntity, 'studioId'>[] {
@@ -108,6 +109,7 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
     p.draft.lanes.map((l, i) => ({ exercises: l.exercises, firstSide: p.firstSides[i]! })),
     p.find,
     p.fromWeek,
+    p.timings,
   );
   const sessions = planned.map((s) => ({ id: uuid(), ...s }));
   await tx.insertMany(
@@ -174,7 +176,7 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone)
   for (const id of touched) {
     const left = await tx.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
     const { version, alreadyWarm, rounds } = rows.find((r) => r.id === id)!;
-    const { totalSeconds } = buildTimeline(left.map(sessionItem), { alreadyWarm, rounds }, DEFAULT_TIMINGS, p.find);
+    const { totalSeconds } = buildTimeline(left.map(sessionItem), { alreadyWarm, rounds }, p.timings, p.find);
     await tx.update(SessionEntity, { id }, { totalSeconds, version: version + 1, plannedItems: null });
   }
 }

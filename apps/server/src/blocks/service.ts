@@ -188,6 +188,7 @@ export async function createBlock(
         fromWeek: 1,
         firstSides: firstSidesOf(draft, measured),
         today: planner.today,
+        timings: measured.timings,
       };
       await publish(tx, publication, allowedBy(libraries.exercises, cautions));
     }
@@ -269,6 +270,7 @@ export async function reviseBlock(
       fromWeek,
       firstSides: firstSidesOf(asked, measured),
       today: planner.today,
+      timings: measured.timings,
     };
     await publish(tx, publication, allowedBy(libraries.exercises, cautions));
     return blockView(tx, await tx.get(BlockEntity, id, 'block'), planner.today);

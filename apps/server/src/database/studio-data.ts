@@ -155,7 +155,14 @@ export class StudioData {
   }
 
   /** Changes what the studio itself is called and goes by. */
-  async updateStudio(values: Partial<Pick<StudioEntity, 'name' | 'timeZone' | 'retentionMonths'>>): Promise<void> {
+  /** The studio itself. */
+  async studio(): Promise<StudioEntity> {
+    return this.manager.findOneByOrFail(StudioEntity, { id: this.studioId });
+  }
+
+  async updateStudio(
+    values: Partial<Pick<StudioEntity, 'name' | 'timeZone' | 'retentionMonths' | 'settings'>>,
+  ): Promise<void> {
     await this.manager.update(StudioEntity, { id: this.studioId }, values);
   }
 

@@ -10,6 +10,7 @@ import { screeningOf } from '../screening/service.js';
 import { sorenessEntries } from '../sessions/soreness.js';
 import { SessionEntity } from '../sessions/entities.js';
 import { sessionViews } from '../sessions/views.js';
+import { settingsOf } from '../studio/settings.js';
 import type { PhoneLinkEntity } from './entities.js';
 import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 
@@ -54,6 +55,7 @@ export async function sharedBlock(
   return {
     firstName: client.name.split(/\s+/)[0]!,
     studio: studio.name,
+    units: settingsOf(studio).units,
     today,
     // Names and words of the coach stay with the coach.
     sessions: sessions.map((s) => ({ ...s, clientName: client.name.split(/\s+/)[0]! })),

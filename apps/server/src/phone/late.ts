@@ -7,7 +7,7 @@ import type {
   SharedRunBody,
   SymptomBody,
 } from '@yandle/contract';
-import { buildTimeline, timingsFor, weekOn } from '@yandle/core';
+import { buildTimeline, weekOn } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { BlockEntity } from '../blocks/entities.js';
@@ -15,6 +15,7 @@ import { newestRevision } from '../blocks/view.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
+import { clientTimings } from '../studio/settings.js';
 import { HttpProblem, invalidField, notFound } from '../http/problem.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
 import { AS_PLANNED, itemRow } from '../sessions/item.js';
@@ -105,7 +106,7 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
   if (!block) throw new HttpProblem('conflict', 'This client has no block any more that the run could belong to.');
   const client = await tx.get(ClientEntity, clientId, 'client');
   const { find } = await loadExercises(tx);
-  const { totalSeconds } = buildTimeline(snapshot.items, snapshot, timingsFor(client.breathSeconds), find);
+  const { totalSeconds } = buildTimeline(snapshot.items, snapshot, await clientTimings(tx, client), find);
   await tx.insert(SessionEntity, {
     id,
     clientId,

@@ -12,6 +12,7 @@ import { HttpProblem } from '../http/problem.js';
 import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
 import { IntakeLinkEntity } from './entities.js';
+import { settingsOf } from '../studio/settings.js';
 import { putIntake } from './service.js';
 
 /** Days for which a link works. */
@@ -43,6 +44,7 @@ export function fillInRoutes(source: DataSource, clock: Clock, limits: Limits): 
     const view: FillIn = {
       firstName: client.name.split(/\s+/)[0]!,
       studio: studio.name,
+      units: settingsOf(studio).units,
       askedOn: today,
       age: ageOn(client.birthDate, today),
     };

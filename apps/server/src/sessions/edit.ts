@@ -1,9 +1,10 @@
 import type { EditSessionBody, Session } from '@yandle/contract';
-import { buildTimeline, techniquesOf, timingsFor, type PlainDate, type SessionItem } from '@yandle/core';
+import { buildTimeline, techniquesOf, type PlainDate, type SessionItem } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
+import { clientTimings } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
 import { AS_PLANNED, itemRow, sessionItem } from './item.js';
@@ -55,7 +56,7 @@ async function lengthOf(
 ): Promise<number> {
   const client = await tx.get(ClientEntity, session.clientId, 'client');
   const { find } = await loadExercises(tx);
-  return buildTimeline(items, shape, timingsFor(client.breathSeconds), find).totalSeconds;
+  return buildTimeline(items, shape, await clientTimings(tx, client), find).totalSeconds;
 }
 
 /**

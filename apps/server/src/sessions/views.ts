@@ -7,6 +7,7 @@ import type { StudioData } from '../database/studio-data.js';
 import { screeningAt, screeningFacts } from '../screening/service.js';
 import { formsOf } from './allowed.js';
 import { openStopSigns } from './symptoms.js';
+import { settingsOf } from '../studio/settings.js';
 import { loadExercises } from '../exercises/library.js';
 import {
   RunAnswerEntity,
@@ -135,12 +136,14 @@ export async function sessionViews(
   rows: readonly SessionEntity[],
 ): Promise<Session[]> {
   if (rows.length === 0) return [];
-  const [around, { find }, stops, facts] = await Promise.all([
+  const [around, { find }, stops, facts, studio] = await Promise.all([
     surroundingsOf(data, rows),
     loadExercises(data),
     openStopSigns(data, client.id),
     screeningFacts(data, client),
+    data.studio(),
   ]);
+  const { timings } = settingsOf(studio);
   const runIds = around.runs.map((r) => r.id);
   const [answers, reports] = await Promise.all([
     runIds.length
@@ -171,6 +174,7 @@ export async function sessionViews(
       plannedItems: row.plannedItems ?? items,
       forms: formsOf(items, find, screeningAt(facts, row.date).current, hold),
       breathSeconds: client.breathSeconds,
+      timings,
       ...weekAround(around, row, find),
       run: run ? runView(run, around.logs, answers) : null,
       otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),

@@ -5,6 +5,7 @@ import {
   inviteSchema,
   removeCoachSchema,
   standInSchema,
+  studioSettingsSchema,
 } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -14,6 +15,7 @@ import { auditPage } from '../audit/list.js';
 import { HttpProblem } from '../http/problem.js';
 import { pathId, validBody, validQuery } from '../http/validate.js';
 import { openLinks } from './links.js';
+import { putSettings } from './settings.js';
 import {
   editStudio,
   endInvitation,
@@ -36,6 +38,10 @@ export function studioRoutes(source: DataSource): Router {
   });
   router.put('/studio', owner, async (req, res) => {
     await editStudio(contextOf(res).data, validBody(editStudioSchema, req.body));
+    res.json({});
+  });
+  router.put('/studio/settings', owner, async (req, res) => {
+    await putSettings(contextOf(res).data, validBody(studioSettingsSchema, req.body));
     res.json({});
   });
   router.post('/studio/invitations', owner, async (req, res) => {

@@ -1,3 +1,4 @@
+import { FIRST_WEEKDAYS, LENGTH_UNITS, TIMING_BOUNDS, WEIGHT_UNITS } from '@yandle/core';
 import Joi from 'joi';
 import {
   COACH_ROLES,
@@ -19,7 +20,10 @@ import {
   type InviteBody,
   type RemoveCoachBody,
   type StandInBody,
+  type StudioSettings,
 } from '../studio.js';
+import { blockBounds } from './blocks.js';
+import { minutesPerSession } from './clients.js';
 import { date, id, name, text } from './common.js';
 
 const email = () =>
@@ -79,6 +83,27 @@ export const editStudioSchema = Joi.object<EditStudioBody, true>({
   name: name(),
   timeZone: timeZone(),
   retentionMonths: Joi.number().integer().min(RETENTION.min).max(RETENTION.max).allow(null).required(),
+});
+const seconds = (bounds: { readonly min: number; readonly max: number }) =>
+  Joi.number().integer().min(bounds.min).max(bounds.max).required();
+
+export const studioSettingsSchema = Joi.object<StudioSettings, true>({
+  timings: Joi.object(
+    Object.fromEntries(Object.entries(TIMING_BOUNDS).map(([name, b]) => [name, seconds(b)])),
+  ).required(),
+  firstWeekday: Joi.number()
+    .valid(...FIRST_WEEKDAYS)
+    .required(),
+  units: Joi.object({
+    length: Joi.string()
+      .valid(...LENGTH_UNITS)
+      .required(),
+    weight: Joi.string()
+      .valid(...WEIGHT_UNITS)
+      .required(),
+  }).required(),
+  block: Joi.object(blockBounds).required(),
+  minutesPerSession: minutesPerSession(),
 });
 export const inviteSchema = Joi.object<InviteBody, true>({ role: role(), note: text(FIELD.name.max) });
 export const editCoachSchema = Joi.object<EditCoachBody, true>({ role: role() });

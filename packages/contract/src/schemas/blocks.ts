@@ -52,13 +52,18 @@ const lane = Joi.object({
   locked: Joi.array().items(lockedCell().optional()).unique('week').max(BLOCK_BOUNDS.weeks.max).required(),
 });
 
-/** Settings of a block that a template has as well. */
-export const blockPlan = {
+/** Settings of a block that a studio has defaults for. */
+export const blockBounds = {
   weeks: weeksBetween(BLOCK_BOUNDS.weeks.min, BLOCK_BOUNDS.weeks.max),
   ramp: Joi.number().min(BLOCK_BOUNDS.ramp.min).max(BLOCK_BOUNDS.ramp.max).precision(2).required(),
   easierEvery: weeksBetween(BLOCK_BOUNDS.easierEvery.min, BLOCK_BOUNDS.easierEvery.max).allow(null),
-  easierWeeks: Joi.array().items(week().optional()).unique().max(BLOCK_BOUNDS.weeks.max).allow(null).required(),
   lanesPerSession: weeksBetween(BLOCK_BOUNDS.lanesPerSession.min, BLOCK_BOUNDS.lanesPerSession.max),
+};
+
+/** Settings of a block that a template has as well. */
+export const blockPlan = {
+  ...blockBounds,
+  easierWeeks: Joi.array().items(week().optional()).unique().max(BLOCK_BOUNDS.weeks.max).allow(null).required(),
 };
 
 const body = {

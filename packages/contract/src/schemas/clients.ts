@@ -6,6 +6,9 @@ import { date, id, name, text, version } from './common.js';
 
 const CLEARANCE_MISSING = 'Enter who gave the clearance and when.';
 
+/** Minutes a client has for one session. */
+export const minutesPerSession = () => Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).required();
+
 const body = {
   name: name(),
   birthDate: date(),
@@ -15,7 +18,7 @@ const body = {
     .valid(...EXPERIENCES)
     .required(),
   trainingDays: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().min(1).max(7).required(),
-  minutesPerSession: Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).required(),
+  minutesPerSession: minutesPerSession(),
   gentleGroups: Joi.array()
     .items(Joi.string().valid(...MUSCLE_GROUP_IDS))
     .unique()

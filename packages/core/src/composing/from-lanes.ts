@@ -9,7 +9,7 @@ import type { Bout } from '../technique/prescription.js';
 import type { SessionItem } from '../session/item.js';
 import { orderItems } from '../session/order.js';
 import { buildTimeline } from '../session/timeline.js';
-import { DEFAULT_TIMINGS } from '../technique/timings.js';
+import { DEFAULT_TIMINGS, type Timings } from '../technique/timings.js';
 
 /** How a lane is done. */
 export interface LaneExercises {
@@ -55,6 +55,7 @@ export function sessionsOfBlock(
   lanes: readonly LaneExercises[],
   find: FindExercise = exerciseById,
   fromWeek = 1,
+  timings: Timings = DEFAULT_TIMINGS,
 ): DatedSession[] {
   return scheduleSessions(plan, startDate)
     .filter((s) => s.week >= fromWeek)
@@ -66,7 +67,7 @@ export function sessionsOfBlock(
         }),
         find,
       );
-      const { totalSeconds } = buildTimeline(items, {}, DEFAULT_TIMINGS, find);
+      const { totalSeconds } = buildTimeline(items, {}, timings, find);
       return { date, week, items, totalSeconds };
     });
 }

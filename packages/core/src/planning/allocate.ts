@@ -1,6 +1,7 @@
 import { subsets } from '../math/subsets.js';
 import { LOADED_GAP_DAYS } from '../styles/style.js';
 import { sessionSeconds, type TimedItem } from '../session/session-seconds.js';
+import type { Timings } from '../technique/timings.js';
 
 /** A lane that wants a place in a week. Days are counted from the first day of the week, 0-6. */
 export interface LaneRequest {
@@ -52,6 +53,7 @@ export function allocate(
   open: readonly number[],
   budgetSeconds: number | null,
   lanesPerSession: number,
+  timings?: Timings,
 ): Allocation {
   const held: TimedItem[][] = Array.from({ length: 7 }, () => []);
   const lanesOn = new Array<number>(7).fill(0);
@@ -63,7 +65,7 @@ export function allocate(
         const over =
           budgetSeconds === null
             ? 0
-            : Math.max(0, sessionSeconds([...held[d]!, ...w.items]) - Math.max(now[d]!, budgetSeconds));
+            : Math.max(0, sessionSeconds([...held[d]!, ...w.items], timings) - Math.max(now[d]!, budgetSeconds));
         return [d, over];
       }),
     );
@@ -86,7 +88,7 @@ export function allocate(
     for (const d of best) {
       held[d] = [...held[d]!, ...w.items];
       lanesOn[d]!++;
-      if (budgetSeconds !== null) now[d] = sessionSeconds(held[d]);
+      if (budgetSeconds !== null) now[d] = sessionSeconds(held[d], timings);
     }
     return best;
   });

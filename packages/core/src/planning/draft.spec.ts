@@ -1,3 +1,4 @@
+import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import { planClientOf } from './plan-client.js';
 import { cautionsFor } from '../screening/cautions.js';
 import { describe, expect, it } from 'vitest';
@@ -92,7 +93,7 @@ describe('the client of a plan', () => {
       minutesPerSession: 20,
     };
     const cautions = cautionsFor({ yes: ['feeling', 'kneeling'], no: [], regions: {} }, 45);
-    const day = (d: string) => planClientOf(record, d, cautions, true);
+    const day = (d: string) => planClientOf(record, d, cautions, true, DEFAULT_TIMINGS);
     expect(day('2026-03-09').age).toBe(45);
     expect(day('2026-03-10')).toMatchObject({
       age: 46,

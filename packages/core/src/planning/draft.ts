@@ -1,4 +1,5 @@
-import { mondayFrom } from '../schedule/plain-date.js';
+import { weekdayFrom } from '../schedule/plain-date.js';
+import type { FirstWeekday } from '../schedule/weekday.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import type { TechniqueExercise } from './technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
@@ -119,17 +120,32 @@ export function newLane(
   };
 }
 
-/** A block to begin with: no lanes yet, the usual bounds, from the next Monday, so that there is time to measure; today when it is one. */
-export function emptyDraft(today: PlainDate): BlockDraft {
+/** What a studio begins a block with. */
+export interface BlockDefaults extends Pick<BlockDraft, 'weeks' | 'ramp' | 'easierEvery' | 'lanesPerSession'> {
+  /** Blocks start on this day. */
+  readonly firstWeekday: FirstWeekday;
+}
+
+export const BLOCK_DEFAULTS: BlockDefaults = {
+  weeks: BLOCK_BOUNDS.weeks.default,
+  ramp: BLOCK_BOUNDS.ramp.default,
+  easierEvery: BLOCK_BOUNDS.easierEvery.default,
+  lanesPerSession: BLOCK_BOUNDS.lanesPerSession.default,
+  firstWeekday: 1,
+};
+
+/**
+ * A block to begin with: no lanes yet, the studio's defaults, from the next first day of a week, so that there is time to measure; today when
+ * it is one.
+ */
+export function emptyDraft(today: PlainDate, defaults: BlockDefaults = BLOCK_DEFAULTS): BlockDraft {
+  const { firstWeekday, ...bounds } = defaults;
   return {
-    startDate: mondayFrom(today),
-    weeks: BLOCK_BOUNDS.weeks.default,
-    ramp: BLOCK_BOUNDS.ramp.default,
-    easierEvery: BLOCK_BOUNDS.easierEvery.default,
+    startDate: weekdayFrom(today, firstWeekday),
+    ...bounds,
     easierWeeks: null,
     missedWeeks: [],
     away: [],
-    lanesPerSession: BLOCK_BOUNDS.lanesPerSession.default,
     smallestPlate: null,
     lanes: [],
   };

@@ -29,7 +29,7 @@ export function fitWeek(
     items: active[i] ? planners[i]!.items(d) : [],
     lastDay: planners[i]!.lastDay,
   }));
-  const placed = allocate(requests, open, budget, most).days;
+  const placed = allocate(requests, open, budget, most, input.client.timings).days;
   const offsets = drafts.map((d, i) => (isPast(d) ? d.days.map((x) => (x - first + 7) % 7) : [...placed[i]!]));
   const cut = (i: number, fact: CutFact): void => {
     cuts.push({ lane: i, week, fact });
@@ -51,7 +51,10 @@ export function fitWeek(
   const minutes = budget / 60;
 
   const length = (day: number): number =>
-    sessionSeconds(drafts.flatMap((d, i) => (offsets[i]!.includes(day) ? planners[i]!.items(d) : [])));
+    sessionSeconds(
+      drafts.flatMap((d, i) => (offsets[i]!.includes(day) ? planners[i]!.items(d) : [])),
+      input.client.timings,
+    );
   const lengths = new Map(open.map((day) => [day, length(day)]));
   const over = (): number[] => open.filter((day) => lengths.get(day)! > budget);
   let full = over();

@@ -226,7 +226,7 @@ export class LanePlanner {
       if (!t) {
         const exercise = this.exerciseOf(b.technique);
         const item: SessionItem = { ...b, exerciseId: exercise.id, firstSide: 'left' };
-        this.timed.set(b, (t = timeItem(item, exercise)));
+        this.timed.set(b, (t = timeItem(item, exercise, this.input.client.timings)));
       }
       return t;
     });

@@ -6,6 +6,7 @@ import { CoreError } from '../errors.js';
 import { mostApart } from '../schedule/spread-days.js';
 import type { Weekday } from '../schedule/weekday.js';
 import type { CautionLimits } from '../screening/limits.js';
+import type { Timings } from '../technique/timings.js';
 import { LOADED_GAP_DAYS, LOADED_SESSIONS, type Style, type StylePhase } from '../styles/style.js';
 
 /** How used to stretching a client is. */
@@ -28,6 +29,8 @@ export interface PlanClient {
   readonly minutesPerSession?: number;
   /** Smallest plate at hand, kilograms. */
   readonly smallestPlate?: number;
+  /** Seconds of everything that is no stretch, with the client's breath; the usual ones when left out. */
+  readonly timings?: Timings;
 }
 
 /** Bounds of a lane's bouts, sets, sessions and sensation. */

@@ -1,6 +1,7 @@
 import { ageOn, type PlainDate } from '../schedule/plain-date.js';
 import type { Caution } from '../screening/cautions.js';
 import { limitsOfCautions } from '../screening/limits.js';
+import type { Timings } from '../technique/timings.js';
 import type { PlanClient } from './limits.js';
 
 /** What a client's record says of how they may be planned. */
@@ -12,12 +13,14 @@ export interface ClientRecord extends Pick<PlanClient, 'experience' | 'trainingD
 /**
  * The client as a plan sees them on its first day: the only place that puts record, cautions and measurements together.
  * @param cautions in force
+ * @param timings of the studio, with the client's own breath
  */
 export function planClientOf(
   record: ClientRecord,
   firstDay: PlainDate,
   cautions: readonly Caution[],
   hypermobile: boolean,
+  timings: Timings,
 ): PlanClient {
   const { experience, trainingDays, gentleGroups, minutesPerSession } = record;
   return {
@@ -28,5 +31,6 @@ export function planClientOf(
     cautions: limitsOfCautions(cautions),
     hypermobile,
     minutesPerSession,
+    timings,
   };
 }

@@ -70,9 +70,9 @@ export function weekdayOf(date: PlainDate): Weekday {
   return getISODay(toDate(date)) as Weekday;
 }
 
-/** The next Monday; the day itself when it is one. @example mondayFrom('2026-03-11') // '2026-03-16' */
-export function mondayFrom(date: PlainDate): PlainDate {
-  return addDays(date, (8 - weekdayOf(date)) % 7);
+/** The next day of that name; the day itself when it is one. @example weekdayFrom('2026-03-11', 1) // '2026-03-16' */
+export function weekdayFrom(date: PlainDate, weekday: Weekday): PlainDate {
+  return addDays(date, (7 + weekday - weekdayOf(date)) % 7);
 }
 
 /**

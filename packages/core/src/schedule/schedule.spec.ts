@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildBlock } from '../planning/block.js';
 import { endOfBlock, datesOfWeek, scheduleRetests, scheduleSessions, weekOn } from '../planning/block-dates.js';
-import { addDays, ageOn, daysBetween, formatDate, isPlainDate, weekdayOf, mondayFrom } from './plain-date.js';
+import { addDays, ageOn, daysBetween, formatDate, isPlainDate, weekdayFrom, weekdayOf } from './plain-date.js';
 
 describe('plain dates', () => {
   // 9 March 2026 is a Monday; 2024 was a leap year (civil calendar).
@@ -18,7 +18,7 @@ describe('plain dates', () => {
 
   it('goes on to the next Monday, and stays on one', () => {
     const week = ['2026-03-09', '2026-03-10', '2026-03-15', '2026-03-16'];
-    expect(week.map(mondayFrom)).toEqual(['2026-03-09', '2026-03-16', '2026-03-16', '2026-03-16']);
+    expect(week.map((d) => weekdayFrom(d, 1))).toEqual(['2026-03-09', '2026-03-16', '2026-03-16', '2026-03-16']);
   });
 
   it('agrees with the UTC calendar of the platform, over clock changes too', () => {

@@ -26,7 +26,7 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
 /** Sets of items that are remembered; a block of sixteen weeks has some hundred. */
 const REMEMBERED = 2000;
 /**
- * Seconds between the bouts by set of items, usual timings. A planner asks for the same few sets of lanes week after week while only their
+ * Seconds between the bouts by set of items and timings. A planner asks for the same few sets of lanes week after week while only their
  * bouts change: putting them in order once is what keeps a block fast.
  */
 const approaches = new Map<string, number>();
@@ -42,12 +42,13 @@ function approachSeconds(items: readonly TimedItem[], t: Timings): number {
   return seconds;
 }
 
-function rememberedApproach(items: readonly TimedItem[]): number {
-  const key = items.map((i) => i.way).join(';');
+function rememberedApproach(items: readonly TimedItem[], t: Timings): number {
+  // All that an approach takes from the timings.
+  const key = `${t.newPosition} ${t.samePosition} ${t.prop};${items.map((i) => i.way).join(';')}`;
   let seconds = approaches.get(key);
   if (seconds === undefined) {
     if (approaches.size >= REMEMBERED) approaches.clear();
-    seconds = approachSeconds(items, DEFAULT_TIMINGS);
+    seconds = approachSeconds(items, t);
     approaches.set(key, seconds);
   }
   return seconds;
@@ -58,7 +59,6 @@ function rememberedApproach(items: readonly TimedItem[]): number {
  * making them.
  */
 export function sessionSeconds(items: readonly TimedItem[], t: Timings = DEFAULT_TIMINGS): number {
-  const between = t === DEFAULT_TIMINGS ? rememberedApproach(items) : approachSeconds(items, t);
-  const work = items.reduce((sum, i) => sum + i.bodySeconds, between);
+  const work = items.reduce((sum, i) => sum + i.bodySeconds, rememberedApproach(items, t));
   return work + warmUpSeconds(work, false);
 }

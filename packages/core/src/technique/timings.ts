@@ -59,9 +59,27 @@ export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
 /** A client's own breath, measured or not yet: bounds of what is taken for one. Seconds, common practice, no source. */
 export const BREATH_BOUNDS = { min: 3, max: 12 } as const;
 
-/** The usual timings with a client's own breath in them; null until it has been measured. */
-export function timingsFor(breathSeconds: number | null): Timings {
-  return breathSeconds === null ? DEFAULT_TIMINGS : { ...DEFAULT_TIMINGS, breath: breathSeconds };
+/** Timings that a studio may set: all but the breath, which is a client's own. */
+export type StudioTimings = Omit<Timings, 'breath'>;
+
+/** Bounds of what a studio may set, seconds. Common practice, no source. */
+export const TIMING_BOUNDS: Readonly<Record<keyof StudioTimings, { readonly min: number; readonly max: number }>> = {
+  newPosition: { min: 5, max: 60 },
+  samePosition: { min: 0, max: 30 },
+  prop: { min: 0, max: 60 },
+  entry: { min: 1, max: 15 },
+  exit: { min: 1, max: 20 },
+  sideSwitch: { min: 1, max: 30 },
+  rest: { min: 0, max: 60 },
+  loadedRest: { min: 20, max: 180 },
+  letGo: { min: 1, max: 10 },
+  return: { min: 1, max: 10 },
+  repetition: { min: 2, max: 10 },
+};
+
+/** The studio's timings with a client's own breath in them; null until it has been measured. */
+export function timingsFor(breathSeconds: number | null, studio: StudioTimings = DEFAULT_TIMINGS): Timings {
+  return { ...studio, breath: breathSeconds ?? DEFAULT_TIMINGS.breath };
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Assistance, Bout, Depth, Prescription, Variable } from '../technique/prescription.js';
+import { formatWeight } from './reading.js';
 import { boutWords } from './technique.js';
 import { counted } from './plural.js';
 
@@ -27,7 +28,7 @@ export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
   if (!b.load) return '';
   switch (b.loadUnit ?? 'kg') {
     case 'kg':
-      return `${b.load} kg`;
+      return formatWeight(b.load);
     case '% body mass':
       return `${b.load}% of body weight`;
     case 'band':

@@ -1,5 +1,6 @@
 import { percentOf, roundTo } from '../math/rounding.js';
 import type { RomUnit } from '../catalogue/rom-test.js';
+import { shownLength, shownUnits, shownWeight, typedLength } from './units.js';
 
 /**
  * A reading with at most one decimal and no trailing zero: "31.5", "9".
@@ -9,12 +10,41 @@ export function formatNumber(value: number): string {
   return roundTo(value, 1).toString().replace('-', '−');
 }
 
+/** A reading in the unit shown: degrees stay. */
+export function shownReading(value: number, unit: RomUnit, units = shownUnits()): number {
+  return unit === 'deg' ? value : shownLength(value, units);
+}
+
+/** A reading that was typed in the unit shown, in degrees or centimetres, to the hundredth. */
+export function typedReading(value: number, unit: RomUnit): number {
+  return unit === 'deg' ? roundTo(value, 2) : typedLength(value);
+}
+
+/** Sign of the unit shown, by itself: "°", "cm", "in". */
+export function unitSign(unit: RomUnit): string {
+  return unit === 'deg' ? '°' : shownUnits().length;
+}
+
+/** What follows a number: "°", " cm", " in". */
+export function unitSuffix(unit: RomUnit, units = shownUnits()): string {
+  return unit === 'deg' ? '°' : ` ${units.length}`;
+}
+
 /**
  * A reading with its unit: "31.5°", "9.5 cm".
  * @example formatReading(9.5, 'cm') // '9.5 cm'
  */
-export function formatReading(value: number, unit: RomUnit): string {
-  return unit === 'deg' ? `${formatNumber(value)}°` : `${formatNumber(value)} cm`;
+export function formatReading(value: number, unit: RomUnit, units = shownUnits()): string {
+  return `${formatNumber(shownReading(value, unit, units))}${unitSuffix(unit, units)}`;
+}
+
+/**
+ * A weight with its unit, to the quarter of a kilogram or tenth of a pound: "2.5 kg".
+ * @example formatWeight(1.25) // '1.25 kg'
+ */
+export function formatWeight(kg: number): string {
+  const { weight } = shownUnits();
+  return `${roundTo(shownWeight(kg), weight === 'kg' ? 2 : 1)} ${weight}`;
 }
 
 /**
@@ -29,10 +59,10 @@ export function formatFixed(value: number, decimals: number): string {
  * A measurement error with its unit; two decimals below 10, so that small ones can be told apart: "0.37 cm", "12°".
  * @example formatError(0.372, 'cm') // '0.37 cm'
  */
-export function formatError(value: number, unit: RomUnit): string {
-  if (Math.abs(value) >= 10) return formatReading(value, unit);
-  const text = formatFixed(value, 2);
-  return unit === 'deg' ? `${text}°` : `${text} cm`;
+export function formatError(value: number, unit: RomUnit, units = shownUnits()): string {
+  const shown = shownReading(value, unit, units);
+  if (Math.abs(shown) >= 10) return formatReading(value, unit, units);
+  return `${formatFixed(shown, 2)}${unitSuffix(unit, units)}`;
 }
 
 /**

@@ -3,7 +3,7 @@ import { roundTo } from '../math/rounding.js';
 import { formatDate } from '../schedule/plain-date.js';
 import type { Course, CourseFact, CourseState, Trend } from '../trend/course.js';
 import type { Retention, SessionEffect } from '../trend/effects.js';
-import { formatNumber, formatReading } from './reading.js';
+import { formatNumber, formatReading, shownReading, unitSuffix } from './reading.js';
 
 const COURSE_STATE: Readonly<Record<CourseState, string>> = {
   reached: 'reached',
@@ -40,14 +40,13 @@ export function courseWords(course: Course, goal: number | null, test: Pick<RomT
 
 /** The rate of a trend with its interval, per week; + is freer: "+0.6 cm a week (95% range +0.3 to +0.9; 6 dates)." */
 export function trendRateWords(trend: Trend, test: Pick<RomTest, 'unit' | 'better'>): string {
-  const unit = test.unit === 'deg' ? '°' : ' cm';
   const weekly = (perDay: number): string => {
-    const v = (test.better === 'more' ? perDay : -perDay) * 7;
+    const v = shownReading((test.better === 'more' ? perDay : -perDay) * 7, test.unit);
     return `${v > 0 ? '+' : ''}${formatNumber(v)}`;
   };
   const { slope, low, high } = trend.slope;
   const [from, to] = test.better === 'more' ? [low, high] : [high, low];
-  return `${weekly(slope)}${unit} a week (95% range ${weekly(from)} to ${weekly(to)}; ${trend.series.length} dates).`;
+  return `${weekly(slope)}${unitSuffix(test.unit)} a week (95% range ${weekly(from)} to ${weekly(to)}; ${trend.series.length} dates).`;
 }
 
 /** How often a trend so clear would come by chance, for who asks why. */

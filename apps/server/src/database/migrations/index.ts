@@ -9,6 +9,7 @@ import { Words1797000000000 } from './0008-words.js';
 import { Facts1797100000000 } from './0009-facts.js';
 import { RunsStay1797200000000 } from './0010-runs-stay.js';
 import { Accounts1797300000000 } from './0011-accounts.js';
+import { StudioSettings1797400000000 } from './0012-studio-settings.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -23,4 +24,5 @@ export const MIGRATIONS = [
   Facts1797100000000,
   RunsStay1797200000000,
   Accounts1797300000000,
+  StudioSettings1797400000000,
 ];

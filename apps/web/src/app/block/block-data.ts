@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Block, PlanningView } from '@yandle/contract';
-import { runningBlock, splitAllowed, weekOn, type Caution, type MuscleGroupId } from '@yandle/core';
+import { DEFAULT_TIMINGS, runningBlock, splitAllowed, weekOn, type Caution, type MuscleGroupId } from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -8,7 +8,7 @@ import { ClientContext } from '../data/client-context';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 
-const NO_PLANNING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
+const NO_PLANNING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
 
 /** What is known of a client's blocks: those there are, the one that runs, and what a plan depends on. */
 @Injectable()

@@ -68,7 +68,8 @@ export class BlockPlanner {
     if (!draft || !plan) return [];
     try {
       const lanes = draft.lanes.map((l) => ({ exercises: l.exercises, firstSide: 'left' as const }));
-      return sessionsOfBlock(plan, draft.startDate, lanes, (id) => this.library.find(id));
+      const { timings } = this.data.planning();
+      return sessionsOfBlock(plan, draft.startDate, lanes, (id) => this.library.find(id), 1, timings);
     } catch (err) {
       // A technique without its exercise yet: there is nothing to time.
       if (err instanceof CoreError) return [];
@@ -139,7 +140,7 @@ export class BlockPlanner {
     // A date that is being typed is none yet: the client of today stands in.
     const firstDay = isPlainDate(draft.startDate) ? draft.startDate : this.account.me()!.today;
     return {
-      client: planClientOf(client, firstDay, cautions(), planning().hypermobile),
+      client: planClientOf(client, firstDay, cautions(), planning().hypermobile, planning().timings),
       findStyle: (id) => this.styles.find(id),
       findExercise: (id) => this.library.find(id),
       tighterSide: (group) => planning().tighter.find((t) => t.group === group)?.side ?? null,

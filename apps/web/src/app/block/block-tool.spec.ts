@@ -1,3 +1,4 @@
+import { DEFAULT_TIMINGS } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Block, PlanningView } from '@yandle/contract';
@@ -21,7 +22,7 @@ class Host {
   readonly tool = inject(BlockTool);
 }
 
-const NOTHING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
+const NOTHING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
 
 describe('BlockTool', () => {
   let store: BlockStore;

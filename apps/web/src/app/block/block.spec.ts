@@ -1,3 +1,4 @@
+import { DEFAULT_TIMINGS } from '@yandle/core';
 import { TestBed } from '@angular/core/testing';
 import type { Block, PlanningView, Revision } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
@@ -5,7 +6,7 @@ import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { BlockScreen } from './block';
 
-const NOTHING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
+const NOTHING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
 
 describe('BlockScreen', () => {
   let screen: Screen<BlockScreen>;

@@ -1,3 +1,4 @@
+import { DEFAULT_TIMINGS } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Block, PlanningView } from '@yandle/contract';
@@ -16,7 +17,7 @@ class Host {
   readonly publisher = inject(BlockPublisher);
 }
 
-const NOTHING: PlanningView = { hypermobile: false, tighter: [], startingDoses: [] };
+const NOTHING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
 const hold = (sets: number, holdSeconds: number) => ({
   technique: 'static hold' as const,
   sets,

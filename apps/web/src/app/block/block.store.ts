@@ -135,7 +135,7 @@ export class BlockStore {
     this.based = r ? { version: r.version, choices: r.choices } : null;
     this.whatIf.set(null);
     this.renewing.set(false);
-    this.stack.reset(r ? r.choices : emptyDraft(this.account.me()!.today));
+    this.stack.reset(r ? r.choices : emptyDraft(this.account.me()!.today, this.account.blockDefaults()));
   }
 
   change(part: Partial<BlockDraft>): void {

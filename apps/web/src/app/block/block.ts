@@ -7,9 +7,10 @@ import {
   muscleGroupName,
   rangeBetween,
   setWeeks,
-  WEEKDAYS,
+  weekdaysFrom,
   type CellPlace,
 } from '@yandle/core';
+import { AccountService } from '../data/account.service';
 import { ToastService } from '../data/toast.service';
 import { SCREENING_WORDS } from '../intake/screening-words';
 import { StylesService } from '../styles/styles.service';
@@ -38,6 +39,7 @@ import { UndoButtons } from './undo-buttons';
 export class BlockScreen {
   protected readonly store = inject(BlockStore);
   protected readonly selection = inject(BlockSelection);
+  private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
   private readonly stylesService = inject(StylesService);
   readonly clientId = input.required<string>();
@@ -101,7 +103,10 @@ export class BlockScreen {
     const c = this.store.client();
     const r = this.store.running();
     if (!c) return '';
-    const days = c.trainingDays.map((d) => WEEKDAYS[d - 1]!.short).join(' ');
+    const days = weekdaysFrom(this.account.settings().firstWeekday)
+      .filter((d) => c.trainingDays.includes(d.id))
+      .map((d) => d.short)
+      .join(' ');
     const dates = r ? `${formatDate(r.startDate, 'd MMM')} – ${formatDate(r.endDate, 'd MMM yyyy')} · ` : '';
     return `${dates}${days} · ${c.minutesPerSession} min${r ? ` · version ${r.revision}` : ''}`;
   });

@@ -31,6 +31,9 @@ import {
   doseRemarkWords,
   changePercent,
   formatPercentChange,
+  formatWeight,
+  shownUnits,
+  type WeightUnit,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
@@ -44,6 +47,12 @@ const HAND_NAME: Readonly<Partial<Record<HandVariable, string>>> = {
   sensation: 'Target sensation',
   effort: 'Push effort, %',
   assistance: 'Assistance',
+};
+
+/** Plates at hand, kilograms; of a studio that counts in pounds: 1, 2.5, 5 and 10 lb. */
+const PLATES: Readonly<Record<WeightUnit, readonly number[]>> = {
+  kg: [0.5, 1, 1.25, 2, 2.5, 5],
+  lb: [0.45, 1.13, 2.27, 4.54],
 };
 
 /** The arithmetic of one cell written out, why it is so, what can be turned, and what to watch. */
@@ -78,7 +87,8 @@ export class CellPanel {
   readonly plateChosen = output<number>();
   readonly fixed = output<Fix>();
   protected readonly units = LOAD_UNITS;
-  protected readonly plates = [0.5, 1, 1.25, 2, 2.5, 5];
+  protected readonly plates = PLATES[shownUnits().weight];
+  protected readonly weight = formatWeight;
   protected readonly loaded = computed(() => isLoaded(this.cell().prescription.technique));
 
   protected readonly reason = computed(() => weekWords(this.cell(), this.planned()));

@@ -16,6 +16,7 @@ import type {
   RecoveryCodes,
   ResetView,
   StandInBody,
+  StudioSettings,
   StudioView,
 } from '@yandle/contract';
 import type { Observable } from 'rxjs';
@@ -53,6 +54,9 @@ export class StudioApi {
   }
   editStudio(body: EditStudioBody): Observable<unknown> {
     return this.http.put(`${V1}/studio`, body);
+  }
+  putSettings(body: StudioSettings): Observable<unknown> {
+    return this.http.put(`${V1}/studio/settings`, body);
   }
   invite(body: InviteBody): Observable<LinkMade> {
     return this.http.post<LinkMade>(`${V1}/studio/invitations`, body);

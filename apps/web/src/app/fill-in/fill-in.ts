@@ -10,6 +10,7 @@ import {
   type About,
   type Answers,
   aboutFrom,
+  showUnits,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -62,7 +63,9 @@ export class FillInScreen {
       this.about.set(aboutFrom(kept.about));
     }
     await this.requests.run(async () => {
-      this.who.set(await firstValueFrom(this.api.fillIn(token)));
+      const who = await firstValueFrom(this.api.fillIn(token));
+      showUnits(who.units);
+      this.who.set(who);
     });
   }
 

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { Goal } from '@yandle/contract';
-import { formatDate, formatReading, offeredTests, parseNumber } from '@yandle/core';
+import { formatDate, formatReading, offeredTests, parseNumber, typedReading, unitSign } from '@yandle/core';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { PrioritiesStore } from './priorities.store';
 
@@ -65,7 +65,7 @@ export class GoalsCard {
   protected readonly error = signal('');
   protected readonly unit = computed(() => {
     const t = this.tests().find((x) => x.id === this.testId());
-    return t ? `${t.unit === 'deg' ? 'degrees' : 'cm'}, ${t.reads}` : '';
+    return t ? `${t.unit === 'deg' ? 'degrees' : unitSign(t.unit)}, ${t.reads}` : '';
   });
 
   protected readonly current = computed(() =>
@@ -93,9 +93,15 @@ export class GoalsCard {
   protected async send(event: Event, value: string, due: string, words: string): Promise<void> {
     event.preventDefault();
     const wanted = parseNumber(value);
-    if (wanted === null) return this.error.set('Enter the result as a number.');
+    const test = this.tests().find((t) => t.id === this.testId());
+    if (wanted === null || !test) return this.error.set('Enter the result as a number.');
     this.error.set('');
-    const kept = await this.store.setGoal({ testId: this.testId(), value: wanted, due: due || null, words });
+    const kept = await this.store.setGoal({
+      testId: this.testId(),
+      value: typedReading(wanted, test.unit),
+      due: due || null,
+      words,
+    });
     if (kept) (event.target as HTMLFormElement).reset();
     else
       this.error.set(

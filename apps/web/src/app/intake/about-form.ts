@@ -14,6 +14,12 @@ import {
   type Side,
   type Place,
   parseNumber,
+  roundTo,
+  shownLength,
+  shownUnits,
+  shownWeight,
+  typedLength,
+  typedWeight,
 } from '@yandle/core';
 
 const PLACE_WORDS: Readonly<Record<Place, string>> = {
@@ -21,6 +27,10 @@ const PLACE_WORDS: Readonly<Record<Place, string>> = {
   'bed only': 'a bed only',
   'chair only': 'a chair only',
 };
+
+/** A kept value as it is shown, to a tenth; empty for none. */
+const inUnit = (value: number | null, shown: (v: number) => number): string =>
+  value === null ? '' : String(roundTo(shown(value), 1));
 
 /** What is known of a client besides the questions: aims, days, things at hand. */
 @Component({
@@ -51,9 +61,25 @@ export class AboutForm {
     this.set({ [key]: now.includes(id) ? now.filter((x) => x !== id) : [...now, id] });
   }
   /** A number within its bounds, or null when the field is empty or says something else. */
-  protected number(key: 'heightCm' | 'massKg' | 'sittingHours', text: string, min: number, max: number): void {
+  protected number(key: 'sittingHours', text: string, min: number, max: number): void {
     const value = parseNumber(text);
     this.set({ [key]: value !== null && value >= min && value <= max ? value : null });
+  }
+  /** A length or weight typed in the unit shown, kept in whole centimetres or tenths of a kilogram. */
+  protected size(key: 'heightCm' | 'massKg', text: string): void {
+    const typed = parseNumber(text);
+    const [value, { min, max }] =
+      key === 'heightCm'
+        ? [typed === null ? NaN : roundTo(typedLength(typed), 0), FIELD.height]
+        : [typed === null ? NaN : roundTo(typedWeight(typed), 1), FIELD.mass];
+    this.set({ [key]: value >= min && value <= max ? value : null });
+  }
+  protected readonly heightShown = computed(() => inUnit(this.about().heightCm, shownLength));
+  protected readonly weightShown = computed(() => inUnit(this.about().massKg, shownWeight));
+  protected readonly shownLength = (cm: number) => roundTo(shownLength(cm), 1);
+  protected readonly shownWeight = (kg: number) => roundTo(shownWeight(kg), 1);
+  protected get units() {
+    return shownUnits();
   }
   protected readonly regions = BODY_REGIONS;
   protected readonly scores = Array.from({ length: 11 }, (_, i) => i);

@@ -4,7 +4,7 @@ import { FIELD, type ClientBody, type Problem, type ScreeningState } from '@yand
 import {
   EXPERIENCES,
   MUSCLE_GROUPS,
-  WEEKDAYS,
+  weekdaysFrom,
   type Experience,
   type MuscleGroupId,
   type Sex,
@@ -37,7 +37,7 @@ export class ClientForm {
   protected readonly coaches = computed(() => this.account.me()?.coaches ?? []);
   protected readonly experiences = EXPERIENCES;
   protected readonly experienceWords = EXPERIENCE_WORDS;
-  protected readonly weekdays = WEEKDAYS;
+  protected readonly weekdays = computed(() => weekdaysFrom(this.account.settings().firstWeekday));
   protected readonly groups = MUSCLE_GROUPS;
   protected readonly field = FIELD;
   private readonly tried = signal(false);
@@ -50,7 +50,7 @@ export class ClientForm {
     aim: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.aim.max) }),
     sex: new FormControl<Sex | null>(null),
     experience: new FormControl<Experience>('beginner', { nonNullable: true }),
-    minutesPerSession: new FormControl<number | null>(20, {
+    minutesPerSession: new FormControl<number | null>(this.account.settings().minutesPerSession, {
       validators: [
         Validators.required,
         Validators.min(FIELD.minutes.min),

@@ -160,7 +160,7 @@ describe('Intake', () => {
 
 describe('FillInScreen', () => {
   beforeEach(() => sessionStorage.clear());
-  const WHO = { firstName: 'Wilma', studio: 'Harbour Lane', askedOn: TODAY, age: 60 };
+  const WHO = { firstName: 'Wilma', studio: 'Harbour Lane', units: { length: 'cm', weight: 'kg' }, askedOn: TODAY, age: 60 };
 
   it('goes group by group, speaks to the client, and sends all', async () => {
     const screen = await Screen.open(FillInScreen, { token: 'tok' });

@@ -10,7 +10,7 @@ import {
   untracked,
   viewChildren,
 } from '@angular/core';
-import { readingsWanted, type RomTest, type Side } from '@yandle/core';
+import { readingsWanted, type RomTest, type Side, typedReading, unitSign } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TestEventBody } from '@yandle/contract';
@@ -90,7 +90,7 @@ export class MeasureScreen {
       .pipe(takeUntilDestroyed())
       .subscribe(({ degrees, source }) =>
         source.taking === 'entry'
-          ? this.offer(degrees)
+          ? this.offer(typedReading(degrees, this.store.test().unit))
           : this.offer(
               readingOfAngle(degrees, this.capture.angleFormula(this.store.test().id)),
               source.kind === 'phone' ? 'phone sensor' : 'inclinometer',
@@ -98,6 +98,7 @@ export class MeasureScreen {
       );
   }
 
+  protected readonly unitSign = unitSign;
   protected readonly asking = signal<'skipped' | 'stopped' | null>(null);
   protected readonly beightonOpen = signal(false);
   protected readonly padOpen = signal(localStorage.getItem(PAD_KEY) === 'yes');

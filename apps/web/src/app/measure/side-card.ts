@@ -22,6 +22,9 @@ import {
   type Side,
   parseNumber,
   roundTo,
+  shownReading,
+  typedReading,
+  unitSign,
 } from '@yandle/core';
 
 /** A reading that a coach typed: a new one, or the correction of one. */
@@ -62,10 +65,10 @@ export interface TypedReading {
             class="btn min-w-14"
             [class.!border-action]="correcting() === t.id"
             [class.line-through]="correcting() === t.id"
-            [attr.aria-label]="'Correct reading ' + number(t.value)"
+            [attr.aria-label]="'Correct reading ' + shown(t.value)"
             (click)="correct(t)"
           >
-            {{ number(t.value) }}
+            {{ shown(t.value) }}
           </button>
         }
         @if (mayType()) {
@@ -77,7 +80,7 @@ export interface TypedReading {
             enterkeyhint="done"
             [attr.aria-label]="label()"
             [attr.aria-invalid]="!!error()"
-            [attr.placeholder]="test().unit === 'deg' ? '°' : 'cm'"
+            [attr.placeholder]="sign()"
             (keydown.enter)="keep($event)"
             (keydown.escape)="correcting.set(null); box.value = ''"
             (input)="error.set(null)"
@@ -124,7 +127,7 @@ export class SideCard {
   protected readonly focused = signal(false);
   protected readonly correcting = signal<string | null>(null);
   protected readonly error = signal<string | null>(null);
-  protected readonly number = formatNumber;
+  protected readonly sign = computed(() => unitSign(this.test().unit));
 
   readonly result = computed(() => {
     const values = this.readings().map((r) => r.value);
@@ -143,6 +146,10 @@ export class SideCard {
     () =>
       `${this.name()}, ${this.correcting() ? 'corrected reading' : `reading ${this.readings().length + 1}`}, ${this.test().reads}`,
   );
+
+  protected shown(value: number): string {
+    return formatNumber(shownReading(value, this.test().unit));
+  }
 
   protected reading(value: number): string {
     return formatReading(value, this.test().unit);
@@ -191,7 +198,7 @@ export class SideCard {
     const text = this.box()!.nativeElement.value;
     const typed = parseNumber(text);
     if (text.trim() === '') return;
-    this.offer(typed === null ? NaN : roundTo(typed, 2));
+    this.offer(typed === null ? NaN : typedReading(typed, this.test().unit));
     // The cursor moves on before the next key, so that a number typed at once lands in the next field.
     this.app.tick();
   }
@@ -200,8 +207,12 @@ export class SideCard {
   offer(value: number): void {
     if (!this.mayType()) return;
     if (Number.isNaN(value)) return this.error.set('Enter a number, e.g. 31.5.');
-    if (!isPlausible(value, this.test()))
-      return this.error.set(refusalWords({ code: 'implausible', args: this.test().plausible }));
+    if (!isPlausible(value, this.test())) {
+      const { unit, plausible } = this.test();
+      const bound = (v: number) => roundTo(shownReading(v, unit), 1);
+      const args = { min: bound(plausible.min), max: bound(plausible.max) };
+      return this.error.set(refusalWords({ code: 'implausible', args }));
+    }
     const box = this.box()?.nativeElement;
     if (box) box.value = '';
     this.error.set(null);

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Soreness, SorenessBody, Session, SharedBlock } from '@yandle/contract';
-import { type BodyRegionId, type Exercise, findAmong } from '@yandle/core';
+import { type BodyRegionId, type Exercise, findAmong, METRIC, showUnits } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
@@ -41,10 +41,10 @@ export class PhoneStore {
   async load(): Promise<void> {
     this.finished.set(await finishedHere());
     const kept = await keptBlock();
-    if (kept && !this.block()) this.block.set(kept);
+    if (kept && !this.block()) this.show(kept);
     try {
       const fresh = await firstValueFrom(this.http.get<SharedBlock>(`${SHARED}/block`));
-      this.block.set(fresh);
+      this.show(fresh);
       this.state.set('fresh');
       await keepBlock(fresh);
       this.outbox.flush();
@@ -52,6 +52,11 @@ export class PhoneStore {
       if (problemOf(err).status === 401) this.state.set('ended');
       else this.state.set(kept ? 'kept' : 'empty');
     }
+  }
+
+  private show(block: SharedBlock): void {
+    showUnits(block.units ?? METRIC);
+    this.block.set(block);
   }
 
   session(id: string): Session | null {

@@ -1,4 +1,4 @@
-import { addDays, FORECAST_WEEKS, type RomUnit } from '@yandle/core';
+import { addDays, FORECAST_WEEKS, shownReading, unitSuffix, type RomUnit } from '@yandle/core';
 import type { ChartConfiguration, ChartDataset } from 'chart.js';
 import type { AnnotationOptions } from 'chartjs-plugin-annotation';
 import type { SideTrend } from './side-trend';
@@ -33,19 +33,25 @@ export interface History {
 
 type Kinds = 'scatterWithErrorBars' | 'line';
 type Colours = (token: string) => string;
+/** A value of the test as it is shown. */
+type Shown = (value: number) => number;
 
 const HOUR_MS = 3_600_000;
 const noon = (date: string): number => new Date(`${date}T12:00:00`).getTime();
 
-function dots({ label, points, trend, colour, filled, shift }: HistorySide, of: Colours): ChartDataset<Kinds> {
+function dots(
+  { label, points, trend, colour, filled, shift }: HistorySide,
+  of: Colours,
+  shown: Shown,
+): ChartDataset<Kinds> {
   return {
     type: 'scatterWithErrorBars',
     label,
     data: points.map((p) => ({
       x: noon(p.date) + shift * HOUR_MS,
-      y: p.value,
-      yMin: p.value - p.half,
-      yMax: p.value + p.half,
+      y: shown(p.value),
+      yMin: shown(p.value - p.half),
+      yMax: shown(p.value + p.half),
     })),
     borderColor: colour,
     backgroundColor: filled ? colour : of('--sheet'),
@@ -64,13 +70,13 @@ function dots({ label, points, trend, colour, filled, shift }: HistorySide, of: 
 }
 
 /** A smoothed line, and its 95% band between two lines that are not drawn. */
-function smooth({ trend, colour }: HistorySide): ChartDataset<Kinds>[] {
+function smooth({ trend, colour }: HistorySide, shown: Shown): ChartDataset<Kinds>[] {
   if (!trend) return [];
   const { points } = trend.trend.smooth;
   const line = (key: 'level' | 'low' | 'high', over: Partial<ChartDataset<'line'>>): ChartDataset<Kinds> => ({
     type: 'line',
     label: '',
-    data: points.map((p) => ({ x: noon(p.date), y: p[key] })),
+    data: points.map((p) => ({ x: noon(p.date), y: shown(p[key]) })),
     pointRadius: 0,
     borderWidth: 0,
     order: 2,
@@ -84,7 +90,7 @@ function smooth({ trend, colour }: HistorySide): ChartDataset<Kinds>[] {
 }
 
 /** The dates in which the goal may be reached, as a thick bar at its height. */
-function forecast({ trend, colour }: HistorySide): AnnotationOptions[] {
+function forecast({ trend, colour }: HistorySide, shown: Shown): AnnotationOptions[] {
   const f = trend?.course.forecast;
   if (!trend?.aim || !f) return [];
   const end = f.latest ?? addDays(trend.trend.series.at(-1)!.date, FORECAST_WEEKS * 7);
@@ -93,8 +99,8 @@ function forecast({ trend, colour }: HistorySide): AnnotationOptions[] {
       type: 'line',
       xMin: noon(f.earliest),
       xMax: noon(end),
-      yMin: trend.aim.value,
-      yMax: trend.aim.value,
+      yMin: shown(trend.aim.value),
+      yMax: shown(trend.aim.value),
       borderColor: colour,
       borderWidth: 7,
     },
@@ -109,10 +115,11 @@ function level(value: number | null, colour: string, dash: number[]): Annotation
 
 /** Results over time with error whiskers. Freer is always up: the scale is turned where fewer is better. @param of colour of a token */
 export function historyConfig(h: History, of: Colours): ChartConfiguration<Kinds> {
-  const unit = h.unit === 'deg' ? '°' : ' cm';
+  const shown: Shown = (value) => shownReading(value, h.unit);
+  const inUnit = (value: number | null) => (value === null ? null : shown(value));
   return {
     type: 'scatterWithErrorBars',
-    data: { datasets: [...h.sides.map((s) => dots(s, of)), ...h.sides.flatMap(smooth)] },
+    data: { datasets: [...h.sides.map((s) => dots(s, of, shown)), ...h.sides.flatMap((s) => smooth(s, shown))] },
     options: {
       responsive: true,
       maintainAspectRatio: false,
@@ -128,7 +135,7 @@ export function historyConfig(h: History, of: Colours): ChartConfiguration<Kinds
         y: {
           reverse: h.lessIsBetter,
           grid: { color: of('--line') },
-          ticks: { color: of('--soft'), callback: (v) => `${v}${unit}` },
+          ticks: { color: of('--soft'), callback: (v) => `${v}${unitSuffix(h.unit)}` },
           title: { display: true, text: 'freer ↑', color: of('--soft') },
         },
       },
@@ -139,9 +146,9 @@ export function historyConfig(h: History, of: Colours): ChartConfiguration<Kinds
         },
         annotation: {
           annotations: [
-            ...h.sides.flatMap(forecast),
-            ...level(h.reference, of('--action'), [6, 4]),
-            ...level(h.goal, of('--attention'), [2, 4]),
+            ...h.sides.flatMap((s) => forecast(s, shown)),
+            ...level(inUnit(h.reference), of('--action'), [6, 4]),
+            ...level(inUnit(h.goal), of('--attention'), [2, 4]),
           ],
         },
       },

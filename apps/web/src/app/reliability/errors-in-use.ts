@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { formatError, parseNumber, resultSem, sourceWords, type RomTest } from '@yandle/core';
+import { formatError, parseNumber, resultSem, sourceWords, type RomTest, METRIC } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 
@@ -29,7 +29,7 @@ export class ErrorsInUse {
     return this.testCatalogue.view().errors.flatMap((e) => {
       const test = this.testCatalogue.catalogue().tests.find((t) => t.id === e.testId);
       if (!test) return [];
-      const words = (v: number) => formatError(v, test.unit);
+      const words = (v: number) => formatError(v, test.unit, METRIC);
       return [
         {
           id: e.id,

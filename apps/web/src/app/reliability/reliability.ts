@@ -10,6 +10,7 @@ import {
   sourceWords,
   type Source,
   roundTo,
+  METRIC,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -76,7 +77,7 @@ export class ReliabilityScreen {
   }
 
   protected reading(value: number): string {
-    return formatError(value, this.test().unit);
+    return formatError(value, this.test().unit, METRIC);
   }
 
   protected setKind(kind: StudyKind): void {

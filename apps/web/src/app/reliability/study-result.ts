@@ -1,5 +1,5 @@
 import { Component, computed, input, output } from '@angular/core';
-import { fewClientsWords, formatError, formatFixed, mdc90, mdc95, resultSem, type RomTest } from '@yandle/core';
+import { fewClientsWords, formatError, formatFixed, mdc90, mdc95, resultSem, type RomTest, METRIC } from '@yandle/core';
 import { AgreementPlot } from './agreement-plot';
 import type { ReadyStudy } from './study.model';
 
@@ -37,6 +37,6 @@ export class StudyResultPanel {
   });
 
   protected reading(value: number): string {
-    return formatError(value, this.test().unit);
+    return formatError(value, this.test().unit, METRIC);
   }
 }

@@ -31,7 +31,7 @@ export class PlayerView {
 
   readonly timeline = computed(() => {
     const s = this.session();
-    return s ? buildTimeline(s.items, s, timingsFor(this.breath()), (id) => this.find(id)) : null;
+    return s ? buildTimeline(s.items, s, timingsFor(this.breath(), s.timings), (id) => this.find(id)) : null;
   });
   readonly cue = computed(() => this.timeline()?.cues[this.player().cue] ?? null);
   readonly place = computed(() => this.cue()?.item ?? null);

@@ -18,6 +18,9 @@ import {
   usedLoadWords,
   type SymptomId,
   parseNumber,
+  typedLength,
+  typedWeight,
+  unitSign,
 } from '@yandle/core';
 import { FeltDialog } from './felt-dialog';
 import { RunControls } from './run-controls';
@@ -35,7 +38,7 @@ import { RunStore } from './run.store';
 
 /** Breath of a client who has not been measured yet, seconds. Common practice, no source. */
 const USUAL_BREATH = 5;
-/** Kilograms, percent of body mass, or steps of a band that one press changes a load by. */
+/** Kilograms or pounds, percent of body mass, or steps of a band that one press changes a load by. */
 const LOAD_STEP = 1;
 
 /** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
@@ -163,7 +166,13 @@ export class RunPlayer {
 
   protected changeLoad(by: number): void {
     const now = this.store.load();
-    if (now) this.store.setLoad({ load: Math.max(0, (now.load ?? 0) + by * LOAD_STEP) || null });
+    if (now) this.store.setLoad({ load: Math.max(0, (now.load ?? 0) + by * this.loadStep()) || null });
+  }
+
+  protected readonly unitSign = unitSign;
+
+  private loadStep(): number {
+    return (this.store.item()?.loadUnit ?? 'kg') === 'kg' ? typedWeight(LOAD_STEP) : LOAD_STEP;
   }
 
   protected changeHelp(): void {
@@ -173,8 +182,9 @@ export class RunPlayer {
   }
 
   protected sayDepth(text: string): void {
-    const depthCm = parseNumber(text);
-    if (depthCm !== null && Math.abs(depthCm) <= 100) this.store.amend({ depthCm: roundTo(depthCm, 1) });
+    const typed = parseNumber(text);
+    const depthCm = typed === null ? null : roundTo(typedLength(typed), 1);
+    if (depthCm !== null && Math.abs(depthCm) <= 100) this.store.amend({ depthCm: depthCm });
   }
 
   protected ask(): void {

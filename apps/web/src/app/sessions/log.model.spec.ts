@@ -63,6 +63,6 @@ describe('saidOf', () => {
         }),
         exerciseById,
       ),
-    ).toBe(`as ${exerciseById('seated-strap-calf').name}, in 2 pieces, 5 kg, light help, depth -3 cm, sensation 7`);
+    ).toBe(`as ${exerciseById('seated-strap-calf').name}, in 2 pieces, 5 kg, light help, depth −3 cm, sensation 7`);
   });
 });

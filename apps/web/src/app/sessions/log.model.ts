@@ -7,6 +7,8 @@ import {
   type Timeline,
   currentSets,
   plannedBoutSeconds,
+  loadWords,
+  formatReading,
 } from '@yandle/core';
 
 /** One bout as it can be written down. */
@@ -55,9 +57,9 @@ export function saidOf(log: SetLog, find: (id: string) => Exercise): string {
     log.form ? `as ${find(log.form).name}` : '',
     log.reps != null ? `${log.reps} repetitions` : '',
     (log.pieces ?? 1) > 1 ? `in ${log.pieces} pieces` : '',
-    log.load != null ? `${log.load} ${log.loadUnit ?? 'kg'}` : '',
+    log.load != null ? loadWords({ load: log.load, loadUnit: log.loadUnit ?? 'kg' }) : '',
     log.assistance != null ? ['no help', 'light help', 'full help'][log.assistance]! : '',
-    log.depthCm != null ? `depth ${log.depthCm} cm` : '',
+    log.depthCm != null ? `depth ${formatReading(log.depthCm, 'cm')}` : '',
     log.sensation != null ? `sensation ${log.sensation}` : '',
   ];
   return parts.filter((p) => p !== '').join(', ');

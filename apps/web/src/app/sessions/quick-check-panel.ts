@@ -9,6 +9,8 @@ import {
   type Side,
   asMeasuredIn,
   parseNumber,
+  typedReading,
+  unitSign,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -62,7 +64,7 @@ const keyOf = (when: When, row: Pick<CheckRow, 'test' | 'side'>): string => `${w
               @for (r of rows(); track r.test.id + '|' + r.side) {
                 <tr>
                   <th scope="row" class="py-1 pr-4 text-left font-normal">
-                    {{ r.test.name }}{{ r.side ? ', ' + r.side : '' }} ({{ r.test.unit === 'deg' ? '°' : 'cm' }})
+                    {{ r.test.name }}{{ r.side ? ', ' + r.side : '' }} ({{ sign(r.test.unit) }})
                   </th>
                   @for (when of whens; track when) {
                     <td class="px-1 py-1">
@@ -107,6 +109,7 @@ export class QuickCheckPanel {
   readonly clientId = input.required<string>();
   readonly date = input.required<string>();
 
+  protected readonly sign = unitSign;
   protected readonly whens = ['before', 'after'] as const;
   protected readonly key = keyOf;
   private readonly ids = signal<readonly string[]>([]);
@@ -158,7 +161,9 @@ export class QuickCheckPanel {
   protected save(when: When): void {
     const readings = this.rows().flatMap((row) => {
       const text = this.typed()[keyOf(when, row)] ?? '';
-      return row[when] === null && text.trim() !== '' ? [{ row, value: parseNumber(text) ?? NaN }] : [];
+      return row[when] === null && text.trim() !== ''
+        ? [{ row, value: typedReading(parseNumber(text) ?? NaN, row.test.unit) }]
+        : [];
     });
     const fits = readings.every(
       ({ row, value }) => Number.isFinite(value) && value >= row.test.plausible.min && value <= row.test.plausible.max,

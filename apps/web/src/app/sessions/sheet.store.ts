@@ -52,7 +52,7 @@ export class SheetStore {
   private queue: Promise<void> = Promise.resolve();
 
   readonly find = (id: string): Exercise => this.library.find(id);
-  readonly timings = computed(() => timingsFor(this.session()?.breathSeconds ?? null));
+  readonly timings = computed(() => timingsFor(this.session()?.breathSeconds ?? null, this.session()?.timings));
   readonly timeline = computed(() => {
     const s = this.session();
     return s ? buildTimeline(s.items, s, this.timings(), this.find) : null;

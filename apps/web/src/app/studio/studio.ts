@@ -9,12 +9,13 @@ import { AuditList } from './audit-list';
 import { CoachRow } from './coach-row';
 import { Invitations } from './invitations';
 import { OpenLinks } from './open-links';
+import { StudioDefaults } from './studio-defaults';
 import { StudioSettings } from './studio-settings';
 
 /** The studio, for its owner: coaches, invitations, settings, what was done by whom. */
 @Component({
   selector: 'y-studio',
-  imports: [RouterLink, AuditList, CoachRow, Invitations, OpenLinks, StudioSettings, ProblemNote],
+  imports: [RouterLink, AuditList, CoachRow, Invitations, OpenLinks, StudioDefaults, StudioSettings, ProblemNote],
   template: `
     <div class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
       <h1>Studio</h1>
@@ -39,6 +40,7 @@ import { StudioSettings } from './studio-settings';
                 }
               </ul>
             </section>
+            <y-studio-defaults />
             <section class="min-w-0" aria-labelledby="done">
               <h2 id="done" class="mb-2">What was done, by whom</h2>
               <y-audit-list />

@@ -5,7 +5,7 @@ import type { Type } from '@angular/core';
 import { outboxDb } from '../data/outbox/outbox-db';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { ClientPath, Me } from '@yandle/contract';
+import { DEFAULT_SETTINGS, type ClientPath, type Me } from '@yandle/contract';
 import { AccountService } from '../data/account.service';
 
 /** Harness of the component specs: a screen with its inputs, its requests answered by the spec. */
@@ -13,7 +13,7 @@ export const TODAY = '2026-03-11';
 
 export const ME: Me = {
   coach: { id: 'k1', name: 'Mara Thornebrook', email: 'mara@harbourlane.example', role: 'owner' },
-  studio: { id: 's1', name: 'Harbour Lane', timeZone: 'Europe/Vienna' },
+  studio: { id: 's1', name: 'Harbour Lane', timeZone: 'Europe/Vienna', settings: DEFAULT_SETTINGS },
   coaches: [
     { id: 'k1', name: 'Mara Thornebrook' },
     { id: 'k2', name: 'Joris Ebbing' },

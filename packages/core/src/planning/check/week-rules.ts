@@ -33,7 +33,10 @@ export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf):
     let crowd: readonly number[] = [];
     for (const day of days) {
       const lanes = plan.lanes.flatMap((l, i) => (l.weeks[week - 1]!.days.includes(day) ? [i] : []));
-      const seconds = sessionSeconds(lanes.flatMap((i) => itemsOf(i, week)));
+      const seconds = sessionSeconds(
+        lanes.flatMap((i) => itemsOf(i, week)),
+        input.client.timings,
+      );
       if (seconds > longest) {
         longest = seconds;
         lanesThere = lanes;

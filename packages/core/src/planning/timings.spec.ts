@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { longestSessions, sessionsOfBlock } from '../composing/from-lanes.js';
+import { exerciseById } from '../catalogue/exercises.js';
+import { weekdaysFrom } from '../schedule/weekday.js';
+import { DEFAULT_TIMINGS, timingsFor, type StudioTimings, type Timings } from '../technique/timings.js';
+import { buildBlock } from './block.js';
+import { checkBlock } from './check/check.js';
+import { adult, context, draft } from './draft.fixture.js';
+import { BLOCK_DEFAULTS, blockInputOf, emptyDraft } from './draft.js';
+
+/** Of a studio whose clients are quick. */
+const QUICK: StudioTimings = {
+  ...DEFAULT_TIMINGS,
+  ...{ newPosition: 10, prop: 5, entry: 1, exit: 2, sideSwitch: 3, rest: 5 },
+};
+
+function planned(timings: Timings, minutesPerSession: number) {
+  const input = blockInputOf(draft, { ...context, client: { ...adult, minutesPerSession, timings } });
+  const plan = buildBlock(input);
+  const lanes = draft.lanes.map((l) => ({ exercises: l.exercises, firstSide: 'left' as const }));
+  const sessions = sessionsOfBlock(plan, draft.startDate, lanes, exerciseById, 1, timings);
+  return { plan, longest: longestSessions(sessions, draft.weeks), broken: checkBlock(input, plan) };
+}
+
+describe('timings of a studio', () => {
+  // By hand, 2 × 30 s a side: 2 × (entry 1 + 30 + exit 2) + rest 5 = 71; both sides and a change 145; position 10, prop 5 and
+  // the exercise's own 5 s make 165. Two exercises 330, warm-up 120: 450 s. With the usual timings (timeline.spec) it is 544 s.
+  it('decide how long a session is', () => {
+    expect(planned(timingsFor(null, QUICK), 20).longest[0]).toBe(450);
+    expect(planned(DEFAULT_TIMINGS, 20).longest[0]).toBe(544);
+  });
+
+  // Nine minutes are 540 s: four too few with the usual timings.
+  it('decide what fits the minutes', () => {
+    const usual = planned(DEFAULT_TIMINGS, 9);
+    const quick = planned(timingsFor(null, QUICK), 9);
+    const firstSets = (p: typeof usual) => p.plan.lanes.map((l) => l.weeks[0]!.prescription.sets);
+    expect(firstSets(usual)).toEqual([2, 1]);
+    expect(firstSets(quick)).toEqual([2, 2]);
+    expect(Math.max(...quick.longest)).toBeLessThanOrEqual(540);
+    expect(quick.broken).toEqual([]);
+  });
+
+  it('hold a client’s own breath where it has been measured, else the usual one', () => {
+    expect(timingsFor(7, QUICK)).toMatchObject({ breath: 7, rest: 5 });
+    expect(timingsFor(null, QUICK).breath).toBe(5);
+  });
+});
+
+describe('defaults of a studio', () => {
+  // 2026-03-11 is a Wednesday.
+  it('begin a block on the studio’s first day of the week, with its numbers', () => {
+    const block = { ...BLOCK_DEFAULTS, weeks: 6, ramp: 0.1, easierEvery: null, lanesPerSession: 3 };
+    expect(emptyDraft('2026-03-11')).toMatchObject({ startDate: '2026-03-16', weeks: 8, ramp: 0.2, easierEvery: 4 });
+    expect(emptyDraft('2026-03-11', { ...block, firstWeekday: 7 })).toMatchObject({
+      ...{ startDate: '2026-03-15', weeks: 6, ramp: 0.1, easierEvery: null, lanesPerSession: 3 },
+    });
+    expect(emptyDraft('2026-03-14', { ...block, firstWeekday: 6 }).startDate).toBe('2026-03-14');
+  });
+
+  it('list the days of a week from there', () => {
+    expect(
+      weekdaysFrom(7)
+        .map((d) => d.short)
+        .join(' '),
+    ).toBe('Sun Mon Tue Wed Thu Fri Sat');
+    expect(weekdaysFrom(1).map((d) => d.id)).toEqual([1, 2, 3, 4, 5, 6, 7]);
+  });
+});

@@ -1,8 +1,8 @@
 import type { Block, Lane, Revision, RevisionSummary } from '@yandle/contract';
-import { endOfBlock, weekOn, type PlainDate, type PlannedWeek, type Weekday } from '@yandle/core';
+import { endOfBlock, weekOn, type PlainDate, type PlannedWeek, type WeekFact, type Weekday } from '@yandle/core';
 import { In } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
-import { boutFields } from '../database/bout-columns.js';
+import { boutFields, boutSelection, type BoutColumns } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
 import { notFound } from '../http/problem.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
@@ -10,7 +10,34 @@ import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity, type Bloc
 
 const daysOf = (text: string): Weekday[] => (text === '' ? [] : text.split(',').map((d) => Number(d) as Weekday));
 
-function weekOf(parts: readonly PrescriptionEntity[]): PlannedWeek {
+/** A cell as plain SQL gives it: a plan has hundreds, and making entities of them takes longer than reading them. */
+type Cell = BoutColumns &
+  Pick<
+    PrescriptionEntity,
+    | 'laneId'
+    | 'week'
+    | 'kind'
+    | 'part'
+    | 'technique'
+    | 'sessionsPerWeek'
+    | 'days'
+    | 'styleId'
+    | 'dose'
+    | 'step'
+    | 'changed'
+    | 'reason'
+  > & {
+    readonly locked: number;
+    /** JSON. */
+    readonly facts: string | null;
+  };
+
+const CELLS = `SELECT p.lane_id AS laneId, p.week, p.kind, p.part, p.technique, p.sessions_per_week AS sessionsPerWeek, p.days,
+    p.style_id AS styleId, p.locked, p.dose, p.step, p.changed, p.reason, p.facts, ${boutSelection('p')}
+  FROM prescription p INNER JOIN lane l ON l.id = p.lane_id
+  WHERE p.studio_id = {studio} AND l.revision_id IN (:revisionIds) ORDER BY p.week`;
+
+function weekOf(parts: readonly Cell[]): PlannedWeek {
   const [main, ...beforeAndAfter] = [...parts].sort((a, b) => a.part - b.part);
   const w = main!;
   return {
@@ -23,19 +50,21 @@ function weekOf(parts: readonly PrescriptionEntity[]): PlannedWeek {
     step: w.step,
     changed: w.changed,
     styleId: w.styleId,
-    locked: w.locked,
-    reasons: w.facts ?? [],
+    locked: Number(w.locked) === 1,
+    reasons: w.facts === null ? [] : (JSON.parse(w.facts) as readonly WeekFact[]),
     said: w.reason,
   };
 }
 
 /** The lanes of revisions with their weeks, as they were published; by revision. */
 async function lanesByRevision(data: StudioData, revisionIds: readonly string[]): Promise<Map<string, Lane[]>> {
-  const lanes = await data.find(LaneEntity, { revisionId: In([...revisionIds]) }, { order: { place: 'ASC' } });
-  const cells = await data.find(PrescriptionEntity, { laneId: In(lanes.map((l) => l.id)) }, { order: { week: 'ASC' } });
-  const byLane = new Map<string, Map<number, PrescriptionEntity[]>>();
+  const [lanes, cells] = await Promise.all([
+    data.find(LaneEntity, { revisionId: In([...revisionIds]) }, { order: { place: 'ASC' } }),
+    data.read<Cell>(CELLS, { revisionIds }),
+  ]);
+  const byLane = new Map<string, Map<number, Cell[]>>();
   for (const c of cells) {
-    const weeks = byLane.get(c.laneId) ?? new Map<number, PrescriptionEntity[]>();
+    const weeks = byLane.get(c.laneId) ?? new Map<number, Cell[]>();
     byLane.set(c.laneId, weeks);
     weeks.set(c.week, [...(weeks.get(c.week) ?? []), c]);
   }

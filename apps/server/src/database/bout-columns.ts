@@ -43,6 +43,12 @@ export function boutColumns(b: BoutFields): BoutColumns {
   };
 }
 
+/** The columns of a bout for plain SQL, by the names of the fields. @param alias of the table */
+export const boutSelection = (alias: string): string =>
+  Object.keys(boutColumns({ sets: 0, holdSeconds: 0, sensation: 0 }))
+    .map((field) => `${alias}.${field.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`)} AS ${field}`)
+    .join(', ');
+
 /** The bout that columns hold, without its technique. */
 export function boutFields(c: BoutColumns): BoutFields {
   return {

@@ -8,8 +8,18 @@ export interface TimedItem {
   readonly exercise: PlacedExercise;
   readonly bodySeconds: number;
   readonly placed: ItemPlace;
-  /** All that decides how long it takes to get from one item to the next. */
-  readonly way: string;
+  /** Number of the way into it: items of one number take as long to get to from any other. */
+  readonly way: number;
+}
+
+/** Ways into an item, numbered as they come: there are no more than exercises, and a number is a short key. */
+const ways = new Map<string, number>();
+
+/** @param all that decides how long it takes to get from one item to the next */
+function wayOf(all: string): number {
+  let way = ways.get(all);
+  if (way === undefined) ways.set(all, (way = ways.size));
+  return way;
 }
 
 /** Works an item out once. */
@@ -19,7 +29,9 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
     exercise,
     bodySeconds: itemBodySeconds(item, exercise, t),
     placed,
-    way: `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
+    way: wayOf(
+      `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
+    ),
   };
 }
 
@@ -44,7 +56,7 @@ function approachSeconds(items: readonly TimedItem[], t: Timings): number {
 
 function rememberedApproach(items: readonly TimedItem[], t: Timings): number {
   // All that an approach takes from the timings.
-  const key = `${t.newPosition} ${t.samePosition} ${t.prop};${items.map((i) => i.way).join(';')}`;
+  const key = `${t.newPosition} ${t.samePosition} ${t.prop};${items.map((i) => i.way).join()}`;
   let seconds = approaches.get(key);
   if (seconds === undefined) {
     if (approaches.size >= REMEMBERED) approaches.clear();

@@ -27,14 +27,15 @@ export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf):
   const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
   const budget = input.client.minutesPerSession === undefined ? null : input.client.minutesPerSession * 60;
   for (let week = 1; week <= input.weeks; week++) {
-    const days = new Set(plan.lanes.flatMap((l) => l.weeks[week - 1]!.days));
+    const cells = plan.lanes.map((l, lane) => ({ days: l.weeks[week - 1]!.days, items: itemsOf(lane, week) }));
+    const days = new Set(cells.flatMap((c) => c.days));
     let longest = 0;
     let lanesThere: readonly number[] = [];
     let crowd: readonly number[] = [];
     for (const day of days) {
-      const lanes = plan.lanes.flatMap((l, i) => (l.weeks[week - 1]!.days.includes(day) ? [i] : []));
+      const lanes = cells.flatMap((c, i) => (c.days.includes(day) ? [i] : []));
       const seconds = sessionSeconds(
-        lanes.flatMap((i) => itemsOf(i, week)),
+        lanes.flatMap((i) => cells[i]!.items),
         input.client.timings,
       );
       if (seconds > longest) {

@@ -1,4 +1,4 @@
-import { EXERCISES, NOTHING_KNOWN, QUESTION_IDS, styleById, TEMPLATES } from '@yandle/core';
+import { EXERCISES, NOTHING_KNOWN, QUESTION_IDS, questionById, styleById, TEMPLATES } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 
 /** Bodies that the routes of the test catalogue accept, to be bent by a test. */
@@ -49,10 +49,18 @@ export const errorBody = (over: object = {}) => ({
   studyId: null,
   ...over,
 });
+/** The last of the ways a yes can be told apart by: "not known", or the mildest. */
+const told = (yes: readonly string[]): Record<string, string[]> =>
+  Object.fromEntries(
+    QUESTION_IDS.filter((id) => yes.includes(id)).flatMap((id) => {
+      const last = questionById(id).detail?.options.at(-1);
+      return last ? [[id, [last.id]]] : [];
+    }),
+  );
 /** Answers to all questions: yes to some, no to the rest. */
 export const intakeBody = (yes: readonly string[] = [], over: object = {}) => ({
   askedOn: '2026-03-09',
-  answers: { yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} },
+  answers: { yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {}, details: told(yes), dates: {} },
   about: NOTHING_KNOWN,
   ...over,
 });

@@ -108,7 +108,7 @@ describe('own exercises', () => {
   it('come in from a file, all or nothing, and the same file twice adds once', async () => {
     const before = (await list()).length;
     const exercises = EXERCISES.slice(0, 5).map(({ id: _, ...rest }) => rest);
-    const file = { format: 'yandle-exercises', formatVersion: 2, exercises };
+    const file = { format: 'yandle-exercises', formatVersion: 3, exercises };
     const send = (body: object) => h.agent.post('/api/v1/own-exercises/import').send(body);
     const broken = { ...exercises[4]!, amount: { unit: 'seconds', min: 90, max: 30 } };
     const refused = await send({ ...file, exercises: [...exercises.slice(0, 4), broken] }).expect(400);

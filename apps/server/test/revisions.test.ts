@@ -260,7 +260,7 @@ describe('a caution that comes while a block runs', () => {
     await run(sessions[0]!.id).expect(201);
     await h.agent
       .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
-      .send(intakeBody(['floor']))
+      .send(intakeBody(['hand-arthritis']))
       .expect(200);
     const refused = await run(sessions[1]!.id).expect(409);
     expect(refused.body).toMatchObject({ code: 'screening-blocks-planning' });
@@ -270,7 +270,7 @@ describe('a caution that comes while a block runs', () => {
         ? { ...l, exercises: [{ technique: 'static hold', exerciseId: 'chair-hamstring-hinge' }] }
         : l,
     );
-    await revise(block, { lanes, reason: 'Not on the floor' }).expect(200);
+    await revise(block, { lanes, reason: 'No strap to grip' }).expect(200);
     const next = (await h.agent.get(`/api/v1/sessions/${sessions[1]!.id}`).expect(200)).body as Session;
     expect(next.items.map((i) => i.exerciseId)).toEqual(['bent-knee-wall-calf', 'chair-hamstring-hinge']);
     await run(sessions[1]!.id).expect(201);

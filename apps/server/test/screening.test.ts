@@ -42,10 +42,18 @@ describe('screening', () => {
     const cleared = (await clear(client, 'leg-pain').expect(200)).body as View & {
       clearances: { id: string; ends: string }[];
     };
-    expect(cleared).toMatchObject({ state: 'cleared', current: [], lifted: [{ id: 'leg-pain' }] });
+    // It opens planning; what the caution takes away stays, since the record names no limit.
+    expect(cleared).toMatchObject({
+      ...{ state: 'cleared', holds: false, lifted: [{ id: 'leg-pain', outcome: 'refer' }] },
+      current: [{ id: 'leg-pain', outcome: 'limit', effect: { excludedDemands: ['spine-forward', 'spine-loaded'] } }],
+    });
     expect(cleared.clearances[0]!.ends).toBe('2027-03-09');
     const path = await h.agent.get(`/api/v1/clients/${client}`).expect(200);
-    expect(path.body).toMatchObject({ client: { screening: 'cleared' }, cautions: [], rescreenOn: '2027-03-09' });
+    expect(path.body).toMatchObject({
+      client: { screening: 'cleared' },
+      cautions: [{ id: 'leg-pain' }],
+      rescreenOn: '2027-03-09',
+    });
     const back = await h.agent.post(`/api/v1/clearances/${cleared.clearances[0]!.id}/withdraw`).send({}).expect(200);
     expect(back.body).toMatchObject({ state: 'refer' });
     await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
@@ -57,6 +65,8 @@ describe('screening', () => {
     const r = await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(half).expect(200);
     expect(r.body).toMatchObject({ state: 'open' });
     expect(await ask(client, ['tear'])).toMatchObject({ state: 'open' });
+    const untold = { ...intakeBody(['pressure']).answers, details: {} };
+    expect(await ask(client, [], { answers: untold })).toMatchObject({ state: 'open' });
     await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
   });
 
@@ -65,13 +75,28 @@ describe('screening', () => {
     await ask(client, ['floor']);
     const r = await plan(client, [
       lane('soleus', 'bent-knee-wall-calf'),
-      lane('hamstrings', 'supine-strap-hamstring'),
+      lane('hamstrings', 'long-sitting-fold'),
     ]).expect(400);
     expect((r.body as { errors: { path: string; message: string }[] }).errors).toEqual([
       { path: 'lanes.1.exercises.0.exerciseId', message: expect.stringContaining('No floor') as string },
     ]);
     const kept = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(201);
     expect(kept.body).toMatchObject({ lanes: [{ group: 'soleus' }] });
+  });
+
+  it('lifts by a clearance what it names, and nothing else', async () => {
+    const client = await aClient(h);
+    await ask(client, ['hip-replacement']);
+    const bend = [lane('gluteals', 'knee-hug')];
+    await plan(client, bend).expect(400);
+    await clear(client, 'hip-replacement').expect(200);
+    await plan(client, bend).expect(400);
+    await clear(client, 'hip-replacement', { lifts: ['demand:hip-past-90'] }).expect(200);
+    await plan(client, bend).expect(201);
+    const view = (await h.agent.get(`/api/v1/clients/${client}/screening`).expect(200)).body as View;
+    expect(view.current).toMatchObject([
+      { id: 'hip-replacement', effect: { excludedDemands: ['hip-back', 'hip-across'] } },
+    ]);
   });
 
   it('plans within the limits of the answers', async () => {
@@ -226,6 +251,34 @@ describe('a link for the client', () => {
     expect(view.intakes).toEqual([expect.objectContaining({ by: null })]);
     expect(view.current).toEqual([expect.objectContaining({ id: 'balance' })]);
     await anyone().get(`/api/v1/clients/${client}`).expect(401);
+  });
+
+  it('adds to what is on record and takes nothing away, and is used up by its use', async () => {
+    const client = await aClient(h);
+    await ask(client, ['heart']);
+    const { token } = (await h.agent.post(`/api/v1/clients/${client}/intake-link`).send({}).expect(201)).body as {
+      token: string;
+    };
+    const id = uuid();
+    await anyone()
+      .put(`/api/v1/fill-in/${token}/${id}`)
+      .send(intakeBody(['disc']))
+      .expect(200);
+    const view = (await h.agent.get(`/api/v1/clients/${client}/screening`).expect(200)).body as View & {
+      intakes: { answers: { yes: string[]; denied: string[] } }[];
+    };
+    expect(view).toMatchObject({ state: 'refer', current: [{ id: 'heart' }, { id: 'disc' }] });
+    expect(view.intakes[0]!.answers).toMatchObject({ yes: ['disc', 'heart'], denied: ['heart'] });
+    await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
+    // Neither asked again nor answered otherwise; only the same answers, sent again because the line was cut, are taken as before.
+    await anyone().get(`/api/v1/fill-in/${token}`).expect(404);
+    await anyone().put(`/api/v1/fill-in/${token}/${uuid()}`).send(intakeBody()).expect(404);
+    await anyone()
+      .put(`/api/v1/fill-in/${token}/${id}`)
+      .send(intakeBody(['disc']))
+      .expect(200);
+    // The coach's own answer counts.
+    expect(await ask(client, ['disc'])).toMatchObject({ state: 'clear' });
   });
 
   it('ends when it is taken back, replaced, too old or made up', async () => {

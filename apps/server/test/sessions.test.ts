@@ -74,10 +74,10 @@ describe('sessions that a coach changes, runs and puts right', () => {
     await edit(session, { rounds: 5 }).expect(400);
     expect((await load(session.id)).version).toBe(1);
 
-    // Getting down to the floor is not possible any more: what lies there is refused, what stands is taken.
+    // The hands do not grip any more: what needs a strap is refused, what does not is taken.
     await h.agent
       .put(`/api/v1/clients/${clientId}/intakes/${uuid()}`)
-      .send(intakeBody(['floor']))
+      .send(intakeBody(['hand-arthritis']))
       .expect(200);
     const refused = await edit(session).expect(409);
     expect(refused.body.code).toBe('screening-blocks-planning');

@@ -51,7 +51,7 @@ describe('own styles', () => {
 
   it('travel as a file, once', async () => {
     const { version: _v, archived: _r, ...style } = styleBody({ name: 'From afar' });
-    const file = { format: 'yandle-styles', formatVersion: 2, styles: [style] };
+    const file = { format: 'yandle-styles', formatVersion: 3, styles: [style] };
     const send = async () =>
       (await h.agent.post('/api/v1/own-styles/import').send(file).expect(200)).body as FileImport;
     expect(await send()).toEqual({ added: 1, same: 0 });
@@ -87,7 +87,7 @@ describe('templates', () => {
 
   it('travel as a file, once', async () => {
     const { version: _v, archived: _r, ...template } = templateBody({ name: 'From afar' });
-    const file = { format: 'yandle-templates', formatVersion: 2, templates: [template] };
+    const file = { format: 'yandle-templates', formatVersion: 3, templates: [template] };
     const send = async () =>
       (await h.agent.post('/api/v1/own-templates/import').send(file).expect(200)).body as FileImport;
     expect(await send()).toEqual({ added: 1, same: 0 });

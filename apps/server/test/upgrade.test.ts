@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import type {
+  Today,
   Block,
   LateLog,
   OwnExercise,
@@ -15,6 +16,7 @@ import type { DataSource } from 'typeorm';
 import type { Express } from 'express';
 import type TestAgent from 'supertest/lib/agent.js';
 import { MIGRATIONS } from '../src/database/migrations/index.js';
+import { intakeBody } from './bodies.js';
 import { NOW, bareDatabase, newApp, signedIn } from './harness.js';
 
 /** A studio as the version before stored it: written by that version through its API, and dumped. */
@@ -80,7 +82,17 @@ describe('a studio of the version before', () => {
     expect(block!.lanes[0]!.weeks[0]!.beforeAndAfter[0]!.technique).toBe('rolling');
     expect(block!.lanes[1]!.weeks[1]).toMatchObject({ locked: true, prescription: { holdSeconds: 35 } });
     const body = { ...block!.choices, version: block!.version, reason: 'Again' };
-    await coach.put(`/api/v1/blocks/${block!.id}`).send(body).expect(200);
+    // New questions are asked before the next publication; what runs goes on, and Today lists who it is.
+    const refused = await coach.put(`/api/v1/blocks/${block!.id}`).send(body).expect(409);
+    expect(refused.body.code).toBe('screening-blocks-planning');
+    const today = (await coach.get('/api/v1/today').expect(200)).body as Today;
+    expect(today.questions.map((q) => q.clientId)).toEqual([client]);
+    // The next morning: the newest answers count.
+    const next = newApp(source, { now: () => new Date(NOW.getTime() + 24 * 3600_000) });
+    const tomorrow = await signedIn(next, 'first@studio.example');
+    const answers = intakeBody([], { askedOn: '2026-03-10' });
+    await tomorrow.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(answers).expect(200);
+    await tomorrow.put(`/api/v1/blocks/${block!.id}`).send(body).expect(200);
   });
 
   it('keeps sessions and what was done, and takes a run in that came late', async () => {
@@ -100,6 +112,9 @@ describe('a studio of the version before', () => {
       ['Our long roller', 2, 'rolling', true],
       ['From a file', 3, 'static hold', false],
     ]);
+    // What they ask is known from their tags only: left out for clients with a limit until the coach goes through it.
+    expect(exercises.map((e) => e.demandsKnown)).toEqual([false, false]);
+    expect(exercises.every((e) => Array.isArray(e.demands) && !('tags' in e))).toBe(true);
     const versions = (await coach.get(`/api/v1/own-exercises/${exercises[0]!.id}/versions`).expect(200)).body;
     expect(versions[0].definition).toMatchObject({ name: 'Our roller', difficulty: 2, technique: 'rolling' });
     const styles = (await coach.get('/api/v1/own-styles').expect(200)).body as OwnStyle[];

@@ -1,4 +1,4 @@
-import type { ExerciseDefinition } from '@yandle/core';
+import type { ExerciseDefinition, FILE_VERSION } from '@yandle/core';
 import type { Versioned } from './test-catalogue.js';
 
 /** Own exercises have ids of their own kind, so that they can never be taken for one of the catalogue. */
@@ -22,7 +22,7 @@ export interface ExerciseVersion {
 /** The file that own exercises travel in. */
 export interface ExerciseFile {
   readonly format: 'yandle-exercises';
-  readonly formatVersion: 2;
+  readonly formatVersion: typeof FILE_VERSION;
   readonly exercises: readonly ExerciseDefinition[];
 }
 

@@ -1,4 +1,4 @@
-import type { About, Answers, Caution, DisplayUnits, Screening } from '@yandle/core';
+import type { About, Answers, Caution, DisplayUnits, LiftCode, Screening } from '@yandle/core';
 
 /** One asking: the answers, and what is known besides. Kept for good; a newer one takes its place. */
 export interface IntakeBody {
@@ -22,6 +22,8 @@ export interface ClearanceBody {
   readonly who: string;
   readonly on: string;
   readonly note: string;
+  /** Limits that it lifts by name (`liftsIn`); a clearance by itself lifts none. */
+  readonly lifts: readonly LiftCode[];
 }
 
 export interface Clearance extends ClearanceBody {

@@ -1,4 +1,4 @@
-import type { StyleDefinition, TemplateDefinition } from '@yandle/core';
+import type { StyleDefinition, TemplateDefinition, FILE_VERSION } from '@yandle/core';
 import type { Versioned } from './test-catalogue.js';
 
 /** Own styles and templates have ids of their own kind, so that they can never be taken for one that ships. */
@@ -23,7 +23,7 @@ export interface StyleVersion {
 /** The file that own styles travel in. */
 export interface StyleFile {
   readonly format: 'yandle-styles';
-  readonly formatVersion: 2;
+  readonly formatVersion: typeof FILE_VERSION;
   readonly styles: readonly StyleDefinition[];
 }
 
@@ -38,7 +38,7 @@ export interface OwnTemplate extends TemplateDefinition {
 /** The file that templates travel in. */
 export interface TemplateFile {
   readonly format: 'yandle-templates';
-  readonly formatVersion: 2;
+  readonly formatVersion: typeof FILE_VERSION;
   readonly templates: readonly TemplateDefinition[];
 }
 

@@ -42,6 +42,8 @@ export interface Today {
   }[];
   /** Clients whose planning waits for a licensed professional. */
   readonly clearances: readonly { readonly clientId: string; readonly clientName: string; readonly note: string }[];
+  /** Clients with a running block whose health questions have to be answered again before it can be published: new ones, or finer ones. */
+  readonly questions: readonly { readonly clientId: string; readonly clientName: string }[];
   /** Clients without a running block. */
   readonly withoutBlock: readonly { readonly clientId: string; readonly clientName: string; readonly reason: string }[];
 }

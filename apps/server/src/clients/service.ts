@@ -206,6 +206,6 @@ export async function clientPath(data: StudioData, id: string, today: PlainDate)
     nextRetest: o.nextRetest?.date ?? null,
     cautions: screening.current,
     about: asked?.about ?? null,
-    rescreenOn: asked ? rescreenDue(asked.askedOn) : null,
+    rescreenOn: asked ? rescreenDue(asked.askedOn, asked.answers) : null,
   };
 }

@@ -194,7 +194,8 @@ async function loadClient(
 
   if (demo.yes !== null) {
     const yes = demo.yes ?? [];
-    const answers = { yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {} };
+    const no = QUESTION_IDS.filter((q) => !yes.includes(q));
+    const answers = { yes, no, regions: {}, details: demo.details ?? {}, dates: {} };
     const askedOn = addDays(today, -7 * ((demo.block?.weeksAgo ?? 0) + 1));
     const body = { askedOn, answers, about: { ...NOTHING_KNOWN, ...demo.about } };
     await putIntake(data, id, uuid(), body, coach.id, today);

@@ -1,4 +1,4 @@
-import type { About, QuestionId } from '@yandle/core';
+import type { About, Answers, QuestionId } from '@yandle/core';
 import type { ClearanceBody, ClientBody, SelfReportBody, PrioritiesBody, GoalBody, StudyBody } from '@yandle/contract';
 
 /** All people and places here are invented. */
@@ -73,6 +73,7 @@ export interface DemoClient {
   readonly interests?: PrioritiesBody['interests'];
   /** Questions answered with yes, all others with no; null for questions not asked yet. */
   readonly yes?: readonly QuestionId[] | null;
+  readonly details?: Answers['details'];
   readonly about?: Partial<About>;
   readonly clearances?: readonly Omit<ClearanceBody, 'on'>[];
 }
@@ -158,6 +159,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       notes: 'Wears hearing aids: give cues from the front.',
     },
     yes: ['balance', 'pressure'],
+    details: { balance: ['unsteady'], pressure: ['controlled'] },
     about: { aims: ['squat'], place: 'chair only', times: ['morning'] },
     age: 71,
     lead: 1,
@@ -179,7 +181,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       trainingDays: [1, 3, 6],
       minutesPerSession: 15,
     },
-    clearances: [{ cautionId: 'under-18', who: 'Brona Ashgrove, guardian', note: 'Agreed in writing.' }],
+    clearances: [{ cautionId: 'under-18', who: 'Brona Ashgrove, guardian', lifts: [], note: 'Agreed in writing.' }],
     age: 16,
     lead: 1,
     tests: [

@@ -62,6 +62,6 @@ export async function sharedBlock(
     exercises: [...used].filter((id) => own.has(id)).map((id): Exercise => find(id)),
     sorenessEntries: await sorenessEntries(data, clientId, today),
     progress: await progressOf(data, clientId, studio.timeZone),
-    onHold: screening.state === 'refer' ? 'refer' : null,
+    onHold: screening.holds ? 'refer' : null,
   };
 }

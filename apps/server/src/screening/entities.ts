@@ -1,4 +1,4 @@
-import type { About, Answers, Caution } from '@yandle/core';
+import type { About, Answers, Caution, LiftCode } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -56,6 +56,8 @@ export class ClearanceEntity {
   @Column({ name: 'who', type: 'varchar', length: 120 }) who!: string;
   @Column({ name: 'given_on', type: 'date' }) on!: string;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
+  /** Limits lifted by name; null for a clearance from before they were named: it lifts none. */
+  @Column({ name: 'lifts', type: 'simple-json', nullable: true }) lifts!: readonly LiftCode[] | null;
   @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })

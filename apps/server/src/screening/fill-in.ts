@@ -2,7 +2,7 @@ import type { FillIn, IntakeBody } from '@yandle/contract';
 import { intakeSchema } from '@yandle/contract/schemas';
 import { ageOn } from '@yandle/core';
 import { Router, type Request } from 'express';
-import type { DataSource } from 'typeorm';
+import { IsNull, type DataSource } from 'typeorm';
 import { contextOfToken, isOpen, makeLapsingLink } from '../accounts/client-link.js';
 import { actorOf } from '../accounts/context.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -11,7 +11,7 @@ import type { StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
-import { IntakeLinkEntity } from './entities.js';
+import { IntakeEntity, IntakeLinkEntity } from './entities.js';
 import { settingsOf } from '../studio/settings.js';
 import { putIntake } from './service.js';
 
@@ -27,11 +27,15 @@ export function makeIntakeLink(data: StudioData, clientId: string): ReturnType<t
 export function fillInRoutes(source: DataSource, clock: Clock, limits: Limits): Router {
   const router = Router();
 
-  async function open(req: Request) {
+  /** @param again the answers that came by this link, sent again: they get the same answer */
+  async function open(req: Request, again: string | null = null) {
     const at = await contextOfToken(source, clock, IntakeLinkEntity, req.params['token'], actorOf(req, null));
     if (!at || !isOpen(at.link, at.now))
       throw new HttpProblem('not-found', 'This link has ended. Ask your coach for a new one.');
-    return { ...at, client: await at.data.get(ClientEntity, at.link.clientId, 'client') };
+    const { clientId, usedAt } = at.link;
+    if (usedAt !== null && !(again && (await at.data.findOne(IntakeEntity, { id: again, clientId }))))
+      throw new HttpProblem('not-found', 'Your answers have arrived. To change one, ask your coach for a new link.');
+    return { ...at, client: await at.data.get(ClientEntity, clientId, 'client') };
   }
 
   // Guessing a token of 192 bits is hopeless; this keeps the noise away.
@@ -51,10 +55,13 @@ export function fillInRoutes(source: DataSource, clock: Clock, limits: Limits): 
     res.json(view);
   });
   router.put('/fill-in/:token/:id', async (req, res) => {
-    const { link, data, now, today } = await open(req);
+    const id = pathId(req.params.id, 'answer');
+    const { link, data, now, today } = await open(req, id);
     const body: IntakeBody = validBody(intakeSchema, req.body);
-    await putIntake(data, link.clientId, pathId(req.params.id, 'answer'), body, null, today);
-    await data.update(IntakeLinkEntity, { id: link.id }, { usedAt: now });
+    await data.transaction(async (tx) => {
+      await putIntake(tx, link.clientId, id, body, null, today);
+      await tx.update(IntakeLinkEntity, { id: link.id, usedAt: IsNull() }, { usedAt: now });
+    });
     res.json({});
   });
   return router;

@@ -1,12 +1,15 @@
 import type { Clearance, ClearanceBody, Intake, IntakeBody, IntakeLink, ScreeningView } from '@yandle/contract';
 import {
   ageOn,
+  NOT_ASKED,
   clearanceEnds,
   rescreenDue,
   screeningOn,
   type PlainDate,
   type Screening,
   aboutFrom,
+  answersFrom,
+  withRecorded,
 } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { v5 } from 'uuid';
@@ -39,8 +42,9 @@ export async function screeningFacts(data: StudioData, client: ClientEntity): Pr
 
 /** What stands for a client on a day. Clients without an asking stand as their summary says, without cautions. */
 export function screeningAt({ client, latest, clearances }: ScreeningFacts, day: PlainDate): Screening {
-  if (!latest) return { state: client.screening, current: [], lifted: [] };
-  return screeningOn(latest.answers, ageOn(client.birthDate, day), clearances, day);
+  if (!latest) return { ...NOT_ASKED, state: client.screening, holds: client.screening === 'refer' };
+  const given = clearances.map((c) => ({ ...c, lifts: c.lifts ?? [] }));
+  return screeningOn(latest.answers, ageOn(client.birthDate, day), given, day);
 }
 
 export async function screeningOf(data: StudioData, client: ClientEntity, day: PlainDate): Promise<Screening> {
@@ -89,11 +93,12 @@ export async function screeningView(data: StudioData, clientId: string, today: P
       who: c.who,
       on: c.on,
       note: c.note,
+      lifts: c.lifts ?? [],
       ends: clearanceEnds(c.on),
       recordedBy: nameOf(c.coachId) ?? '',
       withdrawnAt: c.withdrawnAt?.toISOString() ?? null,
     })),
-    dueOn: rows[0] ? rescreenDue(rows[0].askedOn) : null,
+    dueOn: rows[0] ? rescreenDue(rows[0].askedOn, rows[0].answers) : null,
     link: link ? linkView(link) : null,
   };
 }
@@ -121,8 +126,10 @@ export async function putIntake(
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
     if (!(await tx.isNew(IntakeEntity, id, { clientId, ...body }))) return;
     refuseFuture('askedOn', body.askedOn, today);
+    const recorded = coachId === null ? await latestIntake(tx, clientId) : null;
     await tx.insert(IntakeEntity, {
       ...body,
+      answers: withRecorded(body.answers, recorded && answersFrom(recorded.answers)),
       id,
       clientId,
       coachId,

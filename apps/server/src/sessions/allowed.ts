@@ -29,7 +29,7 @@ export async function assertMayBeDone(
   today: PlainDate,
 ): Promise<void> {
   const screening = await screeningOf(tx, await tx.get(ClientEntity, clientId, 'client'), today);
-  if (screening.state === 'refer')
+  if (screening.holds)
     throw new HttpProblem(
       'screening-blocks-planning',
       'The client sees a doctor or physiotherapist first: no session until the clearance is recorded in the intake.',

@@ -145,6 +145,9 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
     clearances: clients
       .filter((c) => c.screening === 'refer')
       .map((c) => ({ clientId: c.id, clientName: c.name, note: c.screeningNote })),
+    questions: clients
+      .filter((c) => c.screening === 'open' && states.get(c.id)!.block !== null)
+      .map((c) => ({ clientId: c.id, clientName: c.name })),
     withoutBlock: clients
       .filter((c) => c.screening !== 'refer' && states.get(c.id)!.block === null)
       .map((c) => ({

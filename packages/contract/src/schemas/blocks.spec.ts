@@ -109,9 +109,9 @@ describe('styles and templates on the wire', () => {
       expect(paths(ownStyleSchema, { ...bare(s), version: null, archived: false }), s.id).toEqual([]);
     for (const t of TEMPLATES)
       expect(paths(ownTemplateSchema, { ...bare(t), version: null, archived: false }), t.id).toEqual([]);
-    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 2, styles: STYLES.map(bare) })).toEqual([]);
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 3, styles: STYLES.map(bare) })).toEqual([]);
     expect(
-      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 2, templates: TEMPLATES.map(bare) }),
+      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 3, templates: TEMPLATES.map(bare) }),
     ).toEqual([]);
   });
   it('say what makes a style useless', () => {
@@ -119,7 +119,7 @@ describe('styles and templates on the wire', () => {
     const late = { ...style, phases: [{ ...style.phases[0]!, amountFloor: 90 }] };
     const error = ownStyleSchema.validate({ ...late, version: null, archived: false }, STRICT).error;
     expect(error?.message).toContain('below the least');
-    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 3, styles: [style] })).toContain(
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 4, styles: [style] })).toContain(
       'formatVersion',
     );
   });

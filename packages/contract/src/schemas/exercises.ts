@@ -1,5 +1,5 @@
 import {
-  EXERCISE_TAGS,
+  DEMANDS,
   EXERCISES,
   FILE_VERSION,
   MUSCLE_GROUP_IDS,
@@ -33,7 +33,9 @@ const definition = {
   secondary: some(MUSCLE_GROUP_IDS, 6),
   technique: oneOf(TECHNIQUES).required(),
   position: oneOf(POSITIONS).required(),
-  tags: some(EXERCISE_TAGS, EXERCISE_TAGS.length),
+  demands: some(DEMANDS, DEMANDS.length),
+  demandsKnown: Joi.boolean().required(),
+  bed: Joi.boolean().required(),
   props: some(PROP_IDS, 6),
   optionalProps: some(PROP_IDS, 6),
   substitute: text(300),
@@ -63,7 +65,7 @@ const definition = {
   harderForm: ofCatalogue(),
   setupSeconds: count(0, 120),
   cautions: lines(8),
-  notFor: lines(8),
+  notFor: Joi.array().items(line(300).optional()).max(8).required(),
   origin: oneOf(ORIGINS).required(),
 };
 

@@ -4,6 +4,7 @@ import {
   PROP_IDS,
   QUESTION_IDS,
   QUESTIONS,
+  questionById,
   PLACES,
   AIM_IDS,
   type About,
@@ -18,10 +19,29 @@ const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 const some = (values: readonly string[]) => Joi.array().items(oneOf(values)).unique().max(values.length).required();
 const withRegions = QUESTIONS.filter((q) => 'regions' in q).map((q) => q.id);
 
+/** What a yes may be told apart by: one way, or several where the question says so. */
+const DETAILS = QUESTION_IDS.map(questionById).flatMap(({ id, detail }) =>
+  detail
+    ? [
+        [
+          id,
+          Joi.array()
+            .items(oneOf(detail.options.map((o) => o.id)).optional())
+            .unique()
+            .max(detail.many ? detail.options.length : 1)
+            .optional(),
+        ] as const,
+      ]
+    : [],
+);
+const DATED = QUESTION_IDS.filter((id) => questionById(id).date);
+
 const answers = Joi.object<Answers>({
   yes: some(QUESTION_IDS),
   no: some(QUESTION_IDS),
   regions: Joi.object(Object.fromEntries(withRegions.map((q) => [q, some(BODY_REGION_IDS).optional()]))).required(),
+  details: Joi.object(Object.fromEntries(DETAILS)).default({}),
+  dates: Joi.object(Object.fromEntries(DATED.map((q) => [q, date().optional()]))).default({}),
 })
   .custom((value: Answers, helpers) =>
     value.yes.some((q) => value.no.includes(q)) ? helpers.error('answers.both') : value,
@@ -63,4 +83,5 @@ export const clearanceSchema = Joi.object<ClearanceBody>({
   who: name(),
   on: date(),
   note: text(),
+  lifts: Joi.array().items(Joi.string().max(40).optional()).unique().max(40).default([]),
 });

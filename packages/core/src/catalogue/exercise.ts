@@ -1,4 +1,4 @@
-import type { ExerciseTag } from './exercise-tag.js';
+import type { Demand } from './demand.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position } from './rom-test.js';
@@ -37,8 +37,12 @@ export interface Exercise {
   readonly secondary: readonly MuscleGroupId[];
   readonly technique: Technique;
   readonly position: Position;
-  /** What it asks beyond position and technique; cautions go by it. */
-  readonly tags: readonly ExerciseTag[];
+  /** What it asks beyond muscles, position and technique; cautions go by it (`demandsOf` adds what its position asks). */
+  readonly demands: readonly Demand[];
+  /** False for an exercise of a coach's own until they have gone through its demands. */
+  readonly demandsKnown: boolean;
+  /** True when a firm bed will do in place of the floor. */
+  readonly bed: boolean;
   /** Things it needs; empty for none. */
   readonly props: readonly PropId[];
   /** Things that make it more comfortable. */
@@ -73,6 +77,7 @@ export interface Exercise {
   /** Seconds to get ready on the first side, without the change of position. */
   readonly setupSeconds: number;
   readonly cautions: readonly string[];
+  /** Who else should not do it, in words; what the questions ask about is said from the demands (`notForWords`). */
   readonly notFor: readonly string[];
   readonly origin: Origin;
 }

@@ -1,3 +1,4 @@
+import type { Demand } from './demand.js';
 import type { Reference } from './reference.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Source } from '../source.js';
@@ -6,7 +7,16 @@ import type { Source } from '../source.js';
 export type RomUnit = 'deg' | 'cm';
 
 /** Body position of a test or exercise, in the order in which an assessment goes through them. */
-export const POSITIONS = ['standing', 'kneeling', 'all fours', 'sitting', 'supine', 'side-lying', 'prone'] as const;
+export const POSITIONS = [
+  'standing',
+  'sitting on a chair',
+  'kneeling',
+  'all fours',
+  'sitting on the floor',
+  'supine',
+  'side-lying',
+  'prone',
+] as const;
 export type Position = (typeof POSITIONS)[number];
 
 /** How the value is made from the readings that are used. */
@@ -56,7 +66,12 @@ export interface RomTest {
   readonly reference: Reference;
   /** Which muscle groups limit the motion, and how much (weights 0-1). */
   readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+  /** What it asks of the body beyond the groups it stretches; cautions go by it. */
+  readonly demands: readonly Demand[];
+  /** True when a firm bed or a couch will do in place of the floor. */
+  readonly bed: boolean;
   readonly cautions: readonly string[];
+  /** Who else should not be measured, in words; what the questions ask about is said from the demands. */
   readonly notFor: readonly string[];
   readonly faults: readonly string[];
 }

@@ -72,7 +72,7 @@ function objection(exercise: Exercise, need: ComposeNeed, request: ComposeReques
   if (isOnHold(request.onHold, exercise)) return { code: 'on-hold' };
   if (request.never.includes(exercise.id)) return { code: 'left-out-by-coach' };
   if (rules.excludedTechniques.includes(technique)) return { code: 'technique-not-here', args: { technique } };
-  if (rules.spareSpine && exercise.tags.some((t) => t === 'spinal flexion' || t === 'loaded spine'))
+  if (rules.spareSpine && exercise.demands.some((d) => d === 'spine-forward' || d === 'spine-loaded'))
     return { code: 'spine-after-waking' };
   if (!request.positions.includes(exercise.position))
     return { code: 'position', args: { position: exercise.position } };

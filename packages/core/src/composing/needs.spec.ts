@@ -152,7 +152,8 @@ describe('withoutDominated', () => {
 
   it('never leaves out what the coach names', () => {
     const all = EXERCISES.filter((e) => e.primary === 'hamstrings' && e.technique === 'static hold').map((e) => e.id);
-    const r = request([need('hamstrings')], { keep: all.slice(0, 2) });
+    // Two neck stretches on a chair cost and give the same: one of them is enough.
+    const r = request([need('hamstrings'), need('upper-trapezius')], { keep: all.slice(0, 2) });
     const left = withoutDominated(r, candidatesFor(r).candidates).map((o) => o.exercise.id);
     for (const id of all.slice(0, 2)) expect(left).toContain(id);
     expect(left.length).toBeLessThan(candidatesFor(r).candidates.length);

@@ -59,6 +59,8 @@ export function romTestOf(id: string, d: OwnTestDefinition): RomTest {
   return {
     ...rest,
     id,
+    demands: [],
+    bed: true,
     scale: d.better === 'more' ? { stiffest: low, freest: high } : { stiffest: high, freest: low },
     sideThreshold: null,
     reference: !r

@@ -14,10 +14,10 @@ export function techniquesOfStyle(style: Style): Technique[] {
   return [...new Set([...style.phases.map((p) => p.technique), ...extras, PLAINEST])];
 }
 
-/** The first exercise that is not above the client's level; the first of all when every one is. */
+/** The first exercise that is not above the client's level; null when every one is: a harder one is for the coach to choose. */
 export function firstFor(level: Experience, exercises: readonly Exercise[]): Exercise | null {
   const most = EXPERIENCES.indexOf(level) + 1;
-  return exercises.find((e) => e.difficulty <= most) ?? exercises[0] ?? null;
+  return exercises.find((e) => e.difficulty <= most) ?? null;
 }
 
 /**

@@ -101,6 +101,6 @@ describe('the client of a plan', () => {
       minutesPerSession: 20,
       trainingDays: [1, 3],
     });
-    expect(day('2026-03-10').cautions).toMatchObject({ sensationMax: 4, excludedPositions: ['kneeling', 'all fours'] });
+    expect(day('2026-03-10').cautions).toMatchObject({ sensationMax: 4, excludedDemands: ['one-leg', 'kneeling'] });
   });
 });

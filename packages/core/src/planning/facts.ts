@@ -76,6 +76,12 @@ export type LimitFact =
       'beginner-sensation' | 'caution-sensation' | 'hypermobile-sensation' | 'gentle-group',
       { readonly sensation: number }
     >
+  | Fact<'caution-hold' | 'hypermobile-hold', { readonly seconds: number }>
+  | Fact<'caution-effort', { readonly effort: number }>
+  | Fact<
+      'exercise-range',
+      { readonly exercise: string; readonly technique: Technique; readonly min: number; readonly max: number }
+    >
   | SaidFact;
 
 /** Why a client may not do a technique. */

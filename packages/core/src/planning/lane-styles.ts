@@ -66,7 +66,13 @@ export class LaneStyles {
     const key = `${style.id}#${index}`;
     let progression = this.progressions.get(key);
     if (!progression) {
-      const limits = limitsFor(style, phase, this.input.client, this.lane.group);
+      const limits = limitsFor(
+        style,
+        phase,
+        this.input.client,
+        this.lane.group,
+        this.lane.exercises?.[phase.technique] ?? null,
+      );
       if (limits.sessionsMax === 0) throw new CoreError('invalid-plan', { code: 'no-days', args: {} });
       for (const r of limits.reasons)
         if (!this.limitReasons.some((x) => JSON.stringify(x) === JSON.stringify(r))) this.limitReasons.push(r);

@@ -1,6 +1,7 @@
 import type { LimitFact, TechniqueBar } from './facts.js';
 import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable, HIGHEST_TARGET } from '../technique/prescription.js';
+import type { Exercise } from '../catalogue/exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { mostApart } from '../schedule/spread-days.js';
@@ -41,6 +42,8 @@ interface Bounds {
   readonly setsMax: number;
   readonly sessionsMax: number;
   readonly sensationMax: number;
+  /** Strongest push in percent; infinite where only the style bounds it. */
+  readonly effortMax: number;
 }
 
 /** The strictest of what style, client and cautions allow (domain rule 2.6, 5), with the reasons of each that bites. */
@@ -81,6 +84,8 @@ interface LimitCase {
   readonly loaded: boolean;
   /** Different training days. */
   readonly days: number;
+  /** What the lane's exercise is made for; null where it is not chosen yet, or done otherwise than it was made for. */
+  readonly made: Exercise | null;
 }
 
 /** One limit: when it applies, given the bounds so far, what it makes of them, and how it is said. */
@@ -107,6 +112,16 @@ function sensationRule(
     fact: (c) => ({ code, args: { sensation: to(c) } }),
   };
 }
+
+/** Longest hold of hypermobile clients, seconds. Common practice, no source. */
+const HYPERMOBILE_HOLD = 30;
+
+const shorter = (b: Bounds, amountMax: number): Partial<Bounds> => ({
+  amountMax,
+  amountMin: Math.min(b.amountMin, amountMax),
+});
+const cautionHold = ({ client }: LimitCase): number => client.cautions?.holdMax ?? Infinity;
+const cautionEffort = ({ client }: LimitCase): number => client.cautions?.effortMax ?? Infinity;
 
 /** All limits, in the order in which they are said. Holds by age: Garber et al. 2011, from memory; the others common practice, no source. */
 const LIMITS: readonly LimitRule[] = [
@@ -160,10 +175,45 @@ const LIMITS: readonly LimitRule[] = [
       client.gentleGroups.includes(group) || (client.cautions?.gentleGroups.includes(group) ?? false),
     () => CAUTION_SENSATION,
   ),
+  {
+    applies: (c, b) => c.still && cautionHold(c) < b.amountMax,
+    limit: (c, b) => shorter(b, cautionHold(c)),
+    fact: (c) => ({ code: 'caution-hold', args: { seconds: cautionHold(c) } }),
+  },
+  {
+    applies: (c, b) => c.still && (c.client.hypermobile ?? false) && HYPERMOBILE_HOLD < b.amountMax,
+    limit: (_, b) => shorter(b, HYPERMOBILE_HOLD),
+    fact: () => ({ code: 'hypermobile-hold', args: { seconds: HYPERMOBILE_HOLD } }),
+  },
+  {
+    applies: (c, b) => cautionEffort(c) < b.effortMax,
+    limit: (c) => ({ effortMax: cautionEffort(c) }),
+    fact: (c) => ({ code: 'caution-effort', args: { effort: cautionEffort(c) } }),
+  },
+  {
+    // Last: a minimum by age gives way to what the exercise is made for (domain 2.6, 5).
+    applies: ({ made }, b) => made !== null && (made.amount.max < b.amountMax || made.amount.min > b.amountMin),
+    limit: ({ made }, b) => {
+      const { min, max } = made!.amount;
+      const amountMax = Math.max(min, Math.min(b.amountMax, max));
+      return { amountMax, amountMin: Math.min(amountMax, Math.max(b.amountMin, min)) };
+    },
+    fact: ({ made }) => ({
+      code: 'exercise-range',
+      args: { exercise: made!.name, technique: made!.technique, ...made!.amount },
+    }),
+  },
 ];
 
 /** Limits that guard a body rather than taste: what breaks one of them cannot be published. */
-const SAFETY_LIMITS: readonly LimitFact['code'][] = ['caution-sensation', 'hypermobile-sensation', 'gentle-group'];
+const SAFETY_LIMITS: readonly LimitFact['code'][] = [
+  'caution-sensation',
+  'hypermobile-sensation',
+  'gentle-group',
+  'caution-hold',
+  'hypermobile-hold',
+  'caution-effort',
+];
 
 /** True for a limit that guards a body: a caution, hypermobile joints, a group to go easy on. */
 export function isSafetyLimit(limit: LimitFact): boolean {
@@ -172,15 +222,23 @@ export function isSafetyLimit(limit: LimitFact): boolean {
 
 /**
  * Limits of a lane in a phase of its style: the style's own bounds, then every rule of {@link LIMITS} that applies.
+ * @param exercise that the lane does the technique with; null where it is not chosen yet
  * @throws CoreError `invalid-plan` when no training day is given, or a caution rests the group
  */
-export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, group: MuscleGroupId): Limits {
+export function limitsFor(
+  style: Style,
+  phase: StylePhase,
+  client: PlanClient,
+  group: MuscleGroupId,
+  exercise: Exercise | null = null,
+): Limits {
   const days = new Set(client.trainingDays).size;
   if (days === 0) throw new CoreError('invalid-plan', { code: 'no-days', args: {} });
   if (client.cautions?.excludedGroups.includes(group))
     throw new CoreError('invalid-plan', { code: 'group-ruled-out', args: { group } });
   const { loaded, still } = kindOf(phase.technique);
-  const at: LimitCase = { client, group, still, loaded, days };
+  const made = exercise?.technique === phase.technique ? exercise : null;
+  const at: LimitCase = { client, group, still, loaded, days, made };
   const amount = amountVariable(phase.technique);
   let bounds: Bounds = {
     amountMin: phase.amountFloor,
@@ -188,6 +246,7 @@ export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, g
     setsMax: phase.caps.sets ?? phase.start.sets,
     sessionsMax: phase.caps.sessionsPerWeek ?? phase.start.sessionsPerWeek,
     sensationMax: Math.min(phase.caps.sensation ?? HIGHEST_TARGET, HIGHEST_TARGET),
+    effortMax: phase.caps.effort ?? phase.start.effort ?? 0,
   };
   const reasons: LimitFact[] = [];
   let sensationBy: LimitFact | null = null;

@@ -77,7 +77,7 @@ export function firstStep(progression: Progression): TakenStep {
     ...(start.reps === undefined ? {} : { reps: start.reps }),
     ...(start.cycles === undefined ? {} : { cycles: start.cycles }),
     ...(start.pushSeconds === undefined ? {} : { pushSeconds: start.pushSeconds }),
-    ...(start.effort === undefined ? {} : { effort: start.effort }),
+    ...(start.effort === undefined ? {} : { effort: Math.min(start.effort, limits.effortMax) }),
     ...(start.lowerSeconds === undefined ? {} : { lowerSeconds: start.lowerSeconds }),
     ...(loaded ? { assistance: start.assistance, load: 0, loadUnit } : {}),
     ...kindOf(phase.technique).extra,
@@ -101,6 +101,8 @@ function capOf(variable: Variable, { phase, limits, loadUnit }: Progression): nu
       return limits.sessionsMax;
     case 'sensation':
       return limits.sensationMax;
+    case 'effort':
+      return limits.effortMax;
     case 'load':
       return loadUnit === 'kg' ? (phase.caps.load ?? 0) : LOAD_CAPS[loadUnit];
     default:
@@ -234,7 +236,7 @@ export function clampStep(current: Step, progression: Progression, ramp: number)
   const { limits, phase } = progression;
   const p = current.prescription;
   // A variable without a cap does not move; what was set by hand stays.
-  const capped = (variable: 'effort' | 'cycles' | 'load', value: number): number =>
+  const capped = (variable: 'cycles' | 'load', value: number): number =>
     phase.caps[variable] === undefined ? value : Math.min(value, capOf(variable, progression));
   const within: Prescription = withAmount(
     {
@@ -242,7 +244,7 @@ export function clampStep(current: Step, progression: Progression, ramp: number)
       sets: Math.min(p.sets, limits.setsMax),
       sessionsPerWeek: Math.min(p.sessionsPerWeek, limits.sessionsMax),
       sensation: Math.min(p.sensation, limits.sensationMax),
-      ...(p.effort === undefined ? {} : { effort: capped('effort', p.effort) }),
+      ...(p.effort === undefined ? {} : { effort: Math.min(p.effort, limits.effortMax) }),
       ...(p.cycles === undefined ? {} : { cycles: capped('cycles', p.cycles) }),
       ...(p.load === undefined ? {} : { load: capped('load', p.load) }),
     },

@@ -1,3 +1,4 @@
+import { NO_EFFECT } from '../screening/effect.js';
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import type { Prescription } from '../technique/prescription.js';
@@ -95,7 +96,7 @@ describe('each rule, broken by hand', () => {
   });
 
   it('a technique or an exercise that a caution rules out', () => {
-    const off = { excludedGroups: [], gentleGroups: [], excludedPositions: [], excludedTags: [], sensationMax: null };
+    const off = NO_EFFECT;
     const push: Prescription = { ...hold(1, 15), technique: 'contract-relax', cycles: 3, pushSeconds: 6, effort: 20 };
     const client = { ...adult, cautions: { ...off, excludedTechniques: ['contract-relax' as const] } };
     expect(

@@ -1,3 +1,4 @@
+import { NO_EFFECT } from '../screening/effect.js';
 import { describe, expect, it } from 'vitest';
 import { exercisesDoing } from '../catalogue/forms.js';
 import { TEMPLATES } from './template-catalogue.js';
@@ -71,12 +72,8 @@ describe('templates', () => {
 
   it('leave out groups that a caution rests, and say so', () => {
     const cautions = {
+      ...NO_EFFECT,
       excludedGroups: ['hamstrings' as const],
-      gentleGroups: [],
-      excludedTechniques: [],
-      excludedPositions: [],
-      excludedTags: [],
-      sensationMax: null,
     };
     const runner = TEMPLATES.find((t) => t.id === 'runner')!;
     const { draft: d, notes } = applyTemplate(runner, use({ ...adult, cautions }));

@@ -1,45 +1,70 @@
-import type { ExerciseTag } from '../catalogue/exercise-tag.js';
-import type { Technique } from '../technique/catalogue.js';
+import type { Difficulty } from '../catalogue/exercise.js';
+import { demandsOf, type Movement } from '../catalogue/demands-of.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Position } from '../catalogue/rom-test.js';
-import { NERVE_GLIDES, type Caution, type CautionEffect } from './cautions.js';
+import type { Technique } from '../technique/catalogue.js';
+import { NERVE_GLIDES, type Caution } from './cautions.js';
+import { isEmptyEffect, strictest, type CautionEffect } from './effect.js';
 
 /** What an exercise asks for, as far as a caution may speak against it. */
-export interface ExerciseTraits {
+export interface ExerciseTraits extends Movement {
   readonly primary: MuscleGroupId;
   readonly secondary: readonly MuscleGroupId[];
   readonly technique: Technique;
-  readonly position: Position;
-  readonly tags: readonly ExerciseTag[];
+  readonly difficulty: Difficulty;
+  /** False until a coach has gone through what an exercise of their own asks: nobody with a limit does it. */
+  readonly demandsKnown: boolean;
 }
 
 /** All cautions of a client taken together: whatever one of them takes away is gone. */
 export type CautionLimits = CautionEffect;
 
-const union = <T>(lists: readonly (readonly T[])[]): T[] => [...new Set(lists.flat())];
-
 /** The strictest of several cautions. */
 export function limitsOfCautions(cautions: readonly Caution[]): CautionLimits {
-  const effects = cautions.map((c) => c.effect);
-  const highest = effects.flatMap((e) => (e.sensationMax === null ? [] : [e.sensationMax]));
-  return {
-    excludedGroups: union(effects.map((e) => e.excludedGroups)),
-    gentleGroups: union(effects.map((e) => e.gentleGroups)),
-    excludedTechniques: union(effects.map((e) => e.excludedTechniques)),
-    excludedPositions: union(effects.map((e) => e.excludedPositions)),
-    excludedTags: union(effects.map((e) => e.excludedTags)),
-    sensationMax: highest.length > 0 ? Math.min(...highest) : null,
-  };
+  return strictest(cautions.map((c) => c.effect));
+}
+
+/** What is asked of a body by something that is done or measured. */
+interface Asked {
+  readonly groups: readonly MuscleGroupId[];
+  readonly technique: Technique | null;
+  readonly movement: Movement;
+}
+
+function takesAway(e: CautionEffect, { groups, technique, movement }: Asked): boolean {
+  const demands = demandsOf(movement);
+  const asks = (list: CautionEffect['excludedDemands']) => demands.some((d) => list.includes(d));
+  const done = (list: CautionEffect['excludedTechniques']) => technique !== null && list.includes(technique);
+  return (
+    groups.some((g) => e.excludedGroups.includes(g)) ||
+    done(e.excludedTechniques) ||
+    e.excludedPositions.includes(movement.position) ||
+    asks(e.excludedDemands) ||
+    e.groupLimits.some((l) => groups.some((g) => l.groups.includes(g)) && (done(l.techniques) || asks(l.demands)))
+  );
 }
 
 /** True when what a caution takes away rules an exercise out. */
 export function excludes(e: CautionEffect, x: ExerciseTraits): boolean {
+  const asked: Asked = { groups: [x.primary, ...x.secondary], technique: x.technique, movement: x };
   return (
-    [x.primary, ...x.secondary].some((g) => e.excludedGroups.includes(g)) ||
-    e.excludedTechniques.includes(x.technique) ||
-    e.excludedPositions.includes(x.position) ||
-    x.tags.some((t) => e.excludedTags.includes(t))
+    takesAway(e, asked) ||
+    (e.difficultyMax !== null && x.difficulty > e.difficultyMax) ||
+    (!x.demandsKnown && !isEmptyEffect(e))
   );
+}
+
+/** Groups that limit a motion at least so much are stretched to their end when it is measured. Common practice, no source. */
+const MEASURED_WEIGHT = 0.5;
+
+/** What a test asks of a body. */
+export interface TestTraits extends Movement {
+  readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+}
+
+/** Cautions that speak against a test; empty when it may be measured. */
+export function cautionsAgainstTest(test: TestTraits, cautions: readonly Caution[]): Caution[] {
+  const groups = test.limits.filter((l) => l.weight >= MEASURED_WEIGHT).map((l) => l.group);
+  return cautions.filter((c) => takesAway(c.effect, { groups, technique: null, movement: test }));
 }
 
 /**
@@ -47,7 +72,9 @@ export function excludes(e: CautionEffect, x: ExerciseTraits): boolean {
  * whoever is not qualified for them.
  */
 export function cautionsAgainst(exercise: ExerciseTraits, cautions: readonly Caution[], qualified = false): Caution[] {
-  return [...cautions, ...(qualified ? [] : [NERVE_GLIDES])].filter((c) => excludes(c.effect, exercise));
+  const glides =
+    !qualified && NERVE_GLIDES.effect.excludedTechniques.includes(exercise.technique) ? [NERVE_GLIDES] : [];
+  return [...cautions.filter((c) => excludes(c.effect, exercise)), ...glides];
 }
 
 /** Exercises that may be done, and those left out, each with the cautions that speak against it. */

@@ -1,30 +1,38 @@
 import { bodyRegionName } from '../anatomy/body-region.js';
+import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Caution, CautionId } from '../screening/cautions.js';
+import type { CautionEffect } from '../screening/effect.js';
+import type { Urgency } from '../screening/rules.js';
+import { demandWords, positionWords } from './demand.js';
 import { lowerFirst } from './list.js';
+import { techniqueShort } from './technique.js';
 
 interface CautionText {
+  /** As a heading. */
   readonly title: string;
-  /** What changes, for the coach; a refer that says nothing of its own says whom to see. */
-  readonly changes?: string;
+  /** In "Not for: …", where it does not block everything anyway. */
+  readonly who?: string;
+  /** What to do besides what is off, for the coach. */
+  readonly advice?: string;
   readonly why: string;
   /** What changes, for the client; a refer says whom to see. */
   readonly client?: string;
 }
 
-/** What a caution says. Clinical consensus as the trade teaches it; common practice, no source. */
+/** What a caution says besides its effect. Clinical consensus as the trade teaches it; common practice, no source. */
 const TEXTS: Readonly<Record<CautionId, CautionText>> = {
-  heart: { title: 'Heart or breath', why: 'Effort may be unsafe before a doctor has looked at it.' },
+  heart: { title: 'Heart, breath or a weak vessel', why: 'Effort may be unsafe before a doctor has looked at it.' },
   faints: {
     title: 'Fainting or dizziness',
     why: 'A cause has to be known before the head goes low or holds get long.',
   },
   pressure: {
     title: 'High blood pressure',
-    changes:
-      'No pushing against resistance and no loaded holds; nothing with the head low; breathe through every hold.',
-    why: 'Strong pushing and breath-holding drive the pressure up.',
+    who: 'high blood pressure',
+    advice: 'Breathe through every hold; get up slowly.',
+    why: 'Strong pushing, breath-holding and a low head drive the pressure up.',
     client:
-      'Because of your blood pressure we leave out hard pushing, weights and head-down positions. Keep breathing in every stretch.',
+      'Because of your blood pressure we leave out hard pushing and head-down positions. Keep breathing in every stretch, and get up slowly.',
   },
   clot: {
     title: 'A clot',
@@ -32,151 +40,258 @@ const TEXTS: Readonly<Record<CautionId, CautionText>> = {
   },
   thinners: {
     title: 'Blood thinners or varicose veins',
-    changes: 'No rolling.',
+    who: 'blood thinners or varicose veins',
+    advice: 'Large new bruises: stop.',
     why: 'Pressure on vessels bruises easily and may do harm.',
     client: 'Because of your blood vessels we leave out the roller and the ball.',
   },
+  claudication: {
+    title: 'Calf pain on walking',
+    why: 'The vessels of the leg may be narrow; a doctor looks at them first.',
+  },
   surgery: { title: 'Operation or broken bone', why: 'Healing sets the limits; whoever treats it knows them.' },
+  accident: { title: 'Fall, accident or blow', why: 'What still hurts after it has to be looked at first.' },
   'hip-replacement': {
     title: 'Artificial hip',
-    changes:
-      'Don’t bend the hip past 90°, above all with the knee crossing over or turned in. Sensation 4 at most at the hip.',
+    who: 'an artificial hip',
+    advice: 'Ask which way the operation went; not known counts as both.',
     why: 'These positions can lever the joint out, unless the surgeon has said otherwise.',
-    client: 'Because of your artificial hip we leave out deep hip bends, and stretch gently around it.',
+    client:
+      'Because of your artificial hip we leave out the positions it must not go to, and stretch gently around it.',
   },
   'joint-replacement': {
     title: 'Artificial joint',
-    changes: 'Sensation at most 4 around it; no loaded end range.',
+    who: 'an artificial joint',
     why: 'The joint has its own end; it is not stretched further.',
-    client: 'Because of your artificial joint we stretch gently around it and leave out weights.',
+    client: 'Because of your artificial joint we stretch gently around it and leave out weights there.',
+  },
+  'fused-spine': {
+    title: 'Fused spine',
+    who: 'a fused spine or metal in it',
+    why: 'The neighbours of what is fused take all the movement.',
+    client: 'Because of your back we leave out bending and turning it far.',
+  },
+  'narrow-canal': {
+    title: 'Narrow canal or slipped vertebra',
+    who: 'a narrow spinal canal or a slipped vertebra',
+    why: 'Bending back narrows the canal.',
+    client: 'Because of your back we leave out bending backwards.',
   },
   bones: {
-    title: 'Brittle bones',
-    changes: 'No bending forward of the spine to its end or under load; no impact.',
+    title: 'Thin bones (osteoporosis)',
+    who: 'thin bones (osteoporosis)',
+    advice: 'Loading the legs and balance work are wanted.',
     why: 'Vertebrae break in loaded flexion (Sinaki & Mikkelsen 1984, from memory).',
-    client: 'Because of your bones we leave out deep forward bends, jumps and bends with weights.',
+    client: 'Because of your bones we leave out bending and turning your back far, and jumps.',
   },
   flare: {
     title: 'An inflamed joint',
-    changes: 'No stretching here until it has settled.',
+    who: 'an inflamed joint',
     why: 'Stretching an inflamed joint keeps it going.',
     client: 'We leave out the inflamed joint until it has settled.',
   },
   'neck-arthritis': {
     title: 'Inflammatory arthritis of the neck',
-    changes: 'No end range of the neck.',
+    who: 'inflammatory arthritis of the neck',
     why: 'The uppermost joints may be loose.',
-    client: 'Because of your neck we leave out moving it as far as it goes.',
+    client: 'Because of your neck we leave out neck stretches.',
+  },
+  'loose-neck': {
+    title: 'Down syndrome or a loose neck',
+    who: 'Down syndrome or a loose neck',
+    why: 'The uppermost joints may be loose.',
+    client: 'Because of your neck we leave out neck stretches.',
   },
   'hand-arthritis': {
     title: 'Arthritis of the hands',
-    changes: 'No gripping and no leaning on bent fingers or wrists.',
+    who: 'arthritis of the hands',
+    advice: 'A loop round the forearm or the foot, or a door frame, can stand in for the hands.',
     why: 'Grip and pressure irritate the small joints.',
     client: 'Because of your hands we leave out gripping and leaning on them.',
   },
   tear: {
-    title: 'A torn muscle',
-    changes: 'The region rests until it has healed.',
+    title: 'A torn muscle or tendon',
+    who: 'a fresh tear',
     why: 'A fresh scar tears again.',
     client: 'We leave out the torn muscle until it has healed.',
   },
+  tendon: {
+    title: 'A painful tendon attachment',
+    who: 'a painful tendon attachment',
+    why: 'Stretch presses the tendon against the bone and keeps it sore.',
+    client: 'Because of your tendon we leave out what pulls it over the bone.',
+  },
+  'hip-pinch': {
+    title: 'A hip that pinches',
+    who: 'a hip that pinches in front',
+    why: 'Bone meets bone there: more stretch does not help.',
+    client: 'Because your hip pinches we leave out bending it deep and across.',
+  },
   'loose-joints': {
     title: 'Loose joints',
-    changes: 'Sensation at most 4, no loaded end range; favour activation and control in mid-range.',
+    who: 'loose joints',
+    advice: 'Favour activation and control in mid-range; no rising long holds.',
     why: 'These joints need control, not more range.',
-    client: 'Because your joints bend far we stretch gently, without weights, and work on control.',
+    client: 'Because your joints bend far we stretch gently and briefly, without weights, and work on control.',
+  },
+  dislocated: {
+    title: 'A joint that comes out',
+    who: 'a joint that comes out',
+    why: 'The positions in which it comes out are not stretched into.',
+    client: 'Because your joint slips we leave out the positions in which it could come out.',
   },
   disc: {
     title: 'Disc trouble',
-    changes: 'No bending forward under load or to the end; stop when symptoms go down the leg.',
+    who: 'a disc problem in the lower back',
+    advice: 'Not in the first hours of the day; stop when symptoms go down the leg.',
     why: 'Loaded flexion presses on the disc.',
     client: 'Because of your back we leave out deep forward bends. Stop if you feel anything down your leg.',
   },
-  'leg-pain': { title: 'Leg pain below the knee', why: 'A nerve may be pressed; it has to be looked at first.' },
-  numbness: { title: 'Numbness or tingling', why: 'A nerve may be in trouble; it has to be looked at first.' },
+  'leg-pain': {
+    title: 'Leg pain below the knee',
+    who: 'pain from the back to below the knee',
+    why: 'A nerve may be pressed; it has to be looked at first.',
+    client: 'Because of your leg pain we leave out rounding your back. Stop if it spreads.',
+  },
+  numbness: {
+    title: 'Numbness or tingling',
+    who: 'new numbness or tingling',
+    why: 'A nerve may be in trouble; it has to be looked at first.',
+    client: 'We leave out nerve exercises. Stop if the numbness or tingling spreads.',
+  },
+  weakness: {
+    title: 'New weakness',
+    who: 'new weakness of an arm or a leg',
+    why: 'A nerve or the brain may be in trouble.',
+    client: 'Because of the weakness we leave out weights.',
+  },
   'neck-signs': {
     title: 'Warning signs of the neck',
+    who: 'neck trouble with dizziness, double vision, trouble speaking or swallowing, sudden falls or a numb face',
     why: 'If any of this is happening now, call an ambulance. If it has passed, see a doctor today.',
+    client: 'We leave out neck stretches.',
   },
   saddle: { title: 'Bladder, bowel or saddle numbness', why: 'Nerves of the lower spine may be pressed.' },
   feeling: {
     title: 'Little feeling',
-    changes: 'Sensation at most 4; go by the look of the position, not by the pull.',
+    who: 'little feeling there',
+    advice: 'Go by the look of the position, not by the pull; shoes on; look at the skin afterwards.',
     why: 'It is easy to overdo what you can’t feel.',
     client: 'Because you feel less there, we stretch gently. Go by how it looks, not by the pull.',
   },
+  brain: {
+    title: 'Stroke, Parkinson’s, MS or fits',
+    who: 'a stroke, Parkinson’s, MS or fits',
+    why: 'Who treats it says what is safe.',
+    client: 'We leave out standing on one leg without a hold.',
+  },
+  vertigo: {
+    title: 'Vertigo on turning the head',
+    who: 'vertigo on turning the head',
+    why: 'Turning or tipping the head sets it off.',
+    client: 'Because of the spinning we leave out tipping or rolling your head.',
+  },
   balance: {
     title: 'Falls',
-    changes: 'Nothing on one leg without support.',
+    who: 'falls or an unsteady stance',
+    advice: 'Standing only with a fixed hold.',
     why: 'A fall does more harm than a stretch does good.',
-    client: 'Because of your balance we leave out standing on one leg without support.',
+    client: 'Because of your balance we leave out standing on one leg without a hold. Always hold on when you stand.',
   },
   eyes: {
     title: 'Eyes',
-    changes: 'Nothing with the head low.',
-    why: 'The pressure in the eye rises.',
-    client: 'Because of your eyes we leave out positions with the head low.',
+    who: 'glaucoma or an eye operation',
+    why: 'The pressure in the eye rises (Jasien et al. 2015, from memory).',
+    client: 'Because of your eyes we leave out hard pushing and positions with the head low.',
   },
   unexplained: { title: 'Weight loss or night pain', why: 'A serious cause has to be ruled out.' },
+  cancer: {
+    title: 'Cancer, now or before',
+    why: 'Bones, skin and vessels may need care that only your doctor knows of.',
+  },
   pregnancy: {
-    title: 'Pregnancy or a recent birth',
-    changes: 'Sensation at most 4, nothing forced or loaded at end range, nothing lying on the back or the belly.',
+    title: 'Pregnancy',
+    who: 'pregnancy',
+    advice: 'Favour lying on the side and half-sitting; nothing forced.',
     why: 'Ligaments are soft; lying on the back presses on a large vessel after the first months.',
     client:
-      'Because of the pregnancy or birth we stretch gently, without weights, and not lying on your back or belly.',
+      'Because you are pregnant we stretch gently, without weights, and leave out what presses or twists your belly.',
+  },
+  birth: {
+    title: 'A recent birth',
+    who: 'a birth in the last half year',
+    why: 'Belly wall and pelvis need time.',
+    client: 'Because of the birth we stretch gently, without weights or hard pushing, and spare your belly and pelvis.',
+  },
+  hernia: {
+    title: 'Hernia or belly operation',
+    who: 'a hernia or an operation on the belly',
+    why: 'Straining presses on the weak place.',
+    client: 'Because of your belly we leave out straining and bending back.',
+  },
+  device: {
+    title: 'Pacemaker, port or breast operation',
+    who: 'a pacemaker, port or breast operation in the last eight weeks',
+    why: 'What was put in has to grow fast.',
+    client: 'Because of the operation we leave out lifting that arm high or far out.',
+  },
+  diabetes: {
+    title: 'Diabetes',
+    advice: 'Ask about the sugar before the session; look after the feet.',
+    why: 'Low sugar feels like tiredness, and feet feel less.',
+    client: 'Check your sugar before a session, and look at your feet afterwards.',
   },
   medicines: {
     title: 'Medicines that weaken tendons',
-    changes: 'Very gradual: sensation at most 4, nothing loaded.',
+    who: 'medicines that weaken tendons',
+    advice: 'Very gradual; moving stretches small.',
     why: 'Tendons tear more easily for months.',
     client: 'Because of your medicine we stretch gently, without weights, and go up slowly.',
   },
-  unwell: {
-    title: 'Fasting or ill',
-    changes: 'Shorter and easier sessions for now; none with fever.',
-    why: 'Your body is busy getting well.',
-    client: 'Shorter and easier sessions for now; none while you have a fever.',
+  painkillers: {
+    title: 'Strong pain medicine',
+    advice: 'Sensation is no guide: go by the position.',
+    why: 'It hides what the body says.',
+    client: 'Your medicine can hide pain. Stay well within your range.',
   },
   floor: {
     title: 'No floor',
-    changes: 'Standing and sitting only; a bed or a bench may stand in for the floor.',
+    advice: 'A firm bed stands in for the floor.',
     why: 'Getting up is not safe.',
     client: 'We leave out everything on the floor.',
   },
   kneeling: {
     title: 'No kneeling',
-    changes: 'Nothing on the knees.',
-    why: 'Kneeling is not possible now.',
+    why: 'Kneeling is hard or unsafe.',
     client: 'We leave out everything on the knees.',
   },
   wrists: {
     title: 'No leaning on the hands',
-    changes: 'Nothing on the hands.',
+    advice: 'Forms on the forearms stay.',
     why: 'The wrists can’t take weight at the moment.',
     client: 'We leave out leaning on the hands.',
   },
   'under-18': {
     title: 'Under 18',
-    changes:
-      'Planning waits for the guardian’s consent, recorded with date; holds of 20-30 s, nothing loaded at end range.',
+    advice: 'Holds of 20-30 s. Pain at a tendon’s root: rest that muscle group.',
     why: 'Growth spurts make tendons and their roots sensitive.',
     client: 'A parent or guardian has to say yes first. Your coach will ask them.',
   },
   'over-65': {
     title: '65 or older',
-    changes: 'Holds of 30-60 s; the neck is not bent back and turned at once.',
+    advice: 'Holds of 30-60 s; get up in two steps; a fixed hold when standing on one leg.',
     why: 'Longer holds work better with age (Garber et al. 2011, from memory); vessels of the neck are stiffer.',
-    client: 'Longer holds, and no bending your neck back and turning it at once.',
+    client: 'Longer holds, no bending your neck back, and always something to hold on to.',
   },
   'nerve-glides': {
     title: 'Nerve glides',
-    changes: 'Off, unless the coach records that they are qualified.',
-    why: 'Moving an irritated nerve wrongly keeps it irritated.',
+    why: 'Off until the coach records that they are qualified: moving an irritated nerve wrongly keeps it irritated.',
     client: 'We leave out nerve exercises.',
   },
 };
 
-type Urgency = NonNullable<Caution['urgency']>;
+/** Before the planning of somebody under 18. */
+const GUARDIAN_FIRST = 'Planning waits for the guardian’s consent, recorded with its date.';
 
 /** Whom the coach sends the client to, and when. */
 const COACH_REFERS: Readonly<Record<Urgency, string>> = {
@@ -203,10 +318,40 @@ export function cautionTitle({ id, regions }: Pick<Caution, 'id' | 'regions'>): 
   return where ? `${TEXTS[id].title}: ${where}` : TEXTS[id].title;
 }
 
-/** What a caution changes, for the coach. */
-export function cautionChanges({ id, outcome, urgency }: Pick<Caution, 'id' | 'outcome' | 'urgency'>): string {
-  if (id === 'under-18' && outcome !== 'refer') return 'Holds of 20-30 s, nothing loaded at end range.';
-  return TEXTS[id].changes ?? COACH_REFERS[urgency ?? 'before planning'];
+/** "No rolling." for what an effect takes away, sentence by sentence; empty for nothing. */
+export function effectWords(e: CautionEffect): string[] {
+  const out: string[] = [];
+  const off = [
+    ...e.excludedDemands.map(demandWords),
+    ...e.excludedPositions.map(positionWords),
+    ...e.excludedTechniques.map(techniqueShort),
+  ];
+  if (off.length > 0) out.push(`Off: ${off.join(', ')}.`);
+  if (e.excludedGroups.length > 0) out.push(`${groupList(e.excludedGroups)}: no work.`);
+  for (const { groups, techniques, demands } of e.groupLimits) {
+    const there = [...techniques.map(techniqueShort), ...demands.map(demandWords)].join(', ');
+    if (groups.length > 0 && there) out.push(`${groupList(groups)}: no ${there}.`);
+  }
+  if (e.gentleGroups.length > 0) out.push(`${groupList(e.gentleGroups)}: sensation 4 at most.`);
+  if (e.sensationMax !== null) out.push(`Sensation ${e.sensationMax} at most.`);
+  if (e.holdMax !== null) out.push(`Holds of ${e.holdMax} s at most.`);
+  if (e.effortMax !== null) out.push(`Pushes of ${e.effortMax}% at most.`);
+  if (e.difficultyMax !== null) out.push('Nothing advanced.');
+  return out;
+}
+
+function groupList(groups: readonly MuscleGroupId[]): string {
+  return groups.map((g, i) => (i === 0 ? muscleGroupName(g) : lowerFirst(muscleGroupName(g)))).join(', ');
+}
+
+type Said = Pick<Caution, 'id' | 'outcome' | 'urgency' | 'effect'>;
+
+/** What a caution changes, for the coach: whom to see first, what is off, and what to do besides. */
+export function cautionChanges({ id, outcome, urgency, effect }: Said): string {
+  const first =
+    outcome !== 'refer' ? [] : id === 'under-18' ? [GUARDIAN_FIRST] : [COACH_REFERS[urgency ?? 'before planning']];
+  const { advice } = TEXTS[id];
+  return [...first, ...effectWords(effect), ...(advice ? [advice] : [])].join(' ');
 }
 
 /** Why it does. */
@@ -218,5 +363,11 @@ export function cautionWhy({ id }: Pick<Caution, 'id'>): string {
 export function cautionForClient({ id, outcome, urgency }: Pick<Caution, 'id' | 'outcome' | 'urgency'>): string {
   if (id === 'under-18' && outcome !== 'refer')
     return 'Because you are still growing we keep holds short and leave out weights.';
-  return TEXTS[id].client ?? CLIENT_REFERRED[urgency ?? 'before planning'];
+  if (outcome === 'refer' && id !== 'under-18') return CLIENT_REFERRED[urgency ?? 'before planning'];
+  return TEXTS[id].client ?? '';
+}
+
+/** Who has the condition, as it stands in "Not for: …"; null for one that blocks everything or says nothing of exercises. */
+export function conditionName(id: CautionId): string | null {
+  return TEXTS[id].who ?? null;
 }

@@ -134,6 +134,14 @@ export function limitWords(f: LimitFact): string {
       return `Hypermobile joints: sensation at most ${f.args.sensation}, no forcing of end range.`;
     case 'gentle-group':
       return `Go easy on this group: sensation at most ${f.args.sensation}.`;
+    case 'caution-hold':
+      return `An intake caution: holds of at most ${f.args.seconds} s.`;
+    case 'hypermobile-hold':
+      return `Hypermobile joints: holds of at most ${f.args.seconds} s, control rather than range.`;
+    case 'caution-effort':
+      return `An intake caution: pushes of at most ${f.args.effort}%; breathe out.`;
+    case 'exercise-range':
+      return `${f.args.exercise} is made for ${f.args.min} to ${amountWords(f.args.technique, f.args.max)}.`;
   }
 }
 

@@ -108,6 +108,8 @@ export function violationWords(f: ViolationFact): string {
       return `${counted(f.args.weeks, 'week')} without an easier one, at most ${f.args.most}.`;
     case 'exercise-ruled-out':
       return `An intake caution rules out ${f.args.exercise}. Choose another.`;
+    case 'above-experience':
+      return `${f.args.exercise} is harder than this client is used to. Keep it only if you have seen them do it well.`;
     case 'above-weekly-dose':
       return `${f.args.seconds} s a week from here, with secondary muscles counted; above ${f.args.most} s gains flatten (Ingram 2025, from memory).`;
   }

@@ -10,6 +10,7 @@ import { Facts1797100000000 } from './0009-facts.js';
 import { RunsStay1797200000000 } from './0010-runs-stay.js';
 import { Accounts1797300000000 } from './0011-accounts.js';
 import { StudioSettings1797400000000 } from './0012-studio-settings.js';
+import { Demands1797500000000 } from './0013-demands.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -25,4 +26,5 @@ export const MIGRATIONS = [
   RunsStay1797200000000,
   Accounts1797300000000,
   StudioSettings1797400000000,
+  Demands1797500000000,
 ];

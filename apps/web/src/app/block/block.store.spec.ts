@@ -120,13 +120,16 @@ describe('BlockStore', () => {
     TestBed.inject(ClientContext).refresh();
     await screen.settle();
     await screen.answer('/clients/c1', { ...PATH, cautions });
-    expect(store.leftOut().map((l) => l.exercise.id)).toContain('supine-strap-hamstring');
-    expect(store.allowedFor('hamstrings').map((e) => e.position)).toEqual(['sitting', 'standing', 'sitting']);
+    expect(store.leftOut().map((l) => l.exercise.id)).toContain('long-sitting-fold');
+    // On a bed, on a chair, standing: nothing that needs the floor.
+    expect(new Set(store.allowedFor('hamstrings').map((e) => e.position))).toEqual(
+      new Set(['supine', 'sitting on a chair', 'standing']),
+    );
     store.toggleLane('hamstrings');
-    expect(store.draft()!.lanes[0]!.exercises[0]!.exerciseId).toBe('chair-hamstring-hinge');
+    expect(store.draft()!.lanes[0]!.exercises[0]!.exerciseId).toBe('supine-strap-hamstring');
     const weeks = store.preview()!.plan!.lanes[0]!.weeks;
     expect(Math.max(...weeks.map((w) => w.prescription.sensation))).toBe(4);
-    store.setExercise(0, 'static hold', 'supine-strap-hamstring');
+    store.setExercise(0, 'static hold', 'long-sitting-fold');
     expect(store.violations().map((v) => [v.rule, v.severity])).toContainEqual(['caution', 'stop']);
   });
 

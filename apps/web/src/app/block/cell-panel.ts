@@ -34,6 +34,7 @@ import {
   formatWeight,
   shownUnits,
   type WeightUnit,
+  notForWords,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
@@ -95,6 +96,7 @@ export class CellPanel {
   protected readonly limitWords = limitWords;
   protected readonly leftOutWords = leftOutWords;
   protected readonly list = runningList;
+  protected readonly notFor = notForWords;
   protected readonly sourceWords = sourceWords;
   protected readonly styles = this.stylesService.styles;
   protected readonly cell = computed(() => this.planned().weeks[this.week() - 1]!);

@@ -1,7 +1,7 @@
 import { Requests } from '../data/requests';
 import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { OWN_TEMPLATE_PREFIX, type OwnTemplate, type TemplateFile } from '@yandle/contract';
-import { muscleGroupName, TEMPLATES, type BlockTemplate, type TemplateDefinition } from '@yandle/core';
+import { muscleGroupName, TEMPLATES, type BlockTemplate, type TemplateDefinition, FILE_VERSION } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
@@ -79,7 +79,7 @@ export class TemplatesPanel {
 
   protected save(): void {
     const templates = this.ownList().map(({ id: _i, version: _v, archived: _r, ...definition }) => definition);
-    const file: TemplateFile = { format: 'yandle-templates', formatVersion: 2, templates };
+    const file: TemplateFile = { format: 'yandle-templates', formatVersion: FILE_VERSION, templates };
     saveJson('templates.json', file);
   }
 

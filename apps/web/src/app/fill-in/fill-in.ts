@@ -3,7 +3,7 @@ import { Component, computed, effect, inject, input, signal } from '@angular/cor
 import type { FillIn } from '@yandle/contract';
 import {
   cautionsFor,
-  missingRegions,
+  unfinishedAnswers,
   NOTHING_KNOWN,
   openQuestions,
   QUESTION_GROUPS,
@@ -11,13 +11,13 @@ import {
   type Answers,
   aboutFrom,
   showUnits,
+  NO_ANSWERS,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { AboutForm } from '../intake/about-form';
 import { IntakeDraft } from '../intake/intake-draft';
-import { NO_ANSWERS } from '../intake/question-groups';
 import { QuestionList } from '../intake/question-list';
 import { ProblemNote } from '../ui/problem-note';
 
@@ -45,7 +45,7 @@ export class FillInScreen {
   protected readonly steps = QUESTION_GROUPS.length + 1;
   protected readonly group = computed(() => QUESTION_GROUPS[this.step()] ?? null);
   protected readonly missing = computed(
-    () => openQuestions(this.answers()).length + missingRegions(this.answers()).length,
+    () => openQuestions(this.answers()).length + unfinishedAnswers(this.answers()).length,
   );
   protected readonly emergency = computed(() =>
     cautionsFor(this.answers(), this.who()?.age ?? 40).some((c) => c.urgency === 'emergency'),

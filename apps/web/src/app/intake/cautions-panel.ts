@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FIELD } from '@yandle/contract';
-import { formatDate, type Caution, cautionTitle } from '@yandle/core';
+import { formatDate, type Caution, cautionTitle, liftsIn, liftWords, type LiftCode } from '@yandle/core';
 import { CautionWords } from './caution-words';
 import { ScreeningStore } from './screening.store';
 import { SCREENING_WORDS } from './screening-words';
@@ -29,6 +29,24 @@ export class CautionsPanel {
     cautionTitle([...this.store.live().lifted, ...this.current()].find((c) => c.id === id) ?? { id, regions: [] });
   protected readonly cautionTitle = cautionTitle;
 
+  /** Limits that the clearance being recorded lifts. */
+  protected readonly lifts = signal<readonly LiftCode[]>([]);
+  protected readonly liftsIn = liftsIn;
+  protected readonly liftWords = liftWords;
+
+  protected liftedWords(lifts: readonly LiftCode[]): string {
+    return lifts.map(liftWords).join(', ');
+  }
+
+  protected open(caution: Caution): void {
+    this.opened.set(caution.id);
+    this.lifts.set([]);
+  }
+
+  protected lift(code: LiftCode): void {
+    this.lifts.update((l) => (l.includes(code) ? l.filter((x) => x !== code) : [...l, code]));
+  }
+
   protected day(date: string): string {
     return formatDate(date, 'd MMM yyyy');
   }
@@ -36,7 +54,7 @@ export class CautionsPanel {
   protected async record(caution: Caution, who: string, on: string, note: string): Promise<void> {
     this.tried.set(true);
     if (!who.trim() || !on) return;
-    if (await this.store.clear({ cautionId: caution.id, who: who.trim(), on, note })) {
+    if (await this.store.clear({ cautionId: caution.id, who: who.trim(), on, note, lifts: this.lifts() })) {
       this.opened.set(null);
       this.tried.set(false);
     }

@@ -1,4 +1,4 @@
-import { upgradeStored, type About, type Answers } from '@yandle/core';
+import { upgradeStored, type About, type Answers, NO_ANSWERS, answersFrom } from '@yandle/core';
 
 /** Answers not sent yet. They are kept for the life of the tab only: they are about health. */
 export class IntakeDraft {
@@ -11,7 +11,9 @@ export class IntakeDraft {
   read(): { answers: Answers; about: About } | null {
     try {
       const text = sessionStorage.getItem(this.key);
-      return text ? (upgradeStored('about', JSON.parse(text)) as { answers: Answers; about: About }) : null;
+      if (!text) return null;
+      const kept = upgradeStored('about', JSON.parse(text)) as { answers: Answers; about: About };
+      return { ...kept, answers: { ...NO_ANSWERS, ...answersFrom(kept.answers) } };
     } catch {
       return null;
     }

@@ -1,15 +1,25 @@
-import { NOTHING_KNOWN, QUESTION_IDS, QUESTIONS, screeningOn, type QuestionId } from '@yandle/core';
-import type { IntakeBody, ScreeningView } from '@yandle/contract';
+import { NOTHING_KNOWN, QUESTION_IDS, QUESTIONS, screeningOn, type QuestionId, NO_ANSWERS } from '@yandle/core';
+import type { ClearanceBody, IntakeBody, ScreeningView } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
 import { FillInScreen } from '../fill-in/fill-in';
 import { PATH, Screen, TODAY } from '../testing/screen';
 import { Intake } from './intake';
-import { groupStates, NO_ANSWERS, withAnswer, withNoToTheRest, withRegion } from './question-groups';
+import {
+  askedQuestions,
+  groupStates,
+  withAnswer,
+  withDate,
+  withDetail,
+  withNoToTheRest,
+  withRegion,
+} from './question-groups';
 
 const answers = (yes: readonly QuestionId[] = []) => ({
   yes,
   no: QUESTION_IDS.filter((q) => !yes.includes(q)),
   regions: {},
+  details: {},
+  dates: {},
 });
 const viewOf = (yes: readonly QuestionId[] | null, over: Partial<ScreeningView> = {}): ScreeningView => ({
   ...screeningOn(yes && answers(yes), 46, [], TODAY),
@@ -26,14 +36,36 @@ const text = (id: QuestionId) => QUESTIONS.find((q) => q.id === id)!.text;
 describe('answers', () => {
   it('are yes or no, never both, and forget the regions of a yes taken back', () => {
     const yes = withRegion(withAnswer(NO_ANSWERS, 'tear', 'yes'), 'tear', 'knee');
-    expect(yes).toEqual({ yes: ['tear'], no: [], regions: { tear: ['knee'] } });
-    expect(withAnswer(yes, 'tear', 'no')).toEqual({ yes: [], no: ['tear'], regions: {} });
+    expect(yes).toMatchObject({ yes: ['tear'], no: [], regions: { tear: ['knee'] } });
+    expect(withAnswer(yes, 'tear', 'no')).toEqual({ ...NO_ANSWERS, no: ['tear'] });
     expect(withRegion(yes, 'tear', 'knee').regions).toEqual({ tear: [] });
   });
   it('a no to the rest leaves what was answered, and other groups, alone', () => {
     const a = withNoToTheRest(withAnswer(NO_ANSWERS, 'heart', 'yes'), 'Heart, blood and breath');
     expect(a.yes).toEqual(['heart']);
-    expect(groupStates(a).map((g) => g.answered)).toEqual([5, 0, 0, 0, 0]);
+    expect(groupStates(a).map((g) => g.answered)).toEqual([6, 0, 0, 0, 0]);
+  });
+  it('are told apart in one way, or in several where several may be true, and forget it with the yes', () => {
+    const pressure = withDetail(
+      withDetail(withAnswer(NO_ANSWERS, 'pressure', 'yes'), 'pressure', 'unknown'),
+      'pressure',
+      'controlled',
+    );
+    expect(pressure.details).toEqual({ pressure: ['controlled'] });
+    const tendon = ['heel', 'knee', 'heel'].reduce(
+      (a, d) => withDetail(a, 'tendon', d),
+      withAnswer(NO_ANSWERS, 'tendon', 'yes'),
+    );
+    expect(tendon.details).toEqual({ tendon: ['knee'] });
+    const due = withDate(withAnswer(NO_ANSWERS, 'pregnancy', 'yes'), 'pregnancy', '2026-09-01');
+    expect(due.dates).toEqual({ pregnancy: '2026-09-01' });
+    expect(withAnswer(due, 'pregnancy', 'no').dates).toEqual({});
+  });
+  it('of a client who denied what is on record, stand until the coach answers', () => {
+    const kept = { ...withAnswer(NO_ANSWERS, 'heart', 'yes'), denied: ['heart' as const] };
+    const [asked] = askedQuestions('Heart, blood and breath', kept, 40, TODAY);
+    expect(asked).toMatchObject({ id: 'heart', answer: 'yes', denied: true });
+    expect(withAnswer(kept, 'heart', 'no')).toEqual({ ...NO_ANSWERS, no: ['heart'] });
   });
 });
 
@@ -61,7 +93,7 @@ describe('Intake', () => {
     expect(screen.text).toContain('questions not answered yet');
     await answer(screen, 'pressure', 'Yes');
     const aside = screen.el.querySelector('aside')!;
-    expect(screen.el.querySelector('y-question-list')!.textContent).toContain('nothing with the head low');
+    expect(screen.el.querySelector('y-question-list')!.textContent).toContain('the head below the heart');
     expect(aside.textContent).toContain('Limits: High blood pressure');
     expect(aside.textContent).toContain('Answer every question to start planning.');
     expect(screen.text).toContain('Not saved yet. Closing this tab loses it.');
@@ -71,12 +103,12 @@ describe('Intake', () => {
     let screen = await open(viewOf(null));
     await answer(screen, 'heart', 'Yes');
     screen = await open(viewOf(null));
-    await screen.press('Answer no to the remaining 4');
+    await screen.press('Answer no to the remaining 5');
     await screen.press('Save today’s answers');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/clients/c1/intakes/'));
     const body = put.request.body as IntakeBody;
     expect(body.answers.yes).toEqual(['heart']);
-    expect(body.answers.no).toHaveLength(4);
+    expect(body.answers.no).toHaveLength(5);
     expect(body.askedOn).toBe(TODAY);
     put.flush(viewOf(['heart']));
     await screen.settle();
@@ -97,7 +129,20 @@ describe('Intake', () => {
       who: 'Dr. Maude Ferrant, physician',
       on: TODAY,
       note: '',
+      lifts: [],
     });
+  });
+
+  it('lifts of a caution only what the coach ticks by name', async () => {
+    const screen = await open(viewOf(['leg-pain']));
+    await screen.press('Record a clearance');
+    await screen.fill('aside input', 'Dr. Maude Ferrant, physician');
+    const boxes = [...screen.el.querySelectorAll<HTMLInputElement>('aside fieldset input')];
+    expect(boxes.map((b) => b.parentElement!.textContent.trim())).toContain('rounding the back to its end');
+    boxes.find((b) => b.parentElement!.textContent.includes('rounding the back'))!.click();
+    await screen.press('Record it');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.includes('/clearances/'));
+    expect((put.request.body as ClearanceBody).lifts).toEqual(['demand:spine-forward']);
   });
 
   it('takes what hurts with its score, and forgets it again', async () => {
@@ -122,9 +167,9 @@ describe('Intake', () => {
     const screen = await open(viewOf(['balance'], { dueOn: TODAY }));
     expect(screen.text).toContain('The questions are due again.');
     await screen.press('Ask them again');
-    expect(screen.text).toContain('0 of 5 answered');
+    expect(screen.text).toContain('0 of 6 answered');
     await screen.press('Back to what is on record');
-    expect(screen.text).toContain('✓ 5 of 5, all no');
+    expect(screen.text).toContain('✓ 6 of 6, all no');
   });
 
   it('shows a link once, and ends it', async () => {
@@ -160,7 +205,13 @@ describe('Intake', () => {
 
 describe('FillInScreen', () => {
   beforeEach(() => sessionStorage.clear());
-  const WHO = { firstName: 'Wilma', studio: 'Harbour Lane', units: { length: 'cm', weight: 'kg' }, askedOn: TODAY, age: 60 };
+  const WHO = {
+    firstName: 'Wilma',
+    studio: 'Harbour Lane',
+    units: { length: 'cm', weight: 'kg' },
+    askedOn: TODAY,
+    age: 60,
+  };
 
   it('goes group by group, speaks to the client, and sends all', async () => {
     const screen = await Screen.open(FillInScreen, { token: 'tok' });
@@ -177,7 +228,7 @@ describe('FillInScreen', () => {
       await screen.settle();
       await screen.press('Next');
     }
-    expect(screen.text).toContain('4 answers are missing; your coach will ask.');
+    expect(screen.text).toContain('5 answers are missing; your coach will ask.');
     await screen.press('Send to my coach');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/fill-in/tok/'));
     expect((put.request.body as IntakeBody).answers.yes).toEqual(['heart']);

@@ -2,6 +2,7 @@ import {
   bodyRegionName,
   BODY_REGIONS,
   cautionsFor,
+  questionById,
   QUESTION_GROUPS,
   QUESTIONS,
   type Answers,
@@ -11,8 +12,6 @@ import {
   type QuestionId,
 } from '@yandle/core';
 
-export const NO_ANSWERS: Answers = { yes: [], no: [], regions: {} };
-
 /** A question as it is asked, with the answer so far and what follows from it. */
 export interface AskedQuestion {
   readonly id: QuestionId;
@@ -20,7 +19,17 @@ export interface AskedQuestion {
   readonly answer: 'yes' | 'no' | null;
   /** Regions to choose from when the answer is yes and is about regions; null otherwise. */
   readonly regions: readonly { readonly id: BodyRegionId; readonly name: string; readonly chosen: boolean }[] | null;
+  /** What a yes is told apart by, when the answer is yes and is told apart; null otherwise. */
+  readonly detail: {
+    readonly ask: string;
+    readonly many: boolean;
+    readonly options: readonly { readonly id: string; readonly text: string; readonly chosen: boolean }[];
+  } | null;
+  /** The day that belongs to a yes; null where none is asked for. */
+  readonly date: { readonly ask: string; readonly value: string } | null;
   readonly caution: Caution | null;
+  /** The client denied what is on record. */
+  readonly denied: boolean;
 }
 
 /** How far a group of questions has come. */
@@ -32,9 +41,15 @@ export interface GroupState {
 }
 
 /** The questions of a group with their answers. */
-export function askedQuestions(group: QuestionGroup, answers: Answers, age: number): AskedQuestion[] {
-  const cautions = cautionsFor(answers, age);
-  return QUESTIONS.filter((q) => q.group === group).map((q) => {
+export function askedQuestions(
+  group: QuestionGroup,
+  answers: Answers,
+  age: number,
+  today: string | null,
+): AskedQuestion[] {
+  const cautions = cautionsFor(answers, age, today);
+  return QUESTIONS.filter((q) => q.group === group).map(({ id }) => {
+    const q = questionById(id);
     const answer = answers.yes.includes(q.id) ? 'yes' : answers.no.includes(q.id) ? 'no' : null;
     const chosen = answers.regions[q.id] ?? [];
     return {
@@ -42,10 +57,23 @@ export function askedQuestions(group: QuestionGroup, answers: Answers, age: numb
       text: q.text,
       answer,
       regions:
-        'regions' in q && answer === 'yes'
+        q.regions && answer === 'yes'
           ? BODY_REGIONS.map((r) => ({ id: r.id, name: bodyRegionName(r.id), chosen: chosen.includes(r.id) }))
           : null,
+      detail:
+        q.detail && answer === 'yes'
+          ? {
+              ask: q.detail.ask,
+              many: q.detail.many ?? false,
+              options: q.detail.options.map((o) => ({
+                ...o,
+                chosen: answers.details?.[q.id]?.includes(o.id) ?? false,
+              })),
+            }
+          : null,
+      date: q.date && answer === 'yes' ? { ask: q.date, value: answers.dates?.[q.id] ?? '' } : null,
       caution: cautions.find((c) => c.id === q.id) ?? null,
+      denied: answers.denied?.includes(q.id) ?? false,
     };
   });
 }
@@ -62,14 +90,45 @@ export function groupStates(answers: Answers): GroupState[] {
   });
 }
 
-/** Answers with one of them changed. A no forgets the regions of the yes before. */
+/** Without what belonged to a yes. */
+function without<T>(
+  of: Readonly<Partial<Record<QuestionId, T>>> | undefined,
+  id: QuestionId,
+): Partial<Record<QuestionId, T>> {
+  return Object.fromEntries(Object.entries(of ?? {}).filter(([q]) => q !== id));
+}
+
+/** Answers with one of them changed. A no forgets what belonged to the yes before; either is an answer, so that nothing is denied any more. */
 export function withAnswer(answers: Answers, id: QuestionId, answer: 'yes' | 'no'): Answers {
-  const { [id]: own, ...others } = answers.regions;
+  const { denied = [], ...rest } = answers;
+  const left = denied.filter((q) => q !== id);
   return {
+    ...rest,
+    ...(left.length > 0 ? { denied: left } : {}),
     yes: [...answers.yes.filter((q) => q !== id), ...(answer === 'yes' ? [id] : [])],
     no: [...answers.no.filter((q) => q !== id), ...(answer === 'no' ? [id] : [])],
-    regions: answer === 'yes' && own ? { ...others, [id]: own } : others,
+    ...(answer === 'yes'
+      ? {}
+      : {
+          regions: without(answers.regions, id),
+          details: without(answers.details, id),
+          dates: without(answers.dates, id),
+        }),
   };
+}
+
+/** A way of a yes, chosen or, where several may be true, taken back. */
+export function withDetail(answers: Answers, id: QuestionId, detail: string): Answers {
+  const now = answers.details?.[id] ?? [];
+  const many = questionById(id).detail?.many;
+  const next = !many ? [detail] : now.includes(detail) ? now.filter((d) => d !== detail) : [...now, detail];
+  return { ...answers, details: { ...answers.details, [id]: next } };
+}
+
+/** The day of a yes; an empty one is not known. */
+export function withDate(answers: Answers, id: QuestionId, day: string): Answers {
+  const dates = without(answers.dates, id);
+  return { ...answers, dates: day ? { ...dates, [id]: day } : dates };
 }
 
 /** No to every question of a group that has no answer yet. */

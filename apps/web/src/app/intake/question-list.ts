@@ -1,7 +1,7 @@
-import { Component, computed, input, output } from '@angular/core';
+import { Component, computed, input, linkedSignal, output } from '@angular/core';
 import type { Answers, BodyRegionId, QuestionGroup, QuestionId } from '@yandle/core';
 import { CautionWords } from './caution-words';
-import { askedQuestions, withAnswer, withNoToTheRest, withRegion } from './question-groups';
+import { askedQuestions, withAnswer, withDate, withDetail, withNoToTheRest, withRegion } from './question-groups';
 
 /** The questions of one group, each with yes and no, and what a yes changes right beside it. */
 @Component({
@@ -34,6 +34,35 @@ import { askedQuestions, withAnswer, withNoToTheRest, withRegion } from './quest
               </div>
             </fieldset>
           }
+          @if (q.detail; as detail) {
+            <fieldset class="mt-2">
+              <legend class="label">{{ detail.ask }}</legend>
+              <div class="mt-1 flex flex-wrap gap-1">
+                @for (o of detail.options; track o.id) {
+                  <label class="choice !min-h-8 !px-2 !py-0.5 text-sm">
+                    <input
+                      [type]="detail.many ? 'checkbox' : 'radio'"
+                      [name]="q.id + '-detail'"
+                      [checked]="o.chosen"
+                      (change)="tell(q.id, o.id)"
+                    />
+                    {{ o.text }}
+                  </label>
+                }
+              </div>
+            </fieldset>
+          }
+          @if (q.date; as date) {
+            <label class="field mt-2 max-w-56">
+              <span class="label">{{ date.ask }}</span>
+              <input class="input" type="date" #day [value]="date.value" (change)="dated(q.id, day.value)" />
+            </label>
+          }
+          @if (q.denied && !toClient()) {
+            <p class="mt-2 text-sm text-attention">
+              The client answered this otherwise by link. What was on record stands until you answer it here.
+            </p>
+          }
           @if (q.caution; as c) {
             <y-caution-words class="mt-2 block" [caution]="c" [toClient]="toClient()" />
           }
@@ -50,20 +79,36 @@ export class QuestionList {
   readonly group = input.required<QuestionGroup>();
   readonly answers = input.required<Answers>();
   readonly age = input.required<number>();
+  /** The day on which the answers are read. */
+  readonly today = input<string | null>(null);
   /** True on the client's own screen. */
   readonly toClient = input(false);
   readonly changed = output<Answers>();
   protected readonly both = ['yes', 'no'] as const;
-  protected readonly questions = computed(() => askedQuestions(this.group(), this.answers(), this.age()));
+  protected readonly questions = computed(() => askedQuestions(this.group(), this.answers(), this.age(), this.today()));
   protected readonly open = computed(() => this.questions().filter((q) => q.answer === null).length);
 
+  /** As they stand after the last press: two in a row are both counted before the parent hands them back. */
+  private readonly now = linkedSignal(() => this.answers());
+
+  private change(to: Answers): void {
+    this.now.set(to);
+    this.changed.emit(to);
+  }
+
   protected set(id: QuestionId, answer: 'yes' | 'no'): void {
-    this.changed.emit(withAnswer(this.answers(), id, answer));
+    this.change(withAnswer(this.now(), id, answer));
   }
   protected region(id: QuestionId, region: BodyRegionId): void {
-    this.changed.emit(withRegion(this.answers(), id, region));
+    this.change(withRegion(this.now(), id, region));
+  }
+  protected tell(id: QuestionId, detail: string): void {
+    this.change(withDetail(this.now(), id, detail));
+  }
+  protected dated(id: QuestionId, day: string): void {
+    this.change(withDate(this.now(), id, day));
   }
   protected noToTheRest(): void {
-    this.changed.emit(withNoToTheRest(this.answers(), this.group()));
+    this.change(withNoToTheRest(this.now(), this.group()));
   }
 }

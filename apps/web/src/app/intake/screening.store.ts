@@ -1,14 +1,17 @@
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { ClearanceBody, IntakeBody, ScreeningView } from '@yandle/contract';
-import { NOTHING_KNOWN, screeningOn, type About, type Answers, aboutFrom } from '@yandle/core';
+import { NOTHING_KNOWN, screeningOn, type About, type Answers, aboutFrom, NO_ANSWERS, answersFrom } from '@yandle/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { newId } from '../data/ids';
 import { IntakeDraft } from './intake-draft';
-import { NO_ANSWERS } from './question-groups';
+
+/** Answers on record as they are asked again: what has no finer answer yet is open. */
+const openedFor = (stored: Answers | null): Answers =>
+  stored ? { ...NO_ANSWERS, ...answersFrom(stored) } : NO_ANSWERS;
 
 /** The questions before planning of the open client: what is on record, and the asking under way. */
 @Injectable()
@@ -55,7 +58,7 @@ export class ScreeningStore {
 
   /** Back to what is on record. */
   reset(): void {
-    this.answers.set(this.latest()?.answers ?? NO_ANSWERS);
+    this.answers.set(openedFor(this.latest()?.answers ?? null));
     this.about.set(this.latest()?.about ?? NOTHING_KNOWN);
     this.dirty.set(false);
     this.draft?.clear();

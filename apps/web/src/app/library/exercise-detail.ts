@@ -12,6 +12,7 @@ import {
   type Exercise,
   type Side,
   formatShare,
+  notForWords,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -42,6 +43,7 @@ export class ExerciseDetail {
   protected readonly versions = signal<readonly ExerciseVersion[] | null>(null);
   protected readonly sides = SIDES;
   protected readonly list = runningList;
+  protected readonly notFor = notForWords;
   protected readonly groupName = muscleGroupName;
   protected readonly share = SECONDARY_SHARE;
 

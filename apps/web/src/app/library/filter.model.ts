@@ -45,8 +45,9 @@ export function unsuitable(e: Exercise, client: Suited): string[] {
   const missing = e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !at.props.includes(p));
   if (missing.length > 0 && !e.substitute) out.push(`no ${missing.join(', ')}`);
   const lying = ['supine', 'prone', 'side-lying'].includes(e.position);
-  if (at.place === 'chair only' && e.position !== 'sitting' && e.position !== 'standing') out.push('a chair only');
-  if (at.place === 'bed only' && !lying) out.push('a bed only');
+  if (at.place === 'chair only' && e.position !== 'sitting on a chair' && e.position !== 'standing')
+    out.push('a chair only');
+  if (at.place === 'bed only' && !(lying && e.bed)) out.push('a bed only');
   return out;
 }
 

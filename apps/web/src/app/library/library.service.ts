@@ -1,7 +1,7 @@
 import { Requests } from '../data/requests';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { OWN_EXERCISE_PREFIX, type ExerciseFile, type OwnExercise } from '@yandle/contract';
-import { CoreError, EXERCISES, findAmong, type Exercise, type ExerciseDefinition } from '@yandle/core';
+import { CoreError, EXERCISES, findAmong, type Exercise, type ExerciseDefinition, FILE_VERSION } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -77,7 +77,7 @@ export class LibraryService {
     const exercises = this.own()
       .filter((o) => !o.archived)
       .map(definitionOf);
-    return { format: 'yandle-exercises', formatVersion: 2, exercises };
+    return { format: 'yandle-exercises', formatVersion: FILE_VERSION, exercises };
   }
 
   async take(text: string): Promise<string | null> {

@@ -3,7 +3,8 @@ import { Requests } from '../data/requests';
 import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import type { OwnExercise } from '@yandle/contract';
 import {
-  EXERCISE_TAGS,
+  DEMANDS,
+  demandWords,
   EXERCISES,
   DIFFICULTY_WORDS,
   MUSCLE_GROUPS,
@@ -32,7 +33,7 @@ type TextField =
   | 'sideWords'
   | 'depthMeasure'
   | 'substitute';
-type ListField = 'secondary' | 'tags' | 'props' | 'optionalProps';
+type ListField = 'secondary' | 'demands' | 'props' | 'optionalProps';
 
 /** Writes, copies, edits or archives an exercise of one's own. */
 @Component({
@@ -62,7 +63,8 @@ export class OwnExerciseForm {
   protected readonly techniques = TECHNIQUES;
   protected readonly positions = POSITIONS;
   protected readonly props = PROPS;
-  protected readonly tags = EXERCISE_TAGS;
+  protected readonly demands = DEMANDS;
+  protected readonly demandWords = demandWords;
   protected readonly difficultyWords = DIFFICULTY_WORDS;
   protected readonly figures = [...EXERCISES].sort((a, b) => a.name.localeCompare(b.name));
   protected readonly texts: readonly { readonly field: TextField; readonly label: string; readonly hint?: string }[] = [

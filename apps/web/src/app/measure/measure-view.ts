@@ -22,6 +22,7 @@ import {
   runningList,
   sourceWords,
   symptomName,
+  testNotForWords,
 } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
@@ -193,7 +194,8 @@ export class MeasureView {
   }
 
   notFor(test: RomTest): string {
-    return test.notFor.length > 0 ? ` Not for: ${runningList(test.notFor)}.` : '';
+    const words = testNotForWords(test);
+    return words.length > 0 ? ` Not for: ${runningList(words)}.` : '';
   }
 
   beightonWords(): string {

@@ -30,7 +30,15 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
     [13, 40],
     [46, 39],
   ],
-  sitting: [
+  'sitting on the floor': [
+    [20, 17],
+    [21, 22],
+    [22, 38],
+    [37, 36],
+    [53, 39],
+    [38, 29],
+  ],
+  'sitting on a chair': [
     [22, 8],
     [22, 13],
     [22, 27],
@@ -79,7 +87,7 @@ const POSES: Readonly<Record<Position, readonly [Point, Point, Point, Point, Poi
         [attr.aria-label]="'Position: ' + position()"
       >
         <line x1="2" y1="42" x2="62" y2="42" stroke="var(--line)" stroke-width="1.5" stroke-linecap="round" />
-        @if (position() === 'sitting') {
+        @if (position() === 'sitting on a chair') {
           <path d="M14 30 H32 M16 30 V42 M30 30 V42" stroke="var(--edge)" stroke-width="1.5" fill="none" />
         }
         <g fill="none" stroke="var(--ink)" stroke-linecap="round" stroke-linejoin="round">

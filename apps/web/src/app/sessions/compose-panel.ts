@@ -27,8 +27,8 @@ import { SheetStore } from './sheet.store';
 /** Positions that a place allows. Common practice, no source. */
 const POSITIONS_OF: Readonly<Record<Place, readonly Position[]>> = {
   mat: POSITIONS,
-  'bed only': ['sitting', 'supine', 'side-lying', 'prone'],
-  'chair only': ['standing', 'sitting'],
+  'bed only': ['supine', 'side-lying', 'prone'],
+  'chair only': ['standing', 'sitting on a chair'],
 };
 
 /** What the coach says of an exercise of the session before it is composed again. */

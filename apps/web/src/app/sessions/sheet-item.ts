@@ -14,6 +14,7 @@ import {
   type Link,
   type SessionItem,
   type SidePattern,
+  notForWords,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { SheetStore } from './sheet.store';
@@ -46,6 +47,7 @@ export class SheetItem {
   });
   protected readonly target = targetWords;
   protected readonly list = runningList;
+  protected readonly notFor = notForWords;
   /** Neighbours on the ladder of forms that may be done: the client may choose one of them on the spot. */
   protected readonly choices = computed(() => {
     const e = this.exercise();

@@ -4,9 +4,7 @@ import { StudioDefaults } from './studio-defaults';
 
 describe('StudioDefaults', () => {
   const field = (screen: Screen<StudioDefaults>, label: string): HTMLInputElement =>
-    [...screen.el.querySelectorAll('y-text-field')]
-      .find((f) => f.textContent.includes(label))!
-      .querySelector('input')!;
+    [...screen.el.querySelectorAll('y-text-field')].find((f) => f.textContent.includes(label))!.querySelector('input')!;
   const type = async (screen: Screen<StudioDefaults>, label: string, text: string) => {
     const input = field(screen, label);
     input.value = text;

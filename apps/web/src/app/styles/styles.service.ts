@@ -1,7 +1,7 @@
 import { Requests } from '../data/requests';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { OWN_STYLE_PREFIX, type OwnStyle, type StyleFile, type StyleVersion } from '@yandle/contract';
-import { CoreError, findStyleAmong, STYLES, type Style, type StyleDefinition } from '@yandle/core';
+import { CoreError, findStyleAmong, STYLES, type Style, type StyleDefinition, FILE_VERSION } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -87,7 +87,7 @@ export class StylesService {
     const styles = this.own()
       .filter((o) => !o.archived)
       .map((o) => definitionOfStyle(styleOfOwn(o)));
-    return { format: 'yandle-styles', formatVersion: 2, styles };
+    return { format: 'yandle-styles', formatVersion: FILE_VERSION, styles };
   }
 
   /** Takes a file in; says what came of it, or null when it was refused. */

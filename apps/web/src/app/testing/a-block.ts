@@ -9,6 +9,7 @@ import {
   styleById,
   type BlockDraft,
   type MuscleGroupId,
+  NO_EFFECT,
 } from '@yandle/core';
 import { PATH } from './screen';
 
@@ -43,14 +44,7 @@ export function aBlock(choices: BlockDraft = aDraft(), over: Partial<Block> = {}
         experience: c.experience,
         trainingDays: c.trainingDays,
         gentleGroups: [],
-        cautions: {
-          excludedGroups: [],
-          gentleGroups: [],
-          excludedTechniques: [],
-          excludedPositions: [],
-          excludedTags: [],
-          sensationMax: null,
-        },
+        cautions: NO_EFFECT,
         hypermobile: false,
         minutesPerSession: c.minutesPerSession,
       },

@@ -9,6 +9,7 @@ import {
   type Reference,
   type RomTest,
   roundTo,
+  testNotForWords,
 } from '@yandle/core';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { TestFigure } from '../measure/test-figure';
@@ -30,8 +31,8 @@ import { TestFigure } from '../measure/test-figure';
       </div>
       <p class="note text-sm">
         <span class="font-semibold text-attention">Caution:</span> {{ t.cautions.join(' ') }}
-        @if (t.notFor.length > 0) {
-          Not for: {{ list(t.notFor) }}.
+        @if (notFor(t).length > 0) {
+          Not for: {{ list(notFor(t)) }}.
         }
       </p>
       <div class="grid gap-5 md:grid-cols-2">
@@ -86,6 +87,7 @@ export class TestDetail {
   readonly test = input.required<RomTest>();
   protected readonly words = sourceWords;
   protected readonly list = runningList;
+  protected readonly notFor = testNotForWords;
   protected readonly sem = computed(() => resultSem(this.test()));
   protected readonly mdc = computed(() => mdc95(this.sem()));
   protected readonly own = computed(() => this.testCatalogue.view().errors.filter((e) => e.testId === this.test().id));

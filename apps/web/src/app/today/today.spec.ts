@@ -12,6 +12,7 @@ const empty: Today = {
   sore: [],
   symptoms: [],
   clearances: [],
+  questions: [],
   withoutBlock: [],
 };
 const session = (date: string, over: object = {}) => ({

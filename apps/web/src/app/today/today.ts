@@ -35,7 +35,14 @@ export class TodayScreen {
   });
   protected readonly needs = computed(() => {
     const d = this.data();
-    return d ? d.symptoms.length + d.sore.length + d.lateLogs.length + d.clearances.length + d.withoutBlock.length : 0;
+    return d
+      ? d.symptoms.length +
+          d.sore.length +
+          d.lateLogs.length +
+          d.clearances.length +
+          d.questions.length +
+          d.withoutBlock.length
+      : 0;
   });
 
   protected readonly clock = formatClock;

@@ -1,8 +1,6 @@
 import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
 
-const CALF_NOT_FOR = ['A fresh calf or Achilles tear', 'A suspected clot: one calf swollen, hot and painful'];
-
 /** Foot, ankle and lower leg. */
 export const ANKLE_EXERCISES: readonly Exercise[] = [
   exercise({
@@ -32,7 +30,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
       'If your balance is poor, keep both hands on the wall.',
       'Ease off when the tendon is sore in the morning.',
     ],
-    notFor: CALF_NOT_FOR,
   }),
   exercise({
     id: 'straight-knee-wall-calf',
@@ -59,7 +56,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easierForm: 'seated-strap-calf',
     harderForm: 'upturned-v-calf',
     cautions: ['If your balance is poor, keep both hands on the wall.'],
-    notFor: CALF_NOT_FOR,
   }),
   exercise({
     id: 'seated-strap-calf',
@@ -67,8 +63,8 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     aim: 'Lengthens the calf without standing.',
     primary: 'calf',
     secondary: ['hamstrings'],
-    position: 'sitting',
-    tags: ['grip'],
+    position: 'sitting on the floor',
+    demands: ['grip'],
     props: ['strap'],
     substitute: 'A towel or a belt.',
     steps: [
@@ -84,7 +80,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Lean forward from the hips.',
     harderForm: 'straight-knee-wall-calf',
     cautions: ['If you feel tingling in the sole, let the toes go.'],
-    notFor: CALF_NOT_FOR,
   }),
   exercise({
     id: 'upturned-v-calf',
@@ -94,7 +89,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     primary: 'calf',
     secondary: ['hamstrings', 'lats'],
     position: 'all fours',
-    tags: ['wrist load', 'head down'],
+    demands: ['head-low', 'arm-overhead', 'wrists'],
     steps: [
       'From hands and knees lift the hips high, legs long.',
       'Push the floor away and let the head hang between the arms.',
@@ -108,7 +103,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Rest the other foot on the working heel.',
     easierForm: 'straight-knee-wall-calf',
     cautions: ['Come up slowly; stop when dizzy.'],
-    notFor: ['Glaucoma or uncontrolled blood pressure', ...CALF_NOT_FOR],
   }),
   exercise({
     id: 'step-heel-drop',
@@ -119,7 +113,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     secondary: ['soleus'],
     technique: 'loaded eccentric',
     position: 'standing',
-    tags: ['one leg'],
+    demands: ['one-leg-held', 'heel-low'],
     props: ['step'],
     load: 'body',
     steps: [
@@ -136,7 +130,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easier: 'Lower with both feet.',
     harder: 'Hold a weight in one hand.',
     cautions: ['Hold on to a rail.', 'Calves are sore for two days after the first time.'],
-    notFor: ['Poor balance without a rail', ...CALF_NOT_FOR],
   }),
   exercise({
     id: 'half-kneeling-ankle-rock',
@@ -145,6 +138,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     primary: 'soleus',
     technique: 'moving stretch',
     position: 'kneeling',
+    demands: ['hip-past-90'],
     optionalProps: ['cushion'],
     steps: [
       'Kneel on one knee, the other foot flat in front.',
@@ -160,7 +154,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Lean the trunk on the front thigh.',
     harderForm: 'bent-knee-wall-calf',
     cautions: ['A cushion under the knee.'],
-    notFor: CALF_NOT_FOR,
   }),
   exercise({
     id: 'deep-squat-hold',
@@ -170,7 +163,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     primary: 'soleus',
     secondary: ['gluteals', 'adductors'],
     position: 'standing',
-    tags: ['deep hip flexion'],
+    demands: ['hip-past-90', 'hip-pinched', 'legs-wide', 'knee-bent'],
     sides: 'both',
     steps: [
       'Stand a little wider than the hips, toes slightly out.',
@@ -186,14 +179,13 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Both arms overhead.',
     easierForm: 'bent-knee-wall-calf',
     cautions: ['Stand up by leaning forward, slowly.'],
-    notFor: ['An artificial hip or knee', 'Knee pain on bending'],
   }),
   exercise({
     id: 'seated-knee-over-toes',
     name: 'Seated ankle bend',
     aim: 'A first bend of the ankle for anyone who can’t stand for long.',
     primary: 'soleus',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     steps: [
       'Sit on the front of a chair, one foot drawn back under it.',
@@ -208,7 +200,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Foot further back.',
     harderForm: 'half-kneeling-ankle-rock',
     cautions: ['The chair must not slide.'],
-    notFor: CALF_NOT_FOR,
   }),
   exercise({
     id: 'toes-up-wall',
@@ -217,6 +208,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     primary: 'plantar-foot',
     secondary: ['calf'],
     position: 'standing',
+    demands: ['toes-back'],
     props: ['wall'],
     steps: [
       'Stand close to a wall, the toes of one foot bent up against it.',
@@ -231,15 +223,14 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Lean the whole body in.',
     easierForm: 'seated-toe-pull',
     harderForm: 'toe-tuck-kneel',
-    cautions: ['With heel pain in the morning begin very gently.'],
-    notFor: ['A stiff, arthritic big toe that hurts'],
+    cautions: ['Leave it out if the big toe is stiff and hurts.', 'With heel pain in the morning begin very gently.'],
   }),
   exercise({
     id: 'seated-toe-pull',
     name: 'Seated toe pull',
     aim: 'The gentlest stretch of the sole, by hand.',
     primary: 'plantar-foot',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     steps: [
       'Sit and lay one ankle over the other knee.',
@@ -254,8 +245,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     harder: 'Bend the ankle up as well.',
     harderForm: 'toes-up-wall',
     cautions: ['Take all toes together.'],
-    notFor: ['An artificial hip, unless cleared for crossing the legs'],
-    tags: ['grip'],
+    demands: ['hip-past-90', 'grip'],
   }),
   exercise({
     id: 'toe-tuck-kneel',
@@ -264,6 +254,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'plantar-foot',
     position: 'kneeling',
+    demands: ['knee-bent', 'toes-back'],
     sides: 'both',
     optionalProps: ['cushion'],
     steps: [
@@ -278,8 +269,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easier: 'Lean forward on the hands.',
     harder: 'Sit upright.',
     easierForm: 'toes-up-wall',
-    cautions: ['Short holds at first: the toes complain early.'],
-    notFor: ['Bunions or toe joints that hurt', 'Knees that do not bend fully'],
+    cautions: ['Leave it out if bunions or toe joints hurt.', 'Short holds at first: the toes complain early.'],
   }),
   exercise({
     id: 'ball-foot-roll',
@@ -287,7 +277,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     aim: 'Loosens the sole before stretching it.',
     primary: 'plantar-foot',
     technique: 'rolling',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['ball', 'chair'],
     substitute: 'A cold drinking bottle.',
     steps: [
@@ -301,8 +291,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     faults: ['Pressing too hard', 'Rolling too fast'],
     easier: 'Less weight.',
     harder: 'Standing, holding on.',
-    cautions: ['Lighter with little feeling in the feet.'],
-    notFor: ['Blood thinners or open skin'],
+    cautions: ['Never over open skin.', 'Lighter with little feeling in the feet.'],
   }),
   exercise({
     id: 'calf-roll',
@@ -310,8 +299,8 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     aim: 'Loosens the calf before stretching.',
     primary: 'calf',
     technique: 'rolling',
-    position: 'sitting',
-    tags: ['wrist load'],
+    position: 'sitting on the floor',
+    demands: ['wrists'],
     props: ['roller'],
     steps: [
       'Sit with one calf on a roller.',
@@ -325,7 +314,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easier: 'Leave your hips on the floor.',
     harder: 'Cross the other leg over.',
     cautions: ['Stay off the back of the knee.'],
-    notFor: ['Blood thinners, varicose veins', ...CALF_NOT_FOR],
   }),
   exercise({
     id: 'heel-sit-shin',
@@ -334,6 +322,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     primary: 'shin',
     secondary: ['quadriceps'],
     position: 'kneeling',
+    demands: ['knee-bent'],
     sides: 'both',
     optionalProps: ['cushion'],
     steps: [
@@ -351,14 +340,13 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easierForm: 'seated-shin-pull',
     harderForm: 'heel-sit-lean-back',
     cautions: ['Ankles that hurt: a rolled towel under them.'],
-    notFor: ['Knees that do not bend fully, or an artificial knee'],
   }),
   exercise({
     id: 'seated-shin-pull',
     name: 'Seated shin stretch',
     aim: 'The gentlest stretch of the front of the ankle.',
     primary: 'shin',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     steps: ['Sit and lay one ankle over the other knee.', 'Take the top of the foot.', 'Draw it into a long point.'],
     endPoint: 'the foot twists inwards',
@@ -368,9 +356,8 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easier: 'Foot lower, on the shin.',
     harder: 'Curl the toes as well.',
     harderForm: 'standing-shin',
-    tags: ['grip'],
+    demands: ['hip-past-90', 'grip'],
     cautions: ['After a sprain stay well inside what is free.'],
-    notFor: ['A fresh ankle sprain', 'An artificial hip, unless cleared for crossing the legs'],
   }),
   exercise({
     id: 'standing-shin',
@@ -393,7 +380,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     easierForm: 'seated-shin-pull',
     harderForm: 'heel-sit-shin',
     cautions: ['Hold on with at least one hand.'],
-    notFor: ['A fresh ankle sprain'],
   }),
   exercise({
     id: 'toe-raises-wall',
@@ -411,7 +397,6 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     faults: ['Swinging', 'Toes only'],
     easier: 'Sitting.',
     harder: 'Feet further away.',
-    cautions: ['Shoes that grip.'],
-    notFor: ['Shins that hurt on pressure'],
+    cautions: ['Leave it out while pressure on the shins hurts.', 'Shoes that grip.'],
   }),
 ];

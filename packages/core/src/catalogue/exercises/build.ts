@@ -1,5 +1,7 @@
 import { kindOf, unitOf } from '../../technique/catalogue.js';
 import type { Exercise } from '../exercise.js';
+import type { PropId } from '../props.js';
+import type { Position } from '../rom-test.js';
 
 type Given = Pick<
   Exercise,
@@ -16,8 +18,11 @@ type Given = Pick<
   | 'easier'
   | 'harder'
   | 'cautions'
-  | 'notFor'
 >;
+
+/** A firm bed will do for what is done lying, but for these things. Common practice, no source. */
+const LYING: readonly Position[] = ['supine', 'side-lying', 'prone'];
+const TOO_SOFT: readonly PropId[] = ['roller', 'ball', 'weight'];
 
 /** An exercise with what goes without saying filled in. Texts and figures: common practice, no source. */
 export function exercise(given: Given & Partial<Exercise>): Exercise {
@@ -26,7 +31,10 @@ export function exercise(given: Given & Partial<Exercise>): Exercise {
     figure: given.id,
     difficulty: 1,
     secondary: [],
-    tags: [],
+    demands: [],
+    demandsKnown: true,
+    bed: LYING.includes(given.position) && !TOO_SOFT.some((p) => given.props?.includes(p)),
+    notFor: [],
     props: [],
     optionalProps: [],
     substitute: '',

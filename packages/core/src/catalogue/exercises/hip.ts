@@ -1,8 +1,6 @@
 import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
 
-const HIP_JOINT = 'An artificial hip, unless cleared for this movement';
-
 /** Hip and buttock. */
 export const HIP_EXERCISES: readonly Exercise[] = [
   exercise({
@@ -12,6 +10,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'hip-flexors',
     secondary: ['quadriceps'],
     position: 'kneeling',
+    demands: ['hip-back'],
     props: ['cushion'],
     steps: [
       'Kneel on one knee on a cushion, the other foot flat in front.',
@@ -29,7 +28,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easierForm: 'split-stance-hip-flexor',
     harderForm: 'lunge-overhead-bend',
     cautions: ['If you can’t kneel, do the standing version.', 'If your balance is poor, hold on to a chair.'],
-    notFor: ['A hip replacement from the front that has not been cleared'],
   }),
   exercise({
     id: 'split-stance-hip-flexor',
@@ -38,6 +36,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'hip-flexors',
     secondary: ['calf'],
     position: 'standing',
+    demands: ['hip-back'],
     props: ['chair'],
     steps: [
       'Stand with one foot well behind, a hand on a chair.',
@@ -53,7 +52,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easierForm: 'edge-hip-flexor',
     harderForm: 'half-kneeling-hip-flexor',
     cautions: ['The chair must not slide.'],
-    notFor: ['A hip replacement from the front that has not been cleared'],
   }),
   exercise({
     id: 'edge-hip-flexor',
@@ -62,6 +60,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'hip-flexors',
     secondary: ['quadriceps'],
     position: 'supine',
+    demands: ['hip-past-90', 'hip-back'],
     props: ['sofa'],
     substitute: 'A bed or a firm table.',
     steps: [
@@ -77,7 +76,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Bend the hanging knee.',
     harderForm: 'split-stance-hip-flexor',
     cautions: ['Get up over the side.'],
-    notFor: ['A hip replacement from the front that has not been cleared'],
   }),
   exercise({
     id: 'lunge-overhead-bend',
@@ -87,6 +85,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'hip-flexors',
     secondary: ['lateral-trunk', 'lats'],
     position: 'kneeling',
+    demands: ['hip-back', 'spine-back'],
     props: ['cushion'],
     steps: [
       'Half-kneel, tailbone tucked under, glute squeezed.',
@@ -101,7 +100,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Sink lower.',
     easierForm: 'half-kneeling-hip-flexor',
     cautions: ['If your balance is poor, hold on to a chair.'],
-    notFor: ['A hip replacement from the front that has not been cleared'],
   }),
   exercise({
     id: 'march-on-the-spot',
@@ -110,6 +108,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'hip-flexors',
     technique: 'moving stretch',
     position: 'standing',
+    demands: ['one-leg-held'],
     sides: 'each',
     sidePattern: 'alternating',
     steps: [
@@ -124,7 +123,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'Sitting.',
     harder: 'Knees to hip height.',
     cautions: ['If your balance is poor, hold on to something.'],
-    notFor: ['Dizziness today'],
   }),
   exercise({
     id: 'bound-soles-sit',
@@ -132,7 +130,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     aim: 'Opens the groin for sitting cross-legged.',
     primary: 'adductors',
     secondary: ['deep-hip-rotators'],
-    position: 'sitting',
+    position: 'sitting on the floor',
+    demands: ['hip-past-90', 'hip-back', 'legs-wide'],
     sides: 'both',
     optionalProps: ['cushion'],
     steps: [
@@ -150,7 +149,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easierForm: 'wall-straddle',
     harderForm: 'straddle-hinge',
     cautions: ['Cushions under the knees when the groin is sore.'],
-    notFor: [HIP_JOINT, 'Pain at the pubic bone in pregnancy'],
   }),
   exercise({
     id: 'wall-straddle',
@@ -158,6 +156,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     aim: 'Opens the inner thighs while the wall carries the legs.',
     primary: 'adductors',
     position: 'supine',
+    demands: ['legs-wide', 'head-low', 'hip-past-90'],
+    bed: false,
     sides: 'both',
     props: ['wall'],
     steps: [
@@ -174,7 +174,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Small weights on the ankles.',
     harderForm: 'bound-soles-sit',
     cautions: ['Close the legs with the hands.'],
-    notFor: [HIP_JOINT, 'Pain at the pubic bone in pregnancy'],
   }),
   exercise({
     id: 'straddle-hinge',
@@ -183,7 +182,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'adductors',
     secondary: ['hamstrings'],
-    position: 'sitting',
+    position: 'sitting on the floor',
+    demands: ['hip-past-90', 'legs-wide'],
     sides: 'both',
     optionalProps: ['cushion'],
     steps: [
@@ -201,7 +201,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easierForm: 'bound-soles-sit',
     harderForm: 'frog',
     cautions: ['Come back with the hands under the knees.'],
-    notFor: [HIP_JOINT, 'Pain at the pubic bone in pregnancy'],
   }),
   exercise({
     id: 'frog',
@@ -211,7 +210,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'adductors',
     position: 'all fours',
     sides: 'both',
-    tags: ['wrist load'],
+    demands: ['hip-past-90', 'hip-pinched', 'legs-wide', 'knee-twisted'],
     optionalProps: ['cushion'],
     steps: [
       'From hands and knees slide the knees wide, shins parallel.',
@@ -227,7 +226,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Rock back further.',
     easierForm: 'straddle-hinge',
     cautions: ['Cushions under the knees.'],
-    notFor: [HIP_JOINT, 'Hips that pinch in front'],
   }),
   exercise({
     id: 'side-lunge',
@@ -236,6 +234,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'adductors',
     technique: 'moving stretch',
     position: 'standing',
+    demands: ['legs-wide', 'one-leg'],
     sideWords: 'The straight leg is the stretched one.',
     steps: [
       'Stand wide, toes forward.',
@@ -250,7 +249,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Lower.',
     harderForm: 'kneeling-adductor-rock',
     cautions: ['Begin shallow.'],
-    notFor: ['A fresh groin strain'],
   }),
   exercise({
     id: 'kneeling-adductor-rock',
@@ -260,7 +258,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'adductors',
     technique: 'moving stretch',
     position: 'all fours',
-    tags: ['wrist load'],
+    demands: ['hip-past-90', 'legs-wide', 'wrists'],
     steps: [
       'On hands and knees put one leg straight out to the side, sole down.',
       'Rock your hips back, keeping the back long.',
@@ -274,7 +272,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Hold at the end.',
     easierForm: 'side-lunge',
     cautions: ['A cushion under the knee.'],
-    notFor: ['A fresh groin strain'],
   }),
   exercise({
     id: 'straddle-press',
@@ -283,7 +280,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     difficulty: 3,
     primary: 'adductors',
     technique: 'loaded isometric',
-    position: 'sitting',
+    position: 'sitting on the floor',
+    demands: ['legs-wide', 'hip-past-90'],
     sides: 'both',
     load: 'body',
     steps: [
@@ -298,7 +296,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'Less wide, less push.',
     harder: 'Wider.',
     cautions: ['Build the push over three seconds.'],
-    notFor: ['High blood pressure', HIP_JOINT, 'A fresh groin strain'],
   }),
   exercise({
     id: 'knee-hug',
@@ -307,7 +304,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'gluteals',
     secondary: ['low-back'],
     position: 'supine',
-    tags: ['deep hip flexion'],
+    demands: ['hip-past-90', 'grip'],
     steps: [
       'Lie on your back, one leg long.',
       'Draw the other knee to the chest with both hands.',
@@ -321,7 +318,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Towards the opposite shoulder.',
     harderForm: 'crossed-knee-pull',
     cautions: ['A pinch in the groin: knee a little outwards.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'crossed-knee-pull',
@@ -330,7 +326,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'gluteals',
     secondary: ['lateral-hip'],
     position: 'supine',
-    tags: ['deep hip flexion'],
+    demands: ['hip-past-90', 'hip-across', 'grip'],
     steps: [
       'Lie on your back, one foot on the floor.',
       'Draw the other knee towards the opposite shoulder.',
@@ -345,7 +341,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easierForm: 'knee-hug',
     harderForm: 'front-shin-fold',
     cautions: ['A pinch in the groin: less far.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'front-shin-fold',
@@ -354,8 +349,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     difficulty: 3,
     primary: 'gluteals',
     secondary: ['deep-hip-rotators'],
-    position: 'sitting',
-    tags: ['deep hip flexion', 'wrist load'],
+    position: 'sitting on the floor',
+    demands: ['hip-past-90', 'hip-across', 'hip-back', 'knee-twisted', 'wrists'],
     optionalProps: ['cushion'],
     steps: [
       'From hands and knees bring one shin forward across you.',
@@ -370,7 +365,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Shin more across.',
     easierForm: 'crossed-knee-pull',
     cautions: ['Stop if your knee hurts.'],
-    notFor: [HIP_JOINT, 'Knees that hurt on twisting'],
   }),
   exercise({
     id: 'seat-ball',
@@ -378,8 +372,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     aim: 'Loosens the deep seat muscles.',
     primary: 'gluteals',
     technique: 'rolling',
-    position: 'sitting',
-    tags: ['wrist load'],
+    position: 'sitting on the floor',
+    demands: ['hip-past-90', 'wrists'],
     props: ['ball'],
     steps: [
       'Sit on the floor, a ball under one buttock.',
@@ -393,7 +387,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'On a chair.',
     harder: 'All your weight.',
     cautions: ['Tingling in the leg: move the ball away at once.'],
-    notFor: ['Blood thinners', 'Leg pain below the knee'],
   }),
   exercise({
     id: 'bridge',
@@ -415,7 +408,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'Half way.',
     harder: 'One leg.',
     cautions: ['Cramp behind the thigh: feet nearer.'],
-    notFor: ['Late pregnancy, lying on the back'],
   }),
   exercise({
     id: 'chair-figure-four',
@@ -423,7 +415,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     aim: 'Loosens the deep rotators of the hip from a chair.',
     primary: 'deep-hip-rotators',
     secondary: ['gluteals'],
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['hip-past-90', 'knee-twisted'],
     props: ['chair'],
     steps: [
       'Sit tall, one ankle over the other knee.',
@@ -439,7 +432,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Tip further.',
     harderForm: 'lying-figure-four',
     cautions: ['Stop if your knee hurts.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'lying-figure-four',
@@ -449,7 +441,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'deep-hip-rotators',
     secondary: ['gluteals'],
     position: 'supine',
-    tags: ['deep hip flexion', 'grip'],
+    demands: ['hip-past-90', 'knee-twisted', 'grip'],
     steps: [
       'Lie on your back, one ankle over the other knee.',
       'Take the lower thigh with both hands.',
@@ -464,7 +456,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easierForm: 'chair-figure-four',
     harderForm: 'double-right-angle-sit',
     cautions: ['A cushion under the head.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'double-right-angle-sit',
@@ -473,7 +464,8 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'deep-hip-rotators',
     secondary: ['gluteals'],
-    position: 'sitting',
+    position: 'sitting on the floor',
+    demands: ['hip-past-90', 'hip-across', 'knee-twisted'],
     optionalProps: ['cushion'],
     sideWords: 'The front leg is the stretched one.',
     steps: [
@@ -489,7 +481,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'No hands.',
     easierForm: 'lying-figure-four',
     cautions: ['Stop if your knees hurt.'],
-    notFor: [HIP_JOINT, 'Knees that hurt on twisting'],
   }),
   exercise({
     id: 'knee-wipers',
@@ -498,6 +489,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'deep-hip-rotators',
     technique: 'moving stretch',
     position: 'supine',
+    demands: ['hip-across'],
     sidePattern: 'alternating',
     sideWords: 'Named by the side to which the knees go.',
     steps: ['Lie on your back, feet wide.', 'Let both knees sink to one side.', 'Pause two seconds, go to the other.'],
@@ -508,7 +500,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'Smaller.',
     harder: 'Sitting, hands behind.',
     cautions: ['With an artificial hip stay in the middle half.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'standing-cross-lean',
@@ -517,6 +508,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'lateral-hip',
     secondary: ['lateral-trunk'],
     position: 'standing',
+    demands: ['hip-across', 'one-leg-held'],
     props: ['wall'],
     sideWords: 'The back leg is the stretched one.',
     steps: [
@@ -532,7 +524,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Arm overhead.',
     harderForm: 'side-lying-leg-drop',
     cautions: ['Keep the hand on the wall.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'lying-leg-across',
@@ -541,6 +532,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'lateral-hip',
     secondary: ['gluteals'],
     position: 'supine',
+    demands: ['hip-across'],
     optionalProps: ['strap'],
     steps: [
       'Lie on your back, one foot on the floor.',
@@ -554,7 +546,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'Knee bent.',
     harder: 'A strap round the foot.',
     cautions: ['Slow: the leg is heavy.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'side-lying-leg-drop',
@@ -563,6 +554,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'lateral-hip',
     position: 'side-lying',
+    demands: ['hip-across', 'hip-back'],
     steps: [
       'Lie on one side near the edge of a bed or on the floor.',
       'Take the upper leg a little behind you, knee straight.',
@@ -576,7 +568,6 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     harder: 'Over the edge of a bed.',
     easierForm: 'standing-cross-lean',
     cautions: ['A cushion under the waist.'],
-    notFor: [HIP_JOINT],
   }),
   exercise({
     id: 'side-lying-knee-opener',
@@ -596,8 +587,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     faults: ['Rolling back', 'Rushing'],
     easier: 'Smaller.',
     harder: 'A band round the knees.',
-    cautions: ['A cushion under the head.'],
-    notFor: ['Hip pain when lying on that side'],
+    cautions: ['Leave it out while lying on that hip hurts.', 'A cushion under the head.'],
   }),
   exercise({
     id: 'outer-thigh-roll',
@@ -607,7 +597,7 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     primary: 'lateral-hip',
     technique: 'rolling',
     position: 'side-lying',
-    tags: ['wrist load'],
+    demands: ['wrists'],
     props: ['roller'],
     steps: [
       'Lie on one side, a roller just below the hip bone.',
@@ -621,6 +611,5 @@ export const HIP_EXERCISES: readonly Exercise[] = [
     easier: 'More weight on the foot.',
     harder: 'Stack the legs.',
     cautions: ['Stay on muscle.'],
-    notFor: ['Blood thinners', 'Pain at the outer hip bone at night'],
   }),
 ];

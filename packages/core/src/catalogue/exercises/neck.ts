@@ -1,10 +1,6 @@
 import type { Exercise, Stage } from '../exercise.js';
 import { exercise } from './build.js';
 
-const NECK_NOT_FOR = [
-  'Dizziness, double vision, trouble speaking or swallowing, drop attacks or a numb face: no neck work, see a doctor today',
-  'Inflammatory arthritis of the neck',
-];
 const NECK_CAUTIONS = ['Stop at dizziness, pinching or tingling.', 'Never pull with force.'];
 const CHECK_FIRST: readonly Stage[] = [
   { name: 'Without hands: any pain, pinching or dizziness?', share: 1 / 3 },
@@ -20,7 +16,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'Lets the top of the shoulder and the side of the neck go.',
     primary: 'upper-trapezius',
     secondary: ['neck-side'],
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     stages: CHECK_FIRST,
     amount: SHORT,
@@ -39,7 +35,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     easierForm: 'standing-shoulder-drop',
     harderForm: 'nose-to-armpit',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'nose-to-armpit',
@@ -47,7 +42,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'Lets the muscle between neck and shoulder blade go.',
     primary: 'upper-trapezius',
     secondary: ['neck-back'],
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     stages: CHECK_FIRST,
     amount: SHORT,
@@ -65,7 +60,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Chin a little nearer.',
     easierForm: 'seated-ear-to-shoulder',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'standing-shoulder-drop',
@@ -74,6 +68,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     primary: 'upper-trapezius',
     secondary: ['neck-side'],
     position: 'standing',
+    demands: ['arm-behind'],
     amount: SHORT,
     sideWords: 'The held arm’s side is stretched.',
     steps: [
@@ -89,7 +84,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Chin a little down.',
     harderForm: 'seated-ear-to-shoulder',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'lying-head-roll',
@@ -97,6 +91,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'Lets the side of the neck go while the head is carried.',
     primary: 'neck-side',
     position: 'supine',
+    demands: ['head-turned-lying'],
     optionalProps: ['cushion'],
     amount: SHORT,
     sideWords: 'The side away from the ear that moves is stretched.',
@@ -113,7 +108,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Reach further.',
     harderForm: 'seated-side-neck',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'seated-side-neck',
@@ -121,7 +115,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'The side of the neck, with the collar bone held down.',
     primary: 'neck-side',
     secondary: ['upper-trapezius'],
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     amount: SHORT,
     sideWords: 'The held side is stretched.',
@@ -134,7 +128,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Face a little up.',
     easierForm: 'lying-head-roll',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'seated-neck-turns',
@@ -142,7 +135,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'Moves the neck through its turn, for looking over the shoulder.',
     primary: 'neck-side',
     technique: 'moving stretch',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     sidePattern: 'alternating',
     sideWords: 'Named by the side to which the face turns.',
@@ -154,14 +147,13 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     easier: 'Smaller.',
     harder: 'Longer pauses.',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'seated-chin-nod',
     name: 'Seated nod',
     aim: 'Lengthens the back of the neck.',
     primary: 'neck-back',
-    position: 'sitting',
+    position: 'sitting on a chair',
     sides: 'both',
     props: ['chair'],
     stages: CHECK_FIRST,
@@ -179,7 +171,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Longer.',
     easierForm: 'lying-chin-tuck',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'lying-chin-tuck',
@@ -203,7 +194,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Slide the crown away.',
     harderForm: 'seated-chin-nod',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'lying-neck-front',
@@ -211,6 +201,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'Lets the front of the neck open over a cushion.',
     primary: 'neck-front',
     position: 'supine',
+    demands: ['neck-back'],
     sides: 'both',
     props: ['cushion'],
     amount: SHORT,
@@ -227,7 +218,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Lips closed, tongue to the palate.',
     harderForm: 'collar-bone-chin-lift',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'collar-bone-chin-lift',
@@ -235,8 +225,8 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     aim: 'The front of the neck, sitting.',
     difficulty: 2,
     primary: 'neck-front',
-    position: 'sitting',
-    tags: ['neck end range'],
+    position: 'sitting on a chair',
+    demands: ['neck-back'],
     sides: 'both',
     props: ['chair'],
     stages: CHECK_FIRST,
@@ -255,7 +245,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     easierForm: 'lying-neck-front',
     harderForm: 'slanted-chin-lift',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
   exercise({
     id: 'slanted-chin-lift',
@@ -264,8 +253,8 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'neck-front',
     secondary: ['neck-side'],
-    position: 'sitting',
-    tags: ['neck end range'],
+    position: 'sitting on a chair',
+    demands: ['neck-back'],
     props: ['chair'],
     stages: CHECK_FIRST,
     amount: SHORT,
@@ -283,6 +272,5 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Longer.',
     easierForm: 'collar-bone-chin-lift',
     cautions: NECK_CAUTIONS,
-    notFor: NECK_NOT_FOR,
   }),
 ];

@@ -1,8 +1,6 @@
 import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
 
-const LOOSE = 'A shoulder that slips out or has been dislocated';
-
 /** Shoulder and arm. */
 export const SHOULDER_EXERCISES: readonly Exercise[] = [
   exercise({
@@ -12,6 +10,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'pectorals',
     secondary: ['anterior-shoulder'],
     position: 'standing',
+    demands: ['arm-out'],
     props: ['doorway'],
     steps: [
       'Stand in a doorway, one forearm on the frame, elbow at shoulder height.',
@@ -28,7 +27,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easierForm: 'lying-open-arms',
     harderForm: 'prone-chest-roll',
     cautions: ['Tingling in the arm or hand: stop and lower the arm.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'lying-open-arms',
@@ -37,6 +35,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'pectorals',
     secondary: ['anterior-shoulder', 'elbow-flexors'],
     position: 'supine',
+    demands: ['arm-out'],
     sides: 'both',
     optionalProps: ['roller', 'cushion'],
     steps: [
@@ -52,7 +51,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Lengthways on a roller.',
     harderForm: 'doorway-pectorals',
     cautions: ['Tingling in the hands: arms lower.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'prone-chest-roll',
@@ -62,6 +60,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'pectorals',
     secondary: ['anterior-shoulder'],
     position: 'prone',
+    demands: ['arm-out'],
+    bed: false,
     steps: [
       'Lie on your belly, one arm straight out to the side.',
       'Push with the other hand and roll towards the arm.',
@@ -75,7 +75,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Roll further.',
     easierForm: 'doorway-pectorals',
     cautions: ['Tingling in the arm or hand: roll back.'],
-    notFor: [LOOSE, 'Pregnancy'],
   }),
   exercise({
     id: 'clasped-hands-behind',
@@ -84,6 +83,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'anterior-shoulder',
     secondary: ['pectorals', 'elbow-flexors'],
     position: 'standing',
+    demands: ['arm-behind'],
     sides: 'both',
     optionalProps: ['strap'],
     steps: ['Clasp the hands behind you.', 'Draw the shoulders back and down.', 'Lift the straight arms a little.'],
@@ -97,7 +97,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easierForm: 'seated-lean-back-hands',
     harderForm: 'stick-pass-over',
     cautions: ['Small movements.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'seated-lean-back-hands',
@@ -105,8 +104,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'Opens the front of the shoulders on the floor.',
     primary: 'anterior-shoulder',
     secondary: ['elbow-flexors'],
-    position: 'sitting',
-    tags: ['wrist load'],
+    position: 'sitting on the floor',
+    demands: ['arm-behind', 'wrists'],
     sides: 'both',
     steps: [
       'Sit on the floor, knees bent, hands behind, fingers away.',
@@ -122,7 +121,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Slide further.',
     harderForm: 'clasped-hands-behind',
     cautions: ['Fists when the wrists complain.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'arm-circles',
@@ -141,7 +139,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easier: 'Elbows bent.',
     harder: 'Slower and larger.',
     cautions: ['Stay where it does not hurt.'],
-    notFor: ['A fresh shoulder injury'],
   }),
   exercise({
     id: 'stick-pass-over',
@@ -152,7 +149,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     secondary: ['pectorals', 'lats'],
     technique: 'moving stretch',
     position: 'standing',
-    tags: ['grip'],
+    demands: ['arm-overhead', 'arm-out', 'grip'],
     sides: 'both',
     props: ['stick'],
     substitute: 'A strap or a towel, held tight.',
@@ -170,7 +167,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'A hand’s breadth narrower.',
     easierForm: 'clasped-hands-behind',
     cautions: ['Wide first.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'arm-across',
@@ -191,7 +187,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Shoulder blade against a wall.',
     harderForm: 'lying-arm-across',
     cautions: ['Take the upper arm, not the elbow.'],
-    notFor: ['A fresh shoulder injury'],
   }),
   exercise({
     id: 'lying-arm-across',
@@ -212,8 +207,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easier: 'Arm lower.',
     harder: 'Roll back further.',
     easierForm: 'arm-across',
-    cautions: ['A cushion under the head.'],
-    notFor: ['Pain when lying on that shoulder'],
+    cautions: ['Leave it out while lying on that shoulder hurts.', 'A cushion under the head.'],
   }),
   exercise({
     id: 'band-pull-apart',
@@ -222,7 +216,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'posterior-shoulder',
     technique: 'activation',
     position: 'standing',
-    tags: ['grip'],
+    demands: ['grip'],
     sides: 'both',
     props: ['band'],
     load: 'band',
@@ -234,7 +228,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easier: 'A longer band.',
     harder: 'A shorter one.',
     cautions: ['Look the band over for cracks.'],
-    notFor: ['A fresh shoulder injury'],
   }),
   exercise({
     id: 'side-lying-inward-turn',
@@ -244,6 +237,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'shoulder-rotators',
     secondary: ['posterior-shoulder'],
     position: 'side-lying',
+    demands: ['arm-out'],
     steps: [
       'Lie on one side, lower arm in front, elbow bent upright.',
       'Press that forearm slowly towards the floor.',
@@ -257,8 +251,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easier: 'Elbow lower than the shoulder.',
     harder: 'Roll further onto the blade.',
     easierForm: 'lying-raised-arms-turn',
-    cautions: ['Very gently: small muscles.'],
-    notFor: [LOOSE, 'Pain when lying on that shoulder'],
+    cautions: ['Leave it out while lying on that shoulder hurts.', 'Very gently: small muscles.'],
   }),
   exercise({
     id: 'lying-raised-arms-turn',
@@ -267,6 +260,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'shoulder-rotators',
     secondary: ['pectorals'],
     position: 'supine',
+    demands: ['arm-out'],
     sides: 'both',
     optionalProps: ['cushion'],
     steps: [
@@ -283,7 +277,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'A light weight in each hand.',
     harderForm: 'side-lying-inward-turn',
     cautions: ['Tingling: elbows lower.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'doorway-outward-turn',
@@ -291,6 +284,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'Lengthens the muscles that turn the arm in.',
     primary: 'shoulder-rotators',
     position: 'standing',
+    demands: ['arm-out'],
     props: ['doorway'],
     steps: [
       'Stand at a door frame, elbow at the waist, forearm forward, palm on the frame.',
@@ -305,7 +299,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'A folded towel between elbow and ribs.',
     harderForm: 'stick-outward-turn',
     cautions: ['Slow: the frame does not give.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'stick-outward-turn',
@@ -313,7 +306,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'Turns one arm out, helped by the other.',
     primary: 'shoulder-rotators',
     position: 'supine',
-    tags: ['grip'],
+    demands: ['grip', 'arm-out'],
     props: ['stick'],
     steps: [
       'Lie on your back, elbows at the ribs, forearms up, a stick in both hands.',
@@ -328,7 +321,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Elbow a little away from the ribs.',
     easierForm: 'doorway-outward-turn',
     cautions: ['The helping arm does the work.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'strap-behind-back',
@@ -338,7 +330,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'shoulder-rotators',
     secondary: ['triceps'],
     position: 'standing',
-    tags: ['grip'],
+    demands: ['arm-behind', 'grip'],
     props: ['strap'],
     substitute: 'A towel.',
     sideWords: 'The lower arm is the stretched one.',
@@ -356,7 +348,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Hands nearer.',
     easierForm: 'lying-raised-arms-turn',
     cautions: ['Gently.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'chair-elbow-kneel',
@@ -366,6 +357,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'lats',
     secondary: ['triceps'],
     position: 'kneeling',
+    demands: ['arm-overhead'],
     sides: 'both',
     props: ['chair'],
     optionalProps: ['cushion'],
@@ -382,7 +374,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'A stick in the hands.',
     easierForm: 'table-hinge-lats',
     cautions: ['The chair against a wall.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'table-hinge-lats',
@@ -391,6 +382,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'lats',
     secondary: ['hamstrings'],
     position: 'standing',
+    demands: ['arm-overhead'],
     sides: 'both',
     props: ['table'],
     steps: ['Hands on a table, step back.', 'Hinge until arms and back make one line.', 'Let the chest sink, ribs in.'],
@@ -403,7 +395,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Palms up.',
     harderForm: 'chair-elbow-kneel',
     cautions: ['Come up slowly.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'chair-slide-forward',
@@ -411,7 +402,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'Opens below the arms from a chair.',
     primary: 'lats',
     secondary: ['low-back'],
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['hip-past-90', 'arm-overhead'],
     sides: 'both',
     props: ['chair', 'table'],
     steps: [
@@ -427,7 +419,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Slide to one side.',
     harderForm: 'table-hinge-lats',
     cautions: ['A chair without wheels.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'wall-arm-behind',
@@ -436,6 +427,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'elbow-flexors',
     secondary: ['anterior-shoulder'],
     position: 'standing',
+    demands: ['arm-out'],
     props: ['wall'],
     steps: [
       'Stand side-on to a wall, palm on it behind you, thumb up.',
@@ -450,7 +442,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Turn further.',
     easierForm: 'lying-open-arms',
     cautions: ['Tingling in the hand: turn back.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'overhead-triceps',
@@ -458,7 +449,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'Lengthens the back of the upper arm.',
     primary: 'triceps',
     secondary: ['lats'],
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['arm-overhead'],
     props: ['chair'],
     steps: [
       'Raise one arm, bend the elbow, hand between the blades.',
@@ -473,7 +465,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Lean to the other side.',
     harderForm: 'wall-elbow-slide',
     cautions: ['A pinch: elbow lower.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'wall-elbow-slide',
@@ -483,6 +474,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'triceps',
     secondary: ['lats'],
     position: 'standing',
+    demands: ['arm-overhead'],
     props: ['wall'],
     steps: [
       'Face a wall, one bent elbow high on it, hand behind the neck.',
@@ -497,14 +489,13 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Sink further.',
     easierForm: 'overhead-triceps',
     cautions: ['A pinch: elbow lower.'],
-    notFor: [LOOSE],
   }),
   exercise({
     id: 'palm-out-wrist-pull',
     name: 'Fingers back, arm straight',
     aim: 'Lengthens the inside of the forearm.',
     primary: 'forearm-flexors',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     steps: [
       'Hold one arm straight in front, palm away, fingers up.',
@@ -519,7 +510,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Fingers down.',
     harderForm: 'fours-fingers-forward',
     cautions: ['Tingling in the fingers: let go.'],
-    notFor: ['A fresh wrist injury'],
   }),
   exercise({
     id: 'palms-together-low',
@@ -541,7 +531,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easier: 'Higher.',
     harder: 'Lower.',
     cautions: ['Tingling in the fingers: let go.'],
-    notFor: ['A fresh wrist injury'],
   }),
   exercise({
     id: 'fours-fingers-forward',
@@ -550,7 +539,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'forearm-flexors',
     position: 'all fours',
-    tags: ['wrist load'],
+    demands: ['wrists'],
     sides: 'both',
     steps: [
       'On hands and knees, fingers forward.',
@@ -565,14 +554,13 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Fingers towards the knees.',
     easierForm: 'palm-out-wrist-pull',
     cautions: ['A pinch at the back of the wrist: less.'],
-    notFor: ['A fresh wrist injury', 'Arthritis of the hands'],
   }),
   exercise({
     id: 'back-of-hand-pull',
     name: 'Hand down, arm straight',
     aim: 'Lengthens the outside of the forearm.',
     primary: 'forearm-extensors',
-    position: 'sitting',
+    position: 'sitting on a chair',
     props: ['chair'],
     steps: [
       'Hold one arm straight in front, palm down.',
@@ -587,7 +575,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Make a fist.',
     harderForm: 'fist-turn-in',
     cautions: ['Press on the back of the hand, not on the fingers.'],
-    notFor: ['A fresh wrist injury'],
   }),
   exercise({
     id: 'fist-turn-in',
@@ -595,6 +582,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'The outside of the forearm without the other hand.',
     primary: 'forearm-extensors',
     position: 'standing',
+    demands: ['arm-behind'],
     steps: [
       'Arm straight down, a soft fist.',
       'Bend the wrist, turn the fist outwards.',
@@ -609,7 +597,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     easierForm: 'back-of-hand-pull',
     harderForm: 'fours-backs-of-hands',
     cautions: ['A sore outer elbow: very gently.'],
-    notFor: ['A fresh wrist injury'],
   }),
   exercise({
     id: 'fours-backs-of-hands',
@@ -618,7 +605,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     difficulty: 3,
     primary: 'forearm-extensors',
     position: 'all fours',
-    tags: ['wrist load'],
+    demands: ['wrists'],
     sides: 'both',
     steps: [
       'On hands and knees lay the backs of the hands down, fingers to the knees.',
@@ -633,6 +620,5 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     harder: 'Soft fists.',
     easierForm: 'fist-turn-in',
     cautions: ['Hardly any weight at first.'],
-    notFor: ['A fresh wrist injury', 'Arthritis of the hands'],
   }),
 ];

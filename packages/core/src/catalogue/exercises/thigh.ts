@@ -1,9 +1,6 @@
 import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
 
-const HAM_NOT_FOR = ['A fresh hamstring tear', 'Leg pain that spreads below the knee, until cleared'];
-const KNEE_NOT_FOR = ['A recent knee operation that has not been cleared'];
-
 /** Back and front of the thigh. */
 export const THIGH_EXERCISES: readonly Exercise[] = [
   exercise({
@@ -13,7 +10,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'hamstrings',
     secondary: ['calf'],
     position: 'supine',
-    tags: ['grip'],
+    demands: ['grip'],
     props: ['strap'],
     substitute: 'A towel or a belt.',
     steps: [
@@ -35,7 +32,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
       'If you feel tingling behind the leg, bend the knee or point the toes.',
       'After the third month of pregnancy use the sitting form instead of lying long on the back.',
     ],
-    notFor: HAM_NOT_FOR,
   }),
   exercise({
     id: 'supine-hands-hamstring',
@@ -43,7 +39,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     aim: 'A first hamstring stretch without any aid.',
     primary: 'hamstrings',
     position: 'supine',
-    tags: ['grip'],
+    demands: ['grip'],
     steps: [
       'Lie on your back, one foot on the floor.',
       'Hold the other thigh upright with both hands behind it.',
@@ -57,7 +53,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     harder: 'Draw the thigh past upright.',
     harderForm: 'supine-strap-hamstring',
     cautions: ['If your neck is stiff, put a cushion under the head.'],
-    notFor: HAM_NOT_FOR,
   }),
   exercise({
     id: 'chair-hamstring-hinge',
@@ -65,7 +60,8 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     aim: 'Lengthens the back of the thigh from a chair.',
     primary: 'hamstrings',
     secondary: ['calf'],
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['hip-past-90'],
     props: ['chair'],
     steps: [
       'Sit on the front of a chair, one leg straight, heel on the floor.',
@@ -81,7 +77,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easierForm: 'supine-hands-hamstring',
     harderForm: 'heel-on-chair-hamstring',
     cautions: ['The chair must not slide.'],
-    notFor: HAM_NOT_FOR,
   }),
   exercise({
     id: 'heel-on-chair-hamstring',
@@ -90,7 +85,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'hamstrings',
     position: 'standing',
-    tags: ['one leg'],
+    demands: ['hip-past-90', 'one-leg-held'],
     props: ['chair'],
     substitute: 'A low wall or a step.',
     steps: [
@@ -107,7 +102,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easierForm: 'chair-hamstring-hinge',
     harderForm: 'long-sitting-fold',
     cautions: ['Something to hold on to within reach.'],
-    notFor: HAM_NOT_FOR,
   }),
   exercise({
     id: 'long-sitting-fold',
@@ -116,8 +110,8 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'hamstrings',
     secondary: ['low-back', 'calf'],
-    position: 'sitting',
-    tags: ['spinal flexion'],
+    position: 'sitting on the floor',
+    demands: ['hip-past-90', 'spine-forward', 'head-low', 'belly'],
     sides: 'both',
     optionalProps: ['strap', 'cushion'],
     steps: [
@@ -134,7 +128,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     harder: 'A strap round the feet.',
     easierForm: 'heel-on-chair-hamstring',
     cautions: ['Not in the first hour after getting up.'],
-    notFor: ['Brittle bones', 'Disc trouble', ...HAM_NOT_FOR],
   }),
   exercise({
     id: 'strap-push-relax-hamstring',
@@ -144,7 +137,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'hamstrings',
     technique: 'contract-relax',
     position: 'supine',
-    tags: ['grip'],
+    demands: ['grip'],
     props: ['strap'],
     substitute: 'A towel or a belt.',
     steps: [
@@ -161,7 +154,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     harder: 'Push up to half of your strength.',
     easierForm: 'supine-strap-hamstring',
     cautions: ['Never push against pain.'],
-    notFor: ['High blood pressure', ...HAM_NOT_FOR],
   }),
   exercise({
     id: 'weighted-hinge',
@@ -172,7 +164,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     secondary: ['gluteals'],
     technique: 'loaded eccentric',
     position: 'standing',
-    tags: ['loaded spine', 'grip'],
+    demands: ['hip-past-90', 'spine-loaded', 'grip', 'belly'],
     props: ['weight'],
     sides: 'both',
     load: 'weight',
@@ -190,7 +182,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easier: 'Without a weight, hands on the thighs.',
     harder: 'One plate more.',
     cautions: ['Light at first; the next day tells.'],
-    notFor: ['Brittle bones', 'Disc trouble', ...HAM_NOT_FOR],
   }),
   exercise({
     id: 'leg-swing',
@@ -200,7 +191,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     secondary: ['hip-flexors'],
     technique: 'moving stretch',
     position: 'standing',
-    tags: ['one leg'],
+    demands: ['one-leg-held'],
     props: ['wall'],
     steps: [
       'Stand side-on to a wall, one hand on it.',
@@ -214,7 +205,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easier: 'Smaller.',
     harder: 'Larger, still smooth.',
     cautions: ['Never throw the leg to its end.'],
-    notFor: ['A fresh muscle tear', 'Poor balance without support'],
   }),
   exercise({
     id: 'sciatic-glide',
@@ -224,7 +214,8 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'hamstrings',
     technique: 'nerve glide',
     position: 'supine',
-    tags: ['grip'],
+    demands: ['grip'],
+    bed: false,
     steps: [
       'Lie on your back and hold one thigh upright.',
       'Straighten the knee half way while the toes point.',
@@ -237,7 +228,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easier: 'Straighten less.',
     harder: 'No harder form: it is not to be pushed.',
     cautions: ['Off unless the coach records that they are qualified.', 'Stop at any tingling.'],
-    notFor: ['Leg pain below the knee, numbness or weakness that a professional has not seen', 'Fresh disc trouble'],
   }),
   exercise({
     id: 'hamstring-roll',
@@ -245,8 +235,8 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     aim: 'Loosens the hamstrings before stretching.',
     primary: 'hamstrings',
     technique: 'rolling',
-    position: 'sitting',
-    tags: ['wrist load'],
+    position: 'sitting on the floor',
+    demands: ['wrists'],
     props: ['roller'],
     steps: [
       'Sit with one thigh on a roller, hands behind.',
@@ -260,7 +250,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easier: 'Both legs on the roller.',
     harder: 'Cross the other leg over.',
     cautions: ['Stay off the hollow of the knee.'],
-    notFor: ['Blood thinners, varicose veins or a clot', 'A fresh hamstring tear'],
   }),
   exercise({
     id: 'side-lying-quadriceps',
@@ -269,7 +258,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'quadriceps',
     secondary: ['hip-flexors'],
     position: 'side-lying',
-    tags: ['grip'],
+    demands: ['hip-back', 'grip'],
     props: ['strap'],
     substitute: 'The hand, when it reaches the foot.',
     steps: [
@@ -288,7 +277,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easierForm: 'prone-quadriceps',
     harderForm: 'standing-quadriceps',
     cautions: ['A knee that hurts when bent: use the strap and stay in the free range.'],
-    notFor: KNEE_NOT_FOR,
   }),
   exercise({
     id: 'prone-quadriceps',
@@ -296,7 +284,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     aim: 'Lengthens the front of the thigh; the floor keeps the hip straight.',
     primary: 'quadriceps',
     position: 'prone',
-    tags: ['grip'],
+    demands: ['knee-bent', 'grip'],
     optionalProps: ['strap'],
     steps: [
       'Lie on your belly, forehead on one hand.',
@@ -312,7 +300,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     harder: 'A folded towel under the knee.',
     harderForm: 'side-lying-quadriceps',
     cautions: ['A flat cushion under the belly with a sore back.'],
-    notFor: KNEE_NOT_FOR,
   }),
   exercise({
     id: 'standing-quadriceps',
@@ -320,7 +307,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     aim: 'The front of the thigh, anywhere.',
     primary: 'quadriceps',
     position: 'standing',
-    tags: ['one leg', 'grip'],
+    demands: ['hip-back', 'knee-bent', 'one-leg-held', 'grip'],
     props: ['wall'],
     steps: [
       'Hold on to a wall.',
@@ -336,7 +323,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easierForm: 'side-lying-quadriceps',
     harderForm: 'sofa-quadriceps',
     cautions: ['Keep a hand on the wall.'],
-    notFor: KNEE_NOT_FOR,
   }),
   exercise({
     id: 'heel-sit-lean-back',
@@ -346,7 +332,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'quadriceps',
     secondary: ['shin', 'abdominals'],
     position: 'kneeling',
-    tags: ['wrist load'],
+    demands: ['hip-back', 'knee-bent', 'spine-back', 'arm-behind', 'wrists'],
     sides: 'both',
     steps: [
       'Sit on the heels, hands on the floor behind.',
@@ -361,7 +347,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     harder: 'Down to the elbows.',
     easierForm: 'side-lying-quadriceps',
     cautions: ['Come up with the chin on the chest.'],
-    notFor: ['Knees that do not bend fully', ...KNEE_NOT_FOR],
   }),
   exercise({
     id: 'sofa-quadriceps',
@@ -371,6 +356,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'quadriceps',
     secondary: ['hip-flexors'],
     position: 'kneeling',
+    demands: ['hip-back', 'knee-bent'],
     props: ['sofa'],
     optionalProps: ['cushion'],
     steps: [
@@ -387,7 +373,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     harder: 'Sit upright against it.',
     easierForm: 'standing-quadriceps',
     cautions: ['Much under the knee.'],
-    notFor: ['Pain under the kneecap', ...KNEE_NOT_FOR],
   }),
   exercise({
     id: 'kneeling-lean-back',
@@ -397,6 +382,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'quadriceps',
     technique: 'loaded eccentric',
     position: 'kneeling',
+    demands: ['hip-back', 'knee-bent', 'spine-back', 'belly'],
     sides: 'both',
     props: ['cushion'],
     load: 'body',
@@ -413,7 +399,6 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easier: 'A band from in front helps.',
     harder: 'Arms overhead.',
     cautions: ['A hand’s breadth is enough at first.'],
-    notFor: ['Pain under the kneecap', ...KNEE_NOT_FOR],
   }),
   exercise({
     id: 'quadriceps-roll',
@@ -422,6 +407,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     primary: 'quadriceps',
     technique: 'rolling',
     position: 'prone',
+    demands: ['belly'],
     props: ['roller'],
     steps: [
       'Lie on your forearms, one thigh on a roller.',
@@ -435,6 +421,5 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     easier: 'More weight on the other leg.',
     harder: 'Bend the knee while rolling.',
     cautions: ['Stay off the kneecap.'],
-    notFor: ['Blood thinners, varicose veins or a clot'],
   }),
 ];

@@ -1,8 +1,6 @@
 import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
 
-const SPINE = ['Brittle bones', 'Disc trouble with leg pain'];
-
 /** Back, belly and flanks. */
 export const TRUNK_EXERCISES: readonly Exercise[] = [
   exercise({
@@ -12,7 +10,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'low-back',
     secondary: ['lats', 'gluteals'],
     position: 'kneeling',
-    tags: ['deep hip flexion'],
+    demands: ['hip-past-90', 'knee-bent', 'spine-forward', 'head-low', 'belly'],
     sides: 'both',
     optionalProps: ['cushion'],
     steps: ['Kneel and sit back on the heels.', 'Fold forward, arms long in front.', 'Breathe into the back.'],
@@ -24,7 +22,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Walk the hands further.',
     easierForm: 'double-knee-hug',
     cautions: ['Knees apart with a full belly or in pregnancy.'],
-    notFor: ['Knees that do not bend fully', 'An artificial hip, unless cleared'],
   }),
   exercise({
     id: 'double-knee-hug',
@@ -33,7 +30,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'low-back',
     secondary: ['gluteals'],
     position: 'supine',
-    tags: ['deep hip flexion', 'spinal flexion'],
+    demands: ['hip-past-90', 'spine-forward', 'grip', 'belly'],
     sides: 'both',
     steps: ['Lie on your back.', 'Draw both knees to the chest with the hands.', 'Rock a little from side to side.'],
     endPoint: 'the pelvis rolls far up',
@@ -44,7 +41,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Forehead towards the knees.',
     harderForm: 'chair-fold',
     cautions: ['Not in the first hour after getting up.'],
-    notFor: ['An artificial hip, unless cleared', ...SPINE],
   }),
   exercise({
     id: 'chair-fold',
@@ -52,8 +48,8 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     aim: 'Lets the back hang long, at the desk.',
     primary: 'low-back',
     secondary: ['upper-back'],
-    position: 'sitting',
-    tags: ['spinal flexion', 'head down'],
+    position: 'sitting on a chair',
+    demands: ['hip-past-90', 'spine-forward', 'head-low', 'belly'],
     sides: 'both',
     props: ['chair'],
     steps: [
@@ -69,7 +65,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Hold the ankles.',
     easierForm: 'double-knee-hug',
     cautions: ['Come up slowly.', 'Not in the first hour after getting up.'],
-    notFor: ['Glaucoma or uncontrolled blood pressure', ...SPINE],
   }),
   exercise({
     id: 'cat-and-cow',
@@ -79,7 +74,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     secondary: ['upper-back', 'abdominals'],
     technique: 'moving stretch',
     position: 'all fours',
-    tags: ['wrist load'],
+    demands: ['spine-forward', 'spine-back', 'wrists'],
     sides: 'both',
     steps: [
       'On hands and knees.',
@@ -93,7 +88,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Sitting, hands on the knees.',
     harder: 'Longer pauses.',
     cautions: ['On the fists when the wrists complain.'],
-    notFor: ['A fresh vertebral fracture'],
   }),
   exercise({
     id: 'opposite-arm-and-leg',
@@ -103,7 +97,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'low-back',
     technique: 'activation',
     position: 'all fours',
-    tags: ['wrist load'],
+    demands: ['wrists'],
     sidePattern: 'alternating',
     sideWords: 'Named by the leg.',
     steps: ['On hands and knees, back level.', 'Reach one leg back and the other arm forward.', 'Pause, change.'],
@@ -113,8 +107,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     faults: ['Leg too high', 'Pelvis tipping'],
     easier: 'Leg only.',
     harder: 'Longer pauses.',
-    cautions: ['On the fists when the wrists complain.'],
-    notFor: ['Back pain that grows with it'],
+    cautions: ['Leave it out if back pain grows with it.', 'On the fists when the wrists complain.'],
   }),
   exercise({
     id: 'forearm-prop',
@@ -122,6 +115,8 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     aim: 'A gentle opening of belly and low back.',
     primary: 'abdominals',
     position: 'prone',
+    demands: ['spine-back'],
+    bed: false,
     sides: 'both',
     steps: [
       'Lie on your belly, elbows under the shoulders.',
@@ -136,7 +131,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'On the hands.',
     harderForm: 'press-up-on-hands',
     cautions: ['A pinch in the back: lower.'],
-    notFor: ['Pregnancy', 'Back pain that goes into the leg on bending back'],
   }),
   exercise({
     id: 'press-up-on-hands',
@@ -146,7 +140,8 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'abdominals',
     secondary: ['hip-flexors'],
     position: 'prone',
-    tags: ['wrist load'],
+    demands: ['hip-back', 'spine-back', 'wrists'],
+    bed: false,
     sides: 'both',
     steps: [
       'Lie on your belly, hands beside the chest.',
@@ -162,7 +157,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Hands nearer.',
     easierForm: 'forearm-prop',
     cautions: ['A pinch in the back: lower.'],
-    notFor: ['Pregnancy', 'Back pain that goes into the leg on bending back'],
   }),
   exercise({
     id: 'long-line-reach',
@@ -171,6 +165,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'abdominals',
     secondary: ['lats'],
     position: 'supine',
+    demands: ['spine-back', 'arm-overhead'],
     sides: 'both',
     steps: [
       'Lie on your back, arms overhead on the floor.',
@@ -185,7 +180,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'A rolled towel under the ribs.',
     harderForm: 'forearm-prop',
     cautions: ['A pinch in the shoulder: arms wider.'],
-    notFor: ['Late pregnancy, lying on the back'],
   }),
   exercise({
     id: 'lower-rib-breathing',
@@ -207,7 +201,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Sitting.',
     harder: 'Longer breaths.',
     cautions: ['Dizzy: stop counting.'],
-    notFor: ['Short breath at rest'],
   }),
   exercise({
     id: 'standing-side-bend',
@@ -216,6 +209,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'lateral-trunk',
     secondary: ['lats'],
     position: 'standing',
+    demands: ['arm-overhead'],
     sides: 'each',
     sideWords: 'The side of the raised arm is stretched.',
     steps: [
@@ -232,7 +226,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easierForm: 'seated-side-bend',
     harderForm: 'side-folded-kneel',
     cautions: ['The other hand on the thigh carries some.'],
-    notFor: ['A fresh rib fracture'],
   }),
   exercise({
     id: 'seated-side-bend',
@@ -240,7 +233,8 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     aim: 'Lengthens the flank from a chair.',
     primary: 'lateral-trunk',
     secondary: ['lats'],
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['arm-overhead'],
     props: ['chair'],
     sideWords: 'The side of the raised arm is stretched.',
     steps: [
@@ -256,7 +250,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Reach further over.',
     harderForm: 'standing-side-bend',
     cautions: ['The chair must not slide.'],
-    notFor: ['A fresh rib fracture'],
   }),
   exercise({
     id: 'side-folded-kneel',
@@ -265,7 +258,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'lateral-trunk',
     secondary: ['lats'],
     position: 'kneeling',
-    tags: ['deep hip flexion'],
+    demands: ['hip-past-90', 'knee-bent', 'spine-forward', 'head-low'],
     sideWords: 'The hands go away from the stretched side.',
     steps: ['Fold forward over the heels, arms long.', 'Walk both hands to one side.', 'Let the other buttock sink.'],
     endPoint: 'the buttocks leave the heels',
@@ -276,7 +269,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Far hand on top.',
     easierForm: 'standing-side-bend',
     cautions: ['Stop if your knees hurt.'],
-    notFor: ['Knees that do not bend fully', 'An artificial hip, unless cleared'],
   }),
   exercise({
     id: 'self-hug-round',
@@ -284,7 +276,8 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     aim: 'Opens between the shoulder blades.',
     primary: 'upper-back',
     secondary: ['posterior-shoulder'],
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['spine-forward'],
     sides: 'both',
     props: ['chair'],
     steps: [
@@ -300,7 +293,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Change the upper arm half way.',
     harderForm: 'clasp-and-reach',
     cautions: ['Gently with brittle bones: stay nearly upright.'],
-    notFor: ['A fresh vertebral fracture'],
   }),
   exercise({
     id: 'clasp-and-reach',
@@ -309,6 +301,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'upper-back',
     secondary: ['posterior-shoulder'],
     position: 'standing',
+    demands: ['spine-forward'],
     sides: 'both',
     steps: [
       'Clasp the hands in front at chest height, palms away.',
@@ -323,7 +316,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Turn a little to each side.',
     easierForm: 'self-hug-round',
     cautions: ['Gently with brittle bones.'],
-    notFor: ['A fresh vertebral fracture'],
   }),
   exercise({
     id: 'rounded-fours',
@@ -332,7 +324,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'upper-back',
     secondary: ['low-back'],
     position: 'all fours',
-    tags: ['wrist load', 'spinal flexion'],
+    demands: ['spine-forward', 'head-low', 'wrists'],
     sides: 'both',
     steps: [
       'On hands and knees push the floor away.',
@@ -346,7 +338,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Hands on a bench.',
     harder: 'Sit half back.',
     cautions: ['On the fists when the wrists complain.'],
-    notFor: ['Brittle bones'],
   }),
   exercise({
     id: 'roller-upper-back',
@@ -356,6 +347,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'upper-back',
     technique: 'rolling',
     position: 'supine',
+    demands: ['spine-back', 'spine-pressed'],
     sides: 'both',
     props: ['roller'],
     substitute: 'A rolled bath towel.',
@@ -371,7 +363,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'A rolled towel.',
     harder: 'Arms overhead.',
     cautions: ['Carry the head.'],
-    notFor: ['Brittle bones', 'Blood thinners'],
   }),
   exercise({
     id: 'wall-slide',
@@ -380,6 +371,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'upper-back',
     technique: 'activation',
     position: 'standing',
+    demands: ['arm-out'],
     sides: 'both',
     props: ['wall'],
     steps: [
@@ -394,7 +386,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Lying on the floor.',
     harder: 'Slower.',
     cautions: ['A pinch in the shoulder: less high.'],
-    notFor: ['A shoulder that slips out'],
   }),
   exercise({
     id: 'side-lying-open-chest',
@@ -403,6 +394,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'thoracic-rotators',
     secondary: ['pectorals'],
     position: 'side-lying',
+    demands: ['spine-turned', 'arm-out'],
     optionalProps: ['cushion'],
     sideWords: 'Named by the side to which the chest turns.',
     steps: [
@@ -419,14 +411,14 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Hold the lower knee down.',
     harderForm: 'thread-through',
     cautions: ['A cushion under the head.'],
-    notFor: ['A shoulder that slips out'],
   }),
   exercise({
     id: 'chair-twist',
     name: 'Seated turn',
     aim: 'Turns the upper back at the desk.',
     primary: 'thoracic-rotators',
-    position: 'sitting',
+    position: 'sitting on a chair',
+    demands: ['spine-turned'],
     props: ['chair'],
     sideWords: 'Named by the side to which the chest turns.',
     steps: [
@@ -443,7 +435,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easierForm: 'side-lying-open-chest',
     harderForm: 'thread-through',
     cautions: ['No pulling into the end with brittle bones.'],
-    notFor: ['A fresh vertebral fracture'],
   }),
   exercise({
     id: 'thread-through',
@@ -453,7 +444,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'thoracic-rotators',
     secondary: ['posterior-shoulder', 'upper-back'],
     position: 'all fours',
-    tags: ['wrist load'],
+    demands: ['spine-turned', 'wrists'],
     sideWords: 'Named by the arm that reaches through.',
     steps: [
       'On hands and knees.',
@@ -468,7 +459,6 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Other arm overhead.',
     easierForm: 'side-lying-open-chest',
     cautions: ['Weight on the shoulder, not on the head.'],
-    notFor: ['Neck trouble'],
   }),
   exercise({
     id: 'lying-twist',
@@ -477,6 +467,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'thoracic-rotators',
     secondary: ['low-back', 'lateral-hip'],
     position: 'supine',
+    demands: ['hip-past-90', 'hip-across', 'spine-turned'],
     optionalProps: ['cushion'],
     sideWords: 'The side away from the knees is stretched.',
     steps: [
@@ -491,6 +482,5 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'A cushion between or under the knees.',
     harder: 'Straighten the upper knee.',
     cautions: ['Slow, both ways.'],
-    notFor: ['Brittle bones', 'An artificial hip, unless cleared'],
   }),
 ];

@@ -24,6 +24,9 @@ const HARVEY = memory('Harvey D 1998, Br J Sports Med 32(1):68-70: mean of 117 e
 
 const THOMAS_HIP: RomTest = {
   id: 'thomas-hip',
+  demands: ['hip-past-90', 'hip-back', 'spine-back'],
+  bed: true,
+  notFor: [],
   name: 'Modified Thomas, hip',
   motion: 'hip extension, knee free',
   purpose: 'How far the thigh drops below level when the other knee is held: the hip flexors of who sits a lot.',
@@ -56,13 +59,15 @@ const THOMAS_HIP: RomTest = {
     'Help the client back onto the bench; the edge can tip.',
     'A pinch in the front of the held hip ends the test.',
   ],
-  notFor: ['A hip replacement that has not been cleared', 'Late pregnancy'],
   faults: ['Low back arching', 'Held knee pulled too far', 'Thigh drifting out'],
 };
 
 const THOMAS_KNEE: RomTest = {
   ...THOMAS_HIP,
   id: 'thomas-knee',
+  demands: ['hip-past-90', 'hip-back', 'spine-back'],
+  bed: true,
+  notFor: [],
   name: 'Modified Thomas, knee',
   motion: 'knee flexion, hip extended',
   purpose: 'How far the hanging knee stays bent: the part of the quadriceps that crosses the hip.',
@@ -83,6 +88,9 @@ const THOMAS_KNEE: RomTest = {
 const THOMAS_DRIFT: RomTest = {
   ...THOMAS_HIP,
   id: 'thomas-drift',
+  demands: ['hip-past-90', 'hip-back', 'spine-back'],
+  bed: true,
+  notFor: [],
   name: 'Modified Thomas, drift',
   motion: 'hip abduction while extending',
   purpose: 'How far the hanging thigh drifts out: the outer hip pulling it there.',
@@ -103,6 +111,9 @@ const THOMAS_DRIFT: RomTest = {
 
 const PRONE_KNEE_BEND: RomTest = {
   id: 'prone-knee-bend',
+  demands: ['knee-bent'],
+  bed: true,
+  notFor: [],
   name: 'Prone knee bend',
   motion: 'knee flexion, hip straight',
   purpose: 'How near the heel comes to the buttock with the hip straight: the front of the thigh.',
@@ -138,12 +149,14 @@ const PRONE_KNEE_BEND: RomTest = {
     'A knee that hurts when bent: stop there and note it.',
     'Use a cushion under the belly when the back arches.',
   ],
-  notFor: ['A recent knee operation', 'Late pregnancy'],
   faults: ['Seat lifting', 'Thigh sliding out'],
 };
 
 const HIP_ABDUCTION: RomTest = {
   id: 'hip-abduction',
+  demands: ['legs-wide', 'hip-back'],
+  bed: true,
+  notFor: [],
   name: 'Hip abduction',
   motion: 'hip abduction',
   purpose: 'How far the leg opens to the side: adductors.',
@@ -170,13 +183,15 @@ const HIP_ABDUCTION: RomTest = {
   reference: roachMiles([44, 11], [42, 11], [39, 12], 45),
   limits: [{ group: 'adductors', weight: 1 }],
   cautions: ['A pinch in the groin ends the test: note it.'],
-  notFor: ['A fresh groin strain'],
   faults: ['Pelvis moving along', 'Leg turning out', 'Knee bending'],
 };
 
 const BENT_KNEE_FALL_OUT: RomTest = {
   ...HIP_ABDUCTION,
   id: 'bent-knee-fall-out',
+  demands: ['legs-wide', 'hip-back'],
+  bed: true,
+  notFor: [],
   name: 'Bent-knee fall-out',
   motion: 'hip abduction and external rotation, knee bent',
   purpose: 'How near the bent knee falls to the floor: adductors and the front of the hip.',
@@ -210,6 +225,9 @@ const BENT_KNEE_FALL_OUT: RomTest = {
 
 const HIP_INTERNAL_ROTATION: RomTest = {
   id: 'hip-internal-rotation',
+  demands: ['hip-across'],
+  bed: true,
+  notFor: [],
   name: 'Hip internal rotation',
   motion: 'hip internal rotation, hip straight',
   purpose: 'How far the thigh turns in: deep rotators, squat and change of direction.',
@@ -236,13 +254,15 @@ const HIP_INTERNAL_ROTATION: RomTest = {
   reference: roachMiles([33, 7], [31, 8], [30, 7], 45),
   limits: [{ group: 'deep-hip-rotators', weight: 1 }],
   cautions: ['A pinch in the groin ends the test: note it.'],
-  notFor: ['A hip replacement that has not been cleared', 'Late pregnancy'],
   faults: ['Pelvis lifting', 'Knee sliding out'],
 };
 
 const HIP_EXTERNAL_ROTATION: RomTest = {
   ...HIP_INTERNAL_ROTATION,
   id: 'hip-external-rotation',
+  demands: ['hip-back'],
+  bed: true,
+  notFor: [],
   name: 'Hip external rotation',
   motion: 'hip external rotation, hip straight',
   purpose: 'How far the thigh turns out: sitting cross-legged, the front of the hip.',
@@ -261,6 +281,9 @@ const HIP_EXTERNAL_ROTATION: RomTest = {
 const HIP_FLEXION: RomTest = {
   ...HIP_ABDUCTION,
   id: 'hip-flexion',
+  demands: ['hip-past-90'],
+  bed: true,
+  notFor: [],
   name: 'Hip flexion, knee bent',
   motion: 'hip flexion',
   purpose: 'How far the knee comes to the chest: gluteals and the back of the hip.',
@@ -280,13 +303,15 @@ const HIP_FLEXION: RomTest = {
     { group: 'low-back', weight: 0.2 },
   ],
   cautions: ['A pinch in the front of the hip ends the test: note it.'],
-  notFor: ['A hip replacement not cleared beyond 90°'],
   faults: ['Other thigh lifting', 'Knee drifting out'],
 };
 
 const SIDE_SPLIT_HEIGHT: RomTest = {
   ...HIP_ABDUCTION,
   id: 'side-split-height',
+  demands: ['legs-wide', 'hip-back'],
+  bed: true,
+  notFor: ['Beginners'],
   name: 'Side split height',
   motion: 'both hips, abduction',
   purpose: 'Height of the pelvis above the floor in the widest supported straddle: for who works towards the split.',
@@ -314,7 +339,6 @@ const SIDE_SPLIT_HEIGHT: RomTest = {
   },
   limits: [{ group: 'adductors', weight: 1 }],
   cautions: ['Warm, supported, and never bounced.', 'A pinch in the groin or pain inside the knee ends the test.'],
-  notFor: ['Beginners', 'Pregnancy', 'A fresh groin strain or knee trouble on the inside'],
   faults: ['Feet rolling in', 'Dropping without the hands'],
 };
 

@@ -5,6 +5,9 @@ import { AAOS, BOONE_AZEN, GONIOMETER_ERROR, inches, memory, practice, RIKLI_JON
 /** Knee to wall: how far the shin travels over a foot whose heel stays down. */
 export const WEIGHT_BEARING_LUNGE: RomTest = {
   id: 'weight-bearing-lunge',
+  demands: [],
+  bed: true,
+  notFor: ['Standing on this leg is not allowed'],
   name: 'Weight-bearing lunge',
   motion: 'ankle dorsiflexion, knee bent',
   purpose: 'How far the knee travels over the foot while the heel stays down: squats, stairs, landing.',
@@ -50,13 +53,15 @@ export const WEIGHT_BEARING_LUNGE: RomTest = {
     'If your balance is poor, the hands stay on the wall.',
     'Pinching in the front of the ankle ends the test: note it.',
   ],
-  notFor: ['A fresh ankle or foot injury', 'Standing on this leg is not allowed'],
   faults: ['Heel lifting', 'Arch rolling in', 'Knee off the line', 'Foot turned out'],
 };
 
 const LUNGE_ANGLE: RomTest = {
   ...WEIGHT_BEARING_LUNGE,
   id: 'weight-bearing-lunge-angle',
+  demands: [],
+  bed: true,
+  notFor: ['Standing on this leg is not allowed'],
   name: 'Weight-bearing lunge, angle',
   landmarks: ['front edge of the shin, 15 cm below the kneecap'],
   steps: [
@@ -88,6 +93,9 @@ const LUNGE_ANGLE: RomTest = {
 
 const STRAIGHT_KNEE_DORSIFLEXION: RomTest = {
   id: 'straight-knee-dorsiflexion',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Dorsiflexion, knee straight',
   motion: 'ankle dorsiflexion, knee straight',
   purpose: 'How far the foot comes up when the upper calf is on stretch: walking, running, downhill.',
@@ -123,13 +131,15 @@ const STRAIGHT_KNEE_DORSIFLEXION: RomTest = {
     { group: 'plantar-foot', weight: 0.2 },
   ],
   cautions: ['Tingling or a sharp line behind the knee ends the test: note it.'],
-  notFor: ['A fresh calf or Achilles tear'],
   faults: ['Knee bending', 'Foot turning out', 'Reading the toes instead of the foot'],
 };
 
 const PLANTARFLEXION: RomTest = {
   ...STRAIGHT_KNEE_DORSIFLEXION,
   id: 'plantarflexion',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Plantarflexion',
   motion: 'ankle plantarflexion',
   purpose: 'How far the foot points: kneeling, sitting on the heels, dance.',
@@ -152,16 +162,18 @@ const PLANTARFLEXION: RomTest = {
   },
   limits: [{ group: 'shin', weight: 1 }],
   cautions: ['A cramp in the calf ends the test; let the foot come up.'],
-  notFor: ['A fresh sprain on the outside of the ankle'],
   faults: ['Foot turning in', 'Toes curled instead of the foot pointed'],
 };
 
 const GREAT_TOE_EXTENSION: RomTest = {
   id: 'great-toe-extension',
+  demands: [],
+  bed: true,
+  notFor: ['A gouty toe'],
   name: 'Great toe extension',
   motion: 'first toe joint, extension',
   purpose: 'How far the big toe bends up: push-off in walking and running, lunges on the toes.',
-  position: 'sitting',
+  position: 'sitting on a chair',
   landmarks: ['inner side of the first metatarsal', 'first toe joint', 'first toe bone'],
   steps: [
     'Sitting, foot flat on the floor, ankle at a right angle.',
@@ -184,13 +196,15 @@ const GREAT_TOE_EXTENSION: RomTest = {
   reference: { kind: 'nominal', value: 70, source: AAOS },
   limits: [{ group: 'plantar-foot', weight: 1 }],
   cautions: ['Pain inside the joint ends the test: note it.'],
-  notFor: ['A gouty or freshly operated toe'],
   faults: ['Ball of the foot lifting', 'Ankle moving along'],
 };
 
 /** Hamstrings: how far the knee is from straight with the thigh upright. */
 export const ACTIVE_KNEE_EXTENSION: RomTest = {
   id: 'active-knee-extension',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Active knee extension',
   motion: 'knee extension, hip at 90°',
   purpose: 'How short the hamstrings are, without the low back helping.',
@@ -228,13 +242,15 @@ export const ACTIVE_KNEE_EXTENSION: RomTest = {
   },
   limits: [{ group: 'hamstrings', weight: 1 }],
   cautions: ['If there is tingling behind the knee or in the foot, point the toes away; note it if it doesn’t go.'],
-  notFor: ['A fresh hamstring tear', 'Leg pain spreading below the knee, until cleared'],
   faults: ['Thigh drifting away from upright', 'Pelvis rolling back', 'Foot pulled up hard'],
 };
 
 const STRAIGHT_LEG_RAISE: RomTest = {
   ...ACTIVE_KNEE_EXTENSION,
   id: 'straight-leg-raise',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Straight-leg raise',
   motion: 'hip flexion, knee straight',
   purpose: 'How far the straight leg comes up: hamstrings and what is behind the leg together.',
@@ -269,11 +285,14 @@ const STRAIGHT_LEG_RAISE: RomTest = {
 
 const SIT_AND_REACH: RomTest = {
   id: 'sit-and-reach',
+  demands: ['hip-past-90', 'spine-forward', 'belly'],
+  bed: false,
+  notFor: ['The first two hours after waking'],
   name: 'Sit-and-reach',
   motion: 'trunk and hip flexion, knees straight',
   purpose:
     'Reach towards the feet with the legs straight: hamstrings and back together; a field test, not a hamstring test alone.',
-  position: 'sitting',
+  position: 'sitting on the floor',
   landmarks: ['fingertips', 'box with its zero 26 cm before the feet'],
   steps: [
     'Sit with straight knees, bare soles against the box, its 26 cm mark at the soles.',
@@ -318,13 +337,16 @@ const SIT_AND_REACH: RomTest = {
     { group: 'low-back', weight: 0.3 },
   ],
   cautions: ['No bouncing; with back trouble use the active knee extension instead.'],
-  notFor: ['Brittle bones', 'A disc trouble that spreads into the leg', 'The first two hours after waking'],
   faults: ['Knees bending', 'Jerking forward', 'One hand ahead of the other'],
 };
 
 const CHAIR_SIT_AND_REACH: RomTest = {
   ...SIT_AND_REACH,
   id: 'chair-sit-and-reach',
+  position: 'sitting on a chair',
+  demands: ['hip-past-90', 'spine-forward'],
+  bed: true,
+  notFor: [],
   name: 'Chair sit-and-reach',
   purpose:
     'The same reach from a chair, one leg straight: for people of 60 and over, and anyone who can’t get to the floor.',
@@ -367,12 +389,14 @@ const CHAIR_SIT_AND_REACH: RomTest = {
     source: RIKLI_JONES,
   },
   cautions: ['The chair stands against a wall.', 'No bouncing; stop at dizziness.'],
-  notFor: ['Brittle bones', 'A hip replacement not cleared for bending'],
 };
 
 const FINGER_TO_FLOOR: RomTest = {
   ...SIT_AND_REACH,
   id: 'finger-to-floor',
+  demands: ['hip-past-90', 'spine-forward', 'head-low'],
+  bed: true,
+  notFor: ['The first two hours after waking'],
   name: 'Finger to floor',
   purpose:
     'How near the fingertips come to the floor with straight knees: the motion people mean by touching their toes.',

@@ -28,6 +28,9 @@ const NECK_ERROR = {
 
 const SIDE_BEND_SLIDE: RomTest = {
   id: 'side-bend-slide',
+  demands: [],
+  bed: true,
+  notFor: ['A fresh rib or back injury'],
   name: 'Side-bend slide',
   motion: 'trunk side-bend',
   purpose: 'How far the hand slides down the leg: the side of the trunk that is left behind is stretched.',
@@ -61,17 +64,19 @@ const SIDE_BEND_SLIDE: RomTest = {
     { group: 'lats', weight: 0.2 },
   ],
   cautions: ['Leg symptoms while bending end the test: note them.'],
-  notFor: ['Leg pain spreading below the knee, until cleared'],
   faults: ['Turning', 'Leaning forward', 'Heel lifting'],
 };
 
 const SEATED_ROTATION: RomTest = {
   ...SIDE_BEND_SLIDE,
   id: 'seated-rotation',
+  demands: ['spine-turned'],
+  bed: true,
+  notFor: ['A fresh rib or back injury'],
   name: 'Seated rotation',
   motion: 'thoracic rotation, sitting',
   purpose: 'How far the chest turns over a still pelvis: look behind, throw, swing.',
-  position: 'sitting',
+  position: 'sitting on a chair',
   landmarks: ['line of both shoulders', 'line of the pelvis'],
   steps: [
     'On a stool, a cushion held between the knees, a stick across the chest.',
@@ -92,13 +97,15 @@ const SEATED_ROTATION: RomTest = {
     { group: 'thoracic-rotators', weight: 1 },
     { group: 'lateral-trunk', weight: 0.3 },
   ],
-  notFor: ['Brittle bones', 'A fresh rib or back injury'],
   faults: ['Knees moving', 'Leaning', 'Arms pulled round instead of the chest'],
 };
 
 const LUMBAR_LOCKED_ROTATION: RomTest = {
   ...SEATED_ROTATION,
   id: 'lumbar-locked-rotation',
+  demands: ['hip-past-90', 'knee-bent', 'spine-turned'],
+  bed: false,
+  notFor: [],
   name: 'Lumbar-locked rotation',
   motion: 'thoracic rotation, low back kept still',
   purpose: 'Turns the upper back alone: sitting on the heels keeps the low back out.',
@@ -113,11 +120,13 @@ const LUMBAR_LOCKED_ROTATION: RomTest = {
   instruments: ['inclinometer'],
   reference: { kind: 'nominal', value: 45, source: practice('About 40-50°.') },
   limits: [{ group: 'thoracic-rotators', weight: 1 }],
-  notFor: ['Knees that can’t take kneeling', 'Brittle bones'],
 };
 
 const SHOULDER_FLEXION: RomTest = {
   id: 'shoulder-flexion',
+  demands: ['arm-overhead'],
+  bed: true,
+  notFor: [],
   name: 'Shoulder flexion, lying',
   motion: 'shoulder flexion',
   purpose: 'How far the arm goes overhead with the back flat: lats and pectorals.',
@@ -148,13 +157,15 @@ const SHOULDER_FLEXION: RomTest = {
     { group: 'triceps', weight: 0.2 },
   ],
   cautions: ['A pinch on top of the shoulder or tingling in the hand ends the test: note it.'],
-  notFor: ['A shoulder that slips out', 'A fresh shoulder operation'],
   faults: ['Ribs flaring', 'Elbow bending', 'Arm drifting out'],
 };
 
 const SHOULDER_EXTERNAL_ROTATION: RomTest = {
   ...SHOULDER_FLEXION,
   id: 'shoulder-external-rotation',
+  demands: ['arm-out'],
+  bed: true,
+  notFor: [],
   name: 'Shoulder external rotation at 90°',
   motion: 'shoulder external rotation, arm out at 90°',
   purpose: 'How far the forearm tips back: pectorals and the front of the shoulder.',
@@ -179,6 +190,9 @@ const SHOULDER_EXTERNAL_ROTATION: RomTest = {
 const SHOULDER_INTERNAL_ROTATION: RomTest = {
   ...SHOULDER_EXTERNAL_ROTATION,
   id: 'shoulder-internal-rotation',
+  demands: ['arm-out'],
+  bed: true,
+  notFor: [],
   name: 'Shoulder internal rotation at 90°',
   motion: 'shoulder internal rotation, arm out at 90°',
   purpose: 'How far the forearm tips forward: the back of the shoulder.',
@@ -201,6 +215,9 @@ const SHOULDER_INTERNAL_ROTATION: RomTest = {
 const HORIZONTAL_ABDUCTION: RomTest = {
   ...SHOULDER_FLEXION,
   id: 'shoulder-horizontal-abduction',
+  demands: ['arm-out'],
+  bed: true,
+  notFor: [],
   name: 'Shoulder horizontal abduction',
   motion: 'shoulder horizontal abduction',
   purpose: 'How far the arm opens below the level of the bench: pectorals.',
@@ -225,6 +242,9 @@ const HORIZONTAL_ABDUCTION: RomTest = {
 const BACK_SCRATCH: RomTest = {
   ...SIDE_BEND_SLIDE,
   id: 'back-scratch',
+  demands: ['arm-overhead', 'arm-behind'],
+  bed: true,
+  notFor: [],
   name: 'Back scratch',
   motion: 'both shoulders, one hand from above and one from below',
   purpose: 'How near the hands come behind the back: dressing, washing, reaching a zip.',
@@ -275,13 +295,15 @@ const BACK_SCRATCH: RomTest = {
     { group: 'anterior-shoulder', weight: 0.3 },
   ],
   cautions: ['A pinch in the shoulder or tingling in the hand ends the test: note it.'],
-  notFor: ['A shoulder that slips out', 'A fresh shoulder operation'],
   faults: ['Hands pulling', 'Head pushed forward', 'Low back arched'],
 };
 
 const NECK_ROTATION: RomTest = {
   ...SEATED_ROTATION,
   id: 'neck-rotation',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Neck rotation',
   motion: 'cervical rotation',
   purpose: 'How far the head turns: driving, looking over the shoulder.',
@@ -305,13 +327,15 @@ const NECK_ROTATION: RomTest = {
     'Never pushed by hand.',
     'Dizziness, double vision, tingling or a new strong headache ends the assessment: refer.',
   ],
-  notFor: ['Neck with dizziness, drop attacks, trouble speaking or swallowing', 'Inflammatory arthritis of the neck'],
   faults: ['Shoulders turning', 'Chin dropping', 'Slumping'],
 };
 
 const NECK_SIDE_BEND: RomTest = {
   ...NECK_ROTATION,
   id: 'neck-side-bend',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Neck side-bend',
   motion: 'cervical side-bend',
   purpose: 'How far the ear goes to the shoulder: the side left behind is stretched.',
@@ -335,6 +359,9 @@ const NECK_SIDE_BEND: RomTest = {
 const NECK_FLEXION: RomTest = {
   ...NECK_ROTATION,
   id: 'neck-flexion',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Neck flexion',
   motion: 'cervical flexion',
   purpose: 'How far the chin comes to the chest: the back of the neck.',
@@ -360,6 +387,9 @@ const neckDecades = (sex: 'female' | 'male', values: readonly (readonly [mean: n
 const NECK_EXTENSION: RomTest = {
   ...NECK_FLEXION,
   id: 'neck-extension',
+  demands: ['neck-back'],
+  bed: true,
+  notFor: [],
   name: 'Neck extension',
   motion: 'cervical extension',
   purpose: 'How far the head goes back: the front of the neck.',
@@ -399,10 +429,13 @@ const NECK_EXTENSION: RomTest = {
 
 const WRIST_EXTENSION: RomTest = {
   id: 'wrist-extension',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Wrist extension',
   motion: 'wrist extension',
   purpose: 'How far the hand bends back: hands on the floor, push-ups, handwork.',
-  position: 'sitting',
+  position: 'sitting on a chair',
   landmarks: ['inner elbow', 'inner wrist', 'fifth metacarpal'],
   steps: [
     'Sitting, forearm flat on a table, palm down, hand over the edge.',
@@ -425,13 +458,15 @@ const WRIST_EXTENSION: RomTest = {
   reference: booneAzen(74, 6.6, 70),
   limits: [{ group: 'forearm-flexors', weight: 1 }],
   cautions: ['Tingling in the fingers ends the test: note it.'],
-  notFor: ['An inflamed or freshly injured wrist'],
   faults: ['Forearm lifting', 'Fingers stretched hard'],
 };
 
 const WRIST_FLEXION: RomTest = {
   ...WRIST_EXTENSION,
   id: 'wrist-flexion',
+  demands: [],
+  bed: true,
+  notFor: [],
   name: 'Wrist flexion',
   motion: 'wrist flexion',
   purpose: 'How far the hand bends forward: the top of the forearm.',

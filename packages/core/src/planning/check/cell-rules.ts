@@ -15,6 +15,7 @@ import { bonusFor } from '../bonus.js';
 import { easierMiss, easierWeek } from '../easier-week.js';
 import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression.js';
 import { isSafetyLimit, type PlanClient, techniqueBar } from '../limits.js';
+import type { LimitFact } from '../facts.js';
 import type { LaneInput, PlannedWeek } from '../plan.js';
 import { returnShare, scaleTo } from '../scale.js';
 import type { Fix, OutOfBounds, Violation, ViolationFact } from './violation.js';
@@ -162,6 +163,17 @@ function easier(v: CellView): Found[] {
   return [warn('easier-week', { code: 'not-easier', args: { percent, since: base.week } }, setCell(v, best))];
 }
 
+/** Limits that bound the size of a bout or its push, the gravest first. */
+const BOUND_BY: Readonly<Record<'amount' | 'effort', readonly LimitFact['code'][]>> = {
+  amount: ['caution-hold', 'hypermobile-hold', 'exercise-range', 'age-65', 'under-18'],
+  effort: ['caution-effort'],
+};
+
+function boundBy(values: readonly OutOfBounds[], reasons: readonly LimitFact[]): LimitFact | null {
+  const codes = values.flatMap(({ what }) => (what === 'amount' || what === 'effort' ? BOUND_BY[what] : []));
+  return codes.flatMap((code) => reasons.find((r) => r.code === code) ?? [])[0] ?? null;
+}
+
 function caps(v: CellView): Found[] {
   const { cell, progression } = v;
   const p = cell.prescription;
@@ -184,15 +196,18 @@ function caps(v: CellView): Found[] {
   };
   most('sets', limits.setsMax);
   most('sessionsPerWeek', limits.sessionsMax);
-  for (const key of ['effort', 'cycles', 'load', 'depth'] as const) {
+  if (p.effort !== undefined) most('effort', limits.effortMax);
+  for (const key of ['cycles', 'load', 'depth'] as const) {
     const bound = key === 'load' && progression.loadUnit !== 'kg' ? undefined : phase.caps[key];
     if (bound !== undefined) most(key, bound);
   }
   const found: Found[] = [];
   if (values.length > 0) {
-    const by = limits.reasons.find((r) => r.code === 'age-65' || r.code === 'under-18') ?? null;
+    const by = boundBy(values, limits.reasons);
     const args = { values, by, style: progression.style.name };
-    found.push(warn('cap', { code: 'out-of-bounds', args }, setCell(v, fixed)));
+    const safety = by !== null && isSafetyLimit(by);
+    const out = warn('cap', { code: 'out-of-bounds', args }, setCell(v, fixed));
+    found.push(safety ? { ...out, severity: 'stop' } : out);
   }
   const side = p.bonus?.side ?? 'left';
   if (limits.doseMax !== null && sideWeeklyDose(p, side) > limits.doseMax)

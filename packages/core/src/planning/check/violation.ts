@@ -51,6 +51,7 @@ export interface OutOfBounds {
 
 /** What is wrong, as a fact. Seconds, whole percent, 1-based weeks. */
 export type ViolationFact =
+  | { readonly code: 'above-experience'; readonly args: { readonly exercise: string } }
   | {
       readonly code: 'rose-together';
       readonly args: { readonly variables: readonly Variable[]; readonly since: number };

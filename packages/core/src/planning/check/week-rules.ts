@@ -1,10 +1,11 @@
-import { isLoaded } from '../../technique/catalogue.js';
+import { isLoaded, TECHNIQUES } from '../../technique/catalogue.js';
 import { groupDoses } from '../../dose/shares.js';
 import { FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../../dose/dose.js';
 import { LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
 import { excludes } from '../../screening/limits.js';
 import { sessionSeconds, type TimedItem } from '../../session/session-seconds.js';
 import { BLOCK_BOUNDS } from '../bounds.js';
+import { EXPERIENCES } from '../limits.js';
 import type { BlockInput, BlockPlan } from '../plan.js';
 import { firstWeekday } from '../week-days.js';
 import { easierWeeksOf, retestWeeks } from '../weeks.js';
@@ -135,31 +136,32 @@ export function checkCalendar(input: BlockInput, plan: BlockPlan): Violation[] {
   return out;
 }
 
-/** Exercises that a caution speaks against (rule 9). */
+/** Exercises that a caution speaks against, and those harder than the client is used to: they stay until the coach decides (rule 9). */
 export function checkExercises(input: BlockInput, plan: BlockPlan): Violation[] {
-  const { cautions } = input.client;
-  if (!cautions) return [];
+  const { cautions, experience } = input.client;
+  const hardest = EXPERIENCES.indexOf(experience) + 1;
   return input.lanes.flatMap((l, lane) => {
     const used = new Set(
       plan.lanes[lane]!.weeks.filter((w) => w.kind !== 'rest').flatMap((w) =>
         [w.prescription, ...w.beforeAndAfter].map((b) => b.technique),
       ),
     );
-    return Object.entries(l.exercises ?? {}).flatMap(([technique, e]): Violation[] =>
-      used.has(technique as typeof e.technique) &&
-      excludes(cautions, { ...e, technique: technique as typeof e.technique })
-        ? [
-            {
-              rule: 'caution',
-              lane,
-              week: null,
-              severity: 'stop',
-              fact: { code: 'exercise-ruled-out', args: { exercise: e.name } },
-              fix: null,
-            },
-          ]
-        : [],
-    );
+    const at = (severity: Violation['severity'], fact: ViolationFact): Violation => ({
+      rule: 'caution',
+      lane,
+      week: null,
+      severity,
+      fact,
+      fix: null,
+    });
+    return TECHNIQUES.flatMap((technique): Violation[] => {
+      const e = l.exercises?.[technique];
+      if (!e || !used.has(technique)) return [];
+      const args = { exercise: e.name };
+      if (cautions && excludes(cautions, { ...e, technique }))
+        return [at('stop', { code: 'exercise-ruled-out', args })];
+      return e.difficulty > hardest ? [at('warning', { code: 'above-experience', args })] : [];
+    });
   });
 }
 

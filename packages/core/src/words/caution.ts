@@ -3,9 +3,8 @@ import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js'
 import type { Caution, CautionId } from '../screening/cautions.js';
 import type { CautionEffect } from '../screening/effect.js';
 import type { Urgency } from '../screening/rules.js';
-import { demandWords, positionWords } from './demand.js';
+import { demandWords, positionWords, techniqueOff } from './demand.js';
 import { lowerFirst } from './list.js';
-import { techniqueShort } from './technique.js';
 
 interface CautionText {
   /** As a heading. */
@@ -324,12 +323,12 @@ export function effectWords(e: CautionEffect): string[] {
   const off = [
     ...e.excludedDemands.map(demandWords),
     ...e.excludedPositions.map(positionWords),
-    ...e.excludedTechniques.map(techniqueShort),
+    ...e.excludedTechniques.map(techniqueOff),
   ];
   if (off.length > 0) out.push(`Off: ${off.join(', ')}.`);
   if (e.excludedGroups.length > 0) out.push(`${groupList(e.excludedGroups)}: no work.`);
   for (const { groups, techniques, demands } of e.groupLimits) {
-    const there = [...techniques.map(techniqueShort), ...demands.map(demandWords)].join(', ');
+    const there = [...techniques.map(techniqueOff), ...demands.map(demandWords)].join(', ');
     if (groups.length > 0 && there) out.push(`${groupList(groups)}: no ${there}.`);
   }
   if (e.gentleGroups.length > 0) out.push(`${groupList(e.gentleGroups)}: sensation 4 at most.`);

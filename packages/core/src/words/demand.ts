@@ -1,6 +1,5 @@
 import type { Demand } from '../catalogue/demand.js';
 import type { Position } from '../catalogue/rom-test.js';
-import { techniqueShort } from './technique.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { LiftCode } from '../screening/lifts.js';
 
@@ -48,6 +47,18 @@ const POSITION_WORDS: Readonly<Record<Position, string>> = {
   prone: 'lying on the belly',
 };
 
+const TECHNIQUE_WORDS: Readonly<Partial<Record<Technique, string>>> = {
+  'contract-relax': 'pushes (contract-relax)',
+  'loaded eccentric': 'lowering under load',
+  'loaded isometric': 'loaded holds',
+  'nerve glide': 'nerve glides',
+};
+
+/** What a technique is where it is off: "lowering under load". */
+export function techniqueOff(technique: Technique): string {
+  return TECHNIQUE_WORDS[technique] ?? technique;
+}
+
 /** "the hip bent past a right angle" */
 export function demandWords(demand: Demand): string {
   return DEMAND_WORDS[demand];
@@ -72,7 +83,7 @@ const LIFT_WORDS: Readonly<Record<string, string>> = {
 export function liftWords(lift: LiftCode): string {
   const [kind, value] = lift.split(':') as [string, string | undefined];
   if (kind === 'demand') return demandWords(value as Demand);
-  if (kind === 'technique') return techniqueShort(value as Technique);
+  if (kind === 'technique') return techniqueOff(value as Technique);
   if (kind === 'position') return positionWords(value as Position);
   return LIFT_WORDS[kind] ?? lift;
 }

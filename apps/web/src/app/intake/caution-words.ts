@@ -17,7 +17,9 @@ const OUTCOME = { refer: 'Doctor or physiotherapist first', limit: 'Limits', not
         {{ outcome() }}{{ titled() ? ': ' + title() : '' }}
       </p>
       <p>{{ changes() }}</p>
-      <p class="text-soft">{{ why() }}</p>
+      @if (!toClient()) {
+        <p class="text-soft">{{ why() }}</p>
+      }
     </div>
   `,
 })

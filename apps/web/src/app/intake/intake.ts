@@ -65,10 +65,12 @@ export class Intake {
         state:
           g.answered < g.of
             ? `${g.answered} of ${g.of} answered`
-            : g.yes > 0
-              ? `✓ ${g.yes} yes`
-              : `✓ ${g.of} of ${g.of}, all no`,
-        attention: g.answered < g.of,
+            : g.unfinished > 0
+              ? `${g.unfinished} yes to complete`
+              : g.yes > 0
+                ? `✓ ${g.yes} yes`
+                : `✓ ${g.of} of ${g.of}, all no`,
+        attention: g.answered < g.of || g.unfinished > 0,
       })),
       { id: 'about', name: 'Aims and equipment', state: known, attention: false },
       { id: 'person', name: 'Person and days', state: 'name, days, minutes', attention: false },

@@ -5,6 +5,7 @@ import {
   questionById,
   QUESTION_GROUPS,
   QUESTIONS,
+  unfinishedAnswers,
   type Answers,
   type BodyRegionId,
   type Caution,
@@ -38,6 +39,8 @@ export interface GroupState {
   readonly of: number;
   readonly answered: number;
   readonly yes: number;
+  /** Yeses that still need a place, or what they are told apart by. */
+  readonly unfinished: number;
 }
 
 /** The questions of a group with their answers. */
@@ -79,6 +82,7 @@ export function askedQuestions(
 }
 
 export function groupStates(answers: Answers): GroupState[] {
+  const unfinished = unfinishedAnswers(answers);
   return QUESTION_GROUPS.map((group) => {
     const ids: QuestionId[] = QUESTIONS.filter((q) => q.group === group).map((q) => q.id);
     return {
@@ -86,6 +90,7 @@ export function groupStates(answers: Answers): GroupState[] {
       of: ids.length,
       answered: ids.filter((id) => answers.yes.includes(id) || answers.no.includes(id)).length,
       yes: ids.filter((id) => answers.yes.includes(id)).length,
+      unfinished: unfinished.filter((id) => ids.includes(id)).length,
     };
   });
 }

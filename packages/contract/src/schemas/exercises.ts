@@ -42,6 +42,7 @@ const definition = {
   sides: oneOf(['each', 'both']).required(),
   sideWords: text(300),
   sidePattern: oneOf(['side by side', 'alternating']).required(),
+  check: line(200).allow(null),
   stages: Joi.array()
     .items(Joi.object({ name: name(), share: Joi.number().greater(0).max(1).required() }).optional())
     .max(4)

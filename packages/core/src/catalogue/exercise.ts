@@ -16,7 +16,7 @@ export interface Amount {
   readonly max: number;
 }
 
-/** A part of a staged hold with its own direction. The first is a check without hands. */
+/** A part of a staged hold with its own direction. */
 export interface Stage {
   readonly name: string;
   readonly share: number;
@@ -55,6 +55,11 @@ export interface Exercise {
   readonly sideWords: string;
   /** How the sides follow one another. */
   readonly sidePattern: 'side by side' | 'alternating';
+  /**
+   * What the client is asked after a check without hands, before the first set of each side; null for no check. It cannot be skipped, and its
+   * seconds are no stretch.
+   */
+  readonly check: string | null;
   readonly stages: readonly Stage[];
   /** At most five short lines. */
   readonly steps: readonly string[];

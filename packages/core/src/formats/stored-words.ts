@@ -52,11 +52,26 @@ function withDemands(doc: Doc): Doc {
   if (!('tags' in placed)) return placed;
   const { tags, ...rest } = placed;
   const demands = strings(tags).flatMap((t) => DEMAND_OF_TAG[t] ?? []);
-  return { ...rest, demands, demandsKnown: false, bed: false };
+  return withCheck({ ...rest, demands, demandsKnown: false, bed: false });
+}
+
+interface StoredStage {
+  readonly name: string;
+  readonly share: number;
+}
+
+/** A first stage without hands was the check; the weight of the hand after it is left out, other directions share the hold. */
+function withCheck(doc: Doc): Doc {
+  const stages = (doc['stages'] ?? []) as readonly StoredStage[];
+  const [first, ...rest] = stages;
+  if (!first || !/without hands/i.test(first.name)) return { ...doc, check: null };
+  const left = rest.filter((s) => !/hand/i.test(s.name));
+  const whole = left.reduce((sum, s) => sum + s.share, 0);
+  return { ...doc, check: first.name, stages: left.map((s) => ({ ...s, share: s.share / whole })) };
 }
 
 function withTags(doc: Doc): Doc {
-  const { demands, demandsKnown: _, bed: __, ...rest } = doc;
+  const { demands, demandsKnown: _, bed: __, check: ___, ...rest } = doc;
   const tagOf = inverted(DEMAND_OF_TAG);
   const tags = 'demands' in doc ? { tags: strings(demands).flatMap((d) => tagOf[d] ?? []) } : {};
   return { ...unseated(rest), ...tags };

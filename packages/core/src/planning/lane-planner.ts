@@ -215,6 +215,7 @@ export class LanePlanner {
         sides: 'each',
         sidePattern: 'side by side',
         setupSeconds: 0,
+        check: null,
       }
     );
   }

@@ -21,7 +21,7 @@ const CUES = {
   prop: trait(false, true, false),
   'set-up': trait(false, false, false),
   entry: trait(false, false, false),
-  check: trait(true, false, true),
+  check: trait(false, false, true),
   hold: trait(true, false, true),
   push: trait(false, false, true),
   'let go': trait(false, false, false),

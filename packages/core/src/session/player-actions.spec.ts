@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { EXERCISES } from '../catalogue/exercises.js';
 import type { SessionItem } from './item.js';
 import {
+  back,
   passSafetyCheck,
   endAll,
   extend,
@@ -84,31 +85,52 @@ describe('a side done again', () => {
   });
 });
 
-describe('a staged hold', () => {
-  const neck = EXERCISES.find((e) => e.stages.length > 0)!;
+describe('a check without hands', () => {
+  const neck = EXERCISES.find((e) => e.check !== null)!;
   const t = buildTimeline([item(neck.id, { sets: 1, holdSeconds: 30 })], warm);
   const check = t.cues.findIndex((c) => c.kind === 'check');
 
-  it('waits at the end of its check until the client answers, however long', () => {
+  it('waits at its end until the client answers, however long, and is no stretch', () => {
     const r = tick(at(check), t, 60_000);
     expect(r.ended).toEqual([]);
     expect(isSafetyCheck(r.state, t)).toBe(true);
     expect(r.state.running).toBe(false);
     const on = passSafetyCheck(r.state, t);
-    expect(on).toMatchObject({ cue: check + 1, elapsedMs: 0, running: true, carriedMs: 10_000 });
-    expect(tick(on, t, 20_000).ended).toEqual([
+    expect(on).toMatchObject({ cue: check + 1, elapsedMs: 0, running: true, carriedMs: 0 });
+    expect(tick(on, t, 30_000).ended).toEqual([
       { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, pieces: 1, reps: null },
     ]);
   });
 
-  it('ends when the answer is no, with the seconds of the check', () => {
+  it('ends the exercise when the answer is no, with nothing logged', () => {
     const { state } = tick(at(check), t, 10_000);
     const r = skipItem(state, t);
-    expect(r.ended).toEqual([
-      { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 10, pieces: 1, reps: null },
-    ]);
+    expect(r.ended).toEqual([]);
     expect(isFinished(r.state, t)).toBe(true);
     expect(passSafetyCheck(at(check, 2000), t)).toEqual(at(check, 2000));
+  });
+
+  // Whatever is pressed, in whatever order: a hold of the side is reached only through its answered check.
+  it('is never passed by Skip, Back, redo, +10 s or time', () => {
+    const press = fc.constantFrom<(s: PlayerState) => PlayerState>(
+      (s) => skip(s, t).state,
+      (s) => back(s),
+      (s) => redoSide(s, t),
+      (s) => extend(s, t),
+      (s) => resume(s, t),
+      (s) => pause(s),
+      (s) => tick(resume(s, t), t, 1900).state,
+      (s) => tick(resume(s, t), t, 60_000).state,
+    );
+    fc.assert(
+      fc.property(fc.array(press, { maxLength: 40 }), (presses) => {
+        let state: PlayerState = PLAYER_START;
+        for (const p of presses) {
+          state = p(state);
+          expect(t.cues[state.cue]?.kind).not.toBe('hold');
+        }
+      }),
+    );
   });
 });
 

@@ -149,10 +149,14 @@ export function passSafetyCheck(state: PlayerState, timeline: Timeline): PlayerS
   return { ...at(state.cue + 1, timeline, true), ...carry(state, timeline, state.elapsedMs) };
 }
 
-/** Leaves the running cue. A hold that is left early counts the seconds held; one not begun counts nothing. */
+/**
+ * Leaves the running cue. A hold that is left early counts the seconds held; one not begun counts nothing. A check is not passed by leaving it:
+ * without the client's answer the exercise is left out.
+ */
 export function skip(state: PlayerState, timeline: Timeline): PlayerStep {
   const cue = timeline.cues[state.cue];
   if (!cue) return { state, ended: [] };
+  if (cue.kind === 'check') return skipItem(state, timeline);
   const held = state.elapsedMs + state.carriedMs >= 1000;
   const ended = held && cue.ends ? bout(timeline, state, state.elapsedMs) : [];
   return {

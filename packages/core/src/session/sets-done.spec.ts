@@ -35,9 +35,12 @@ describe('sets that were done', () => {
 describe('the seconds a bout is planned for', () => {
   // A staged hold: the stages of one bout are several cues, together the 40 s that were asked.
   it('adds the stages of a staged hold', () => {
-    const neck = EXERCISES.find((e) => e.stages.length > 1)!;
+    const neck = {
+      ...EXERCISES.find((e) => e.check !== null)!,
+      stages: ['Chin level', 'Chin down', 'Chin up'].map((name) => ({ name, share: 1 / 3 })),
+    };
     const item = { exerciseId: neck.id, sets: 1, holdSeconds: 40, sensation: 4, firstSide: 'left' as const };
-    const timeline = buildTimeline([item]);
+    const timeline = buildTimeline([item], {}, undefined, () => neck);
     const counted = timeline.cues.filter((c) => c.item === 0 && c.counts > 0);
     expect(counted.length).toBeGreaterThan(2);
     for (const c of counted) expect(plannedBoutSeconds(timeline, c)).toBe(40);

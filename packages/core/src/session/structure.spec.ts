@@ -157,19 +157,46 @@ describe('rounds', () => {
   });
 });
 
-describe('staged holds', () => {
-  const NECK = EXERCISES.find((e) => e.stages.length > 0)!;
+describe('a check without hands', () => {
+  const NECK = EXERCISES.find((e) => e.check !== null)!;
 
-  it('begin with a check without hands; its seconds are part of the hold', () => {
-    const cues = buildTimeline([item(NECK.id, { holdSeconds: 20 })], warm).cues.filter(
-      (c) => c.side === 'left' && c.bout !== null,
-    );
-    // A third of 20 s in whole seconds, and the rest.
-    expect(cues.map((c) => [c.kind, c.seconds, c.ends])).toEqual([
-      ['check', 6, false],
-      ['hold', 14, true],
+  // Domain 2.7: once before each side; its seconds are no stretch.
+  it('comes before the first set of each side, and takes nothing off the hold', () => {
+    const { cues } = buildTimeline([item(NECK.id, { sets: 2, holdSeconds: 20 })], warm);
+    const left = cues.filter((c) => c.side === 'left' && (c.kind === 'check' || c.kind === 'hold'));
+    expect(left.map((c) => [c.kind, c.seconds, c.counts, c.bout])).toEqual([
+      ['check', 10, 0, null],
+      ['hold', 20, 20, 1],
+      ['hold', 20, 20, 2],
     ]);
-    expect(cues[0]!.says).toMatchObject({ code: 'safety-check', args: { name: NECK.stages[0]!.name } });
+    expect(cues.filter((c) => c.kind === 'check').map((c) => c.side)).toEqual(['left', 'right']);
+    expect(left[0]!.says).toMatchObject({ code: 'safety-check', args: { name: NECK.check } });
+  });
+  it('stands before every held stretch of the neck, and none puts a hand on the head', () => {
+    for (const e of EXERCISES.filter((x) => x.position === 'sitting on a chair' && /neck|trapezius/.test(x.primary))) {
+      if (e.technique === 'static hold') expect(e.check, e.id).not.toBeNull();
+      expect(e.steps.join(' '), e.id).not.toMatch(/lay .*hand on the (head|back of the head)/i);
+    }
+  });
+});
+
+describe('staged holds', () => {
+  it('are directions one after the other, all of them stretch', () => {
+    const staged = {
+      ...EXERCISES.find((e) => e.check !== null)!,
+      check: null,
+      stages: [
+        { name: 'Chin level', share: 0.5 },
+        { name: 'Chin down', share: 0.5 },
+      ],
+    };
+    const { cues } = buildTimeline([item(staged.id, { holdSeconds: 21 })], warm, undefined, () => staged);
+    const left = cues.filter((c) => c.side === 'left' && c.bout !== null);
+    // Half of 21 s in whole seconds, and the rest.
+    expect(left.map((c) => [c.kind, c.seconds, c.ends])).toEqual([
+      ['hold', 10, false],
+      ['hold', 11, true],
+    ]);
   });
 
   it('are divided without a second lost', () => {

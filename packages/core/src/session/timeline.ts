@@ -7,6 +7,7 @@ import { amountOf } from '../technique/prescription.js';
 import { isLoaded } from '../technique/catalogue.js';
 import { boutSeconds, boutSegments } from '../technique/bout.js';
 import type { Bout } from '../technique/prescription.js';
+import { CHECK_SECONDS } from '../technique/segment.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
 import { boutOf, MOST_ROUNDS, type SessionItem } from './item.js';
 import { segmentsOf, setSteps, sidesOf, type SessionSegment, type SetStep } from './segments.js';
@@ -25,7 +26,7 @@ type Draft = Omit<Cue, 'start'>;
 /** What of an exercise decides how long it takes and where it stands. */
 export type PlacedExercise = Pick<
   Exercise,
-  'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides' | 'sidePattern' | 'setupSeconds'
+  'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides' | 'sidePattern' | 'setupSeconds' | 'check'
 >;
 
 /** Where the body is, and what lies at hand, before an item begins. */
@@ -52,6 +53,11 @@ const SILENT: Pick<Draft, 'alternatesFrom' | 'set' | 'bout' | 'ends' | 'counts' 
   counts: 0,
   beats: [],
 };
+
+/** The check of an exercise comes before the first set of each side, whatever way it is done. */
+function checkOf(step: SetStep, exercise: Pick<Exercise, 'check'>): string | null {
+  return step.set === 1 ? exercise.check : null;
+}
 
 /** Stages belong to the exercise as it is held by itself. */
 function stagesOf(bout: Bout, exercise: Exercise): Exercise['stages'] {
@@ -112,7 +118,11 @@ function segmentCues(
             },
       );
     const key = `${segment.item}|${step.side}`;
-    for (const s of boutSegments(step.bout, t, { turns: step.turns, stages: stagesOf(step.bout, exercise) })) {
+    for (const s of boutSegments(step.bout, t, {
+      turns: step.turns,
+      stages: stagesOf(step.bout, exercise),
+      check: checkOf(step, exercise),
+    })) {
       const bout = s.counts === null ? null : (logged.get(key) ?? 0) + 1;
       if (bout !== null && s.ends) logged.set(key, bout);
       add({
@@ -143,7 +153,7 @@ export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: 
     if (before) seconds += gapSeconds(before, step, rest, t);
     // The sets of a side share one bout: its seconds are the same.
     if (step.bout !== before?.bout || step.turns !== before.turns) bout = boutSeconds(step.bout, t, step.turns);
-    seconds += bout;
+    seconds += bout + (checkOf(step, exercise) === null ? 0 : CHECK_SECONDS);
   });
   return seconds;
 }

@@ -1,12 +1,12 @@
 import { soundBeats, type Beat } from './beats.js';
 import { kindOf } from './catalogue.js';
 import type { Bout } from './prescription.js';
-import { plainSegment, type BoutSegment } from './segment.js';
+import { checkSegment, plainSegment, type BoutSegment } from './segment.js';
 import type { BoutShape } from './shape.js';
 import type { Timings } from './timings.js';
 
 /** A bout of one side, with nothing named inside it. */
-export const PLAIN_SHAPE: BoutShape = { turns: 1, stages: [] };
+export const PLAIN_SHAPE: BoutShape = { turns: 1, stages: [], check: null };
 
 /**
  * Parts of one repetition (or breath) of a bout, in order; empty for what is not counted in repetitions. Their counted seconds times the
@@ -20,14 +20,15 @@ export function beatsOf(b: Bout, t: Timings): Beat[] {
 export function boutSegments(b: Bout, t: Timings, shape: BoutShape = PLAIN_SHAPE): BoutSegment[] {
   return [
     plainSegment('entry', t.entry, { code: 'enter' }),
+    ...(shape.check === null ? [] : [checkSegment(shape.check)]),
     ...kindOf(b.technique).segments(b, t, shape),
     plainSegment('exit', t.exit, { code: 'leave' }),
   ].filter((s) => s.seconds > 0);
 }
 
-/** Seconds of one bout from entry to exit. */
+/** Seconds of one bout from entry to exit, without a check before it. */
 export function boutSeconds(b: Bout, t: Timings, turns: BoutShape['turns'] = 1): number {
-  const work = kindOf(b.technique).segments(b, t, { turns, stages: [] });
+  const work = kindOf(b.technique).segments(b, t, { turns, stages: [], check: null });
   return work.reduce((sum, s) => sum + s.seconds, t.entry + t.exit);
 }
 

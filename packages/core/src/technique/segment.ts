@@ -59,6 +59,14 @@ export function plainSegment(
   return { kind, seconds, counts, ends: counts !== null, beats: [], says };
 }
 
+/** Seconds of a check without hands. Common practice, no source. */
+export const CHECK_SECONDS = 10;
+
+/** A check without hands: no stretch, and nothing is logged. @param name what is asked */
+export function checkSegment(name: string): BoutSegment {
+  return plainSegment('check', CHECK_SECONDS, { code: 'safety-check', args: { name } });
+}
+
 /** Repetitions or breaths: their beats again and again, both sides' when they take turns. */
 export function repeatedSegment(
   kind: SegmentKind,

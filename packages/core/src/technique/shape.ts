@@ -27,6 +27,8 @@ export interface BoutShape {
   readonly turns: 1 | 2;
   /** Named parts of a hold; empty for none. */
   readonly stages: readonly HoldStage[];
+  /** What is asked after a check without hands that comes before it; null for none. */
+  readonly check: string | null;
 }
 
 /** Values a new phase of a style begins with, until the coach changes them. Common practice, no source. */

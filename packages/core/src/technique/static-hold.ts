@@ -1,7 +1,7 @@
 import { plainSegment, stageSeconds } from './segment.js';
 import type { TechniqueKind } from './shape.js';
 
-/** The end position, held and breathed into. Stages belong to a hold; the first is a check without hands. */
+/** The end position, held and breathed into. Stages belong to a hold. */
 export const STATIC_HOLD: TechniqueKind = {
   breath: 'Slow and easy through the nose; settle a little on each breath out.',
   unit: 'seconds',
@@ -26,12 +26,7 @@ export const STATIC_HOLD: TechniqueKind = {
     if (stages.length < 2) return [plainSegment('hold', b.holdSeconds, { code: 'hold' }, b.holdSeconds)];
     const seconds = stageSeconds(b.holdSeconds, stages);
     return stages.map(({ name }, i) => ({
-      ...plainSegment(
-        i === 0 ? 'check' : 'hold',
-        seconds[i]!,
-        { code: i === 0 ? 'safety-check' : 'stage', args: { name } },
-        seconds[i],
-      ),
+      ...plainSegment('hold', seconds[i]!, { code: 'stage', args: { name } }, seconds[i]),
       ends: i === stages.length - 1,
     }));
   },

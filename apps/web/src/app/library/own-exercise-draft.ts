@@ -27,6 +27,7 @@ const EMPTY: ExerciseDefinition = {
   sides: 'each',
   sideWords: '',
   sidePattern: 'side by side',
+  check: null,
   stages: [],
   steps: [],
   breath: 'Slow and easy.',

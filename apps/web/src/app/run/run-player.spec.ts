@@ -98,8 +98,8 @@ describe('RunPlayer', () => {
     expect(p.text()).toContain('Stay ○ Right');
   });
 
-  it('asks after the check without hands, and “yes” leads to what was felt', async () => {
-    const staged = EXERCISES.find((e) => e.stages.length > 0)!;
+  it('asks after the check without hands, and “I feel something” leads to what was felt', async () => {
+    const staged = EXERCISES.find((e) => e.check !== null)!;
     const p = await open(
       aSession({
         alreadyWarm: true,
@@ -108,8 +108,8 @@ describe('RunPlayer', () => {
     );
     p.press('Start');
     p.pass(90);
-    expect(p.text()).toContain('Any pain, pinching or dizziness?');
-    p.press('Yes, stop');
+    expect(p.text()).toContain('Any pain, pinching, dizziness or tingling?');
+    p.press('I feel something');
     expect(p.text()).toContain('What do you feel?');
     p.press('Dizziness');
     expect(p.text()).toContain('We stop here for today');

@@ -41,6 +41,7 @@ export function exercise(given: Given & Partial<Exercise>): Exercise {
     sides: 'each',
     sideWords: '',
     sidePattern: 'side by side',
+    check: null,
     stages: [],
     breath: kindOf(technique).breath,
     depthMeasure: '',

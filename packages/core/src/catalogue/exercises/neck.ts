@@ -1,14 +1,12 @@
-import type { Exercise, Stage } from '../exercise.js';
+import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
 
 const NECK_CAUTIONS = ['Stop at dizziness, pinching or tingling.', 'Never pull with force.'];
-const CHECK_FIRST: readonly Stage[] = [
-  { name: 'Without hands: any pain, pinching or dizziness?', share: 1 / 3 },
-  { name: 'With the weight of the hand', share: 2 / 3 },
-];
+/** What every stretch of the neck is begun with; the weight of a hand comes with none of them. */
+const CHECK = 'Move there without your hands first. Any pain, pinching or dizziness?';
 const SHORT = { unit: 'seconds', min: 10, max: 45 } as const;
 
-/** The neck: short, light, checked without hands first. */
+/** The neck: short, light, checked without hands first, the hand's weight left out. */
 export const NECK_EXERCISES: readonly Exercise[] = [
   exercise({
     id: 'seated-ear-to-shoulder',
@@ -18,19 +16,19 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     secondary: ['neck-side'],
     position: 'sitting on a chair',
     props: ['chair'],
-    stages: CHECK_FIRST,
+    check: CHECK,
     amount: SHORT,
     sideWords: 'The side away from the ear that sinks is stretched.',
     steps: [
       'Sit tall, one hand under your thigh.',
       'Let the head sink to the other side.',
-      'Free of trouble: lay the other hand on the head, no pull.',
+      'Let the weight of the head do it; no hand on the head.',
     ],
     endPoint: 'the shoulder lifts or the head turns',
     felt: 'from behind the ear to the shoulder',
     notFelt: 'on the side to which the head sinks',
     faults: ['Pulling', 'Shoulder lifting', 'Chin poking'],
-    easier: 'Without the hand.',
+    easier: 'Less far.',
     harder: 'Lean the trunk a little away.',
     easierForm: 'standing-shoulder-drop',
     harderForm: 'nose-to-armpit',
@@ -44,19 +42,19 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     secondary: ['neck-back'],
     position: 'sitting on a chair',
     props: ['chair'],
-    stages: CHECK_FIRST,
+    check: CHECK,
     amount: SHORT,
     sideWords: 'The side away from the nose is stretched.',
     steps: [
       'Sit tall, one hand under your thigh.',
       'Turn the nose half to the other side, then down.',
-      'Free of trouble: lay the hand on the back of the head.',
+      'Let the weight of the head do it; no hand on the head.',
     ],
     endPoint: 'the upper back rounds along',
     felt: 'from the neck to the inner corner of the shoulder blade',
     notFelt: 'in the throat or as dizziness',
     faults: ['Pulling', 'Slumping'],
-    easier: 'Without the hand.',
+    easier: 'Less far.',
     harder: 'Chin a little nearer.',
     easierForm: 'seated-ear-to-shoulder',
     cautions: NECK_CAUTIONS,
@@ -117,9 +115,14 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     secondary: ['upper-trapezius'],
     position: 'sitting on a chair',
     props: ['chair'],
+    check: CHECK,
     amount: SHORT,
     sideWords: 'The held side is stretched.',
-    steps: ['Sit tall, lay both hands on one collar bone.', 'Hold it down gently.', 'Let the head sink away.'],
+    steps: [
+      'Sit tall, lay both hands on one collar bone, never in the hollow above it or on the throat.',
+      'Hold it down gently.',
+      'Let the head sink away.',
+    ],
     endPoint: 'the head turns or pokes',
     felt: 'along the side of the neck',
     notFelt: 'in the throat',
@@ -156,18 +159,18 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     sides: 'both',
     props: ['chair'],
-    stages: CHECK_FIRST,
+    check: CHECK,
     amount: SHORT,
     steps: [
       'Sit tall, chin drawn back a little.',
       'Nod, then let the head sink.',
-      'Free of trouble: hands lie on the back of the head, no pull.',
+      'Let the weight of the head do it; no hands on the head.',
     ],
     endPoint: 'the upper back rounds along',
     felt: 'along the back of the neck',
     notFelt: 'as a shock down the back',
     faults: ['Pulling', 'Slumping'],
-    easier: 'Without hands.',
+    easier: 'Less far.',
     harder: 'Longer.',
     easierForm: 'lying-chin-tuck',
     cautions: NECK_CAUTIONS,
@@ -229,7 +232,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     demands: ['neck-back'],
     sides: 'both',
     props: ['chair'],
-    stages: CHECK_FIRST,
+    check: CHECK,
     amount: SHORT,
     steps: [
       'Sit tall, both hands on the collar bones.',
@@ -256,7 +259,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     demands: ['neck-back'],
     props: ['chair'],
-    stages: CHECK_FIRST,
+    check: CHECK,
     amount: SHORT,
     sideWords: 'The held side is stretched.',
     steps: [

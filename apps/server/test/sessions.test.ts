@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Soreness, Session, SessionSummary, SetLogBody } from '@yandle/contract';
-import { buildTimeline, plannedSeconds, type SessionItem } from '@yandle/core';
+import { buildTimeline, plannedSeconds, type SessionItem, exerciseById, exercisesOnHold } from '@yandle/core';
 import { intakeBody } from './bodies.js';
 import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
 
@@ -224,13 +224,42 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const other = [coming.items[0]!, { ...coming.items[1]!, exerciseId: 'heel-on-chair-hamstring' }];
     const swapped = (await edit(coming, { items: other }).expect(200)).body as Session;
     expect(swapped.openSymptoms).toHaveLength(2);
+    // Swapping within the group does not lift it: what is left of the session goes on, and alone it does not begin.
+    const find = (id: string) => exerciseById(id);
+    expect(exercisesOnHold(swapped.items, swapped.openSymptoms, find).map((e) => e.id)).toEqual([
+      'heel-on-chair-hamstring',
+    ]);
+    const alone = (await edit(swapped, { items: [other[1]!] }).expect(200)).body as Session;
     const begin = () =>
       h.agent.post(`/api/v1/sessions/${coming.id}/runs`).send({ id: uuid(), startedAt: h.clock.now.toISOString() });
     expect((await begin().expect(409)).body.code).toBe('symptom-not-cleared');
+    // Twice in one group: whoever agreed is named.
+    const clear = (over: object) =>
+      h.agent.post(`/api/v1/symptoms/${alone.openSymptoms[0]!.id}/clear`).send({ note: 'Gone when asked', ...over });
+    expect((await clear({}).expect(400)).body.errors[0].path).toBe('who');
+    await clear({ who: 'Odile Marchetti, physiotherapist' }).expect(200);
+    await begin().expect(201);
+  });
+
+  it('holds every session after a sign that ends one, until the record names who cleared it; dated when it was felt', async () => {
+    const { clientId, session } = await aSession();
+    const run = await start(session.id);
+    const at = new Date(h.clock.now.getTime() - 2 * 24 * 3600_000).toISOString();
     await h.agent
-      .post(`/api/v1/symptoms/${swapped.openSymptoms[0]!.id}/clear`)
-      .send({ note: 'Gone when asked' })
+      .put(`/api/v1/runs/${run}/symptoms/${uuid()}`)
+      .send({ item: 0, side: 'left', symptom: 'chest', at })
       .expect(200);
+    const all = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    const last = await load(all.at(-1)!.id);
+    // Whatever its exercises are, and whether they were swapped or not.
+    expect(last.openSymptoms).toMatchObject([{ symptom: 'chest', date: at.slice(0, 10) }]);
+    const begin = () =>
+      h.agent.post(`/api/v1/sessions/${last.id}/runs`).send({ id: uuid(), startedAt: h.clock.now.toISOString() });
+    expect((await begin().expect(409)).body.detail).toContain('All sessions are on hold');
+    const clear = (who: string) =>
+      h.agent.post(`/api/v1/symptoms/${last.openSymptoms[0]!.id}/clear`).send({ note: 'Heart looked at', who });
+    await clear('').expect(400);
+    await clear('Dr. Maude Ferrant, physician').expect(200);
     await begin().expect(201);
   });
 
@@ -239,7 +268,7 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const run = await start(session.id);
     await h.agent
       .put(`/api/v1/runs/${run}/symptoms/${uuid()}`)
-      .send({ item: 0, side: 'left', symptom: 'sharp-pain' })
+      .send({ item: 0, side: 'left', symptom: 'dizziness' })
       .expect(200);
     await h.agent
       .post(`/api/v1/sessions/${session.id}/runs`)

@@ -130,6 +130,8 @@ export interface SymptomBody {
   readonly item: number;
   readonly side: Side | null;
   readonly symptom: SymptomId;
+  /** When it was felt; left out by devices from before it was said: then it is when it arrived. */
+  readonly at?: string;
 }
 
 /** Side that felt tighter while stretching; null = not said. Shown beside the test; it triggers nothing alone. */
@@ -203,11 +205,14 @@ export interface SymptomReport {
   readonly exerciseId: string;
   readonly side: Side | null;
   readonly symptom: SymptomId;
+  /** The day it was felt. */
   readonly date: string;
   readonly clearedAt: string | null;
 }
 
 export interface ClearSymptomBody {
-  /** What was found or who agreed. */
+  /** What was found. */
   readonly note: string;
+  /** Who agreed: name and profession. Asked for where everything, or a whole group, was on hold. */
+  readonly who: string;
 }

@@ -162,9 +162,11 @@ async function doSessions(
         exerciseId: place.exerciseId,
         side: 'right',
         symptom: 'numbness',
+        feltAt: lastRun.run.startedAt,
         clearedAt: null,
         clearedBy: null,
         clearedNote: '',
+        clearedWho: '',
         requestHash: hashOf({ demo: 'symptom' }),
         createdAt: lastRun.run.startedAt,
       });

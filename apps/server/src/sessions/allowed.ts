@@ -7,8 +7,9 @@ import {
   type PlainDate,
   type SessionItem,
   cautionTitle,
-  exercisesOnHold,
   isOnHold,
+  isSessionOnHold,
+  onHoldAfter,
   type OnHold,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
@@ -47,18 +48,26 @@ export async function assertMayBeDone(
   }
 }
 
-/** @throws HttpProblem `symptom-not-cleared` */
+/**
+ * Something of the session may be done: what is on hold is left out, and the rest goes on.
+ * @throws HttpProblem `symptom-not-cleared`
+ */
 export async function assertNothingOnHold(
   tx: StudioData,
   clientId: string,
   items: readonly SessionItem[],
 ): Promise<void> {
   const { find } = await loadExercises(tx);
-  const [resting] = exercisesOnHold(items, await openStopSigns(tx, clientId), find);
-  if (resting)
+  const open = await openStopSigns(tx, clientId);
+  if (onHoldAfter(open, find).everything)
     throw new HttpProblem(
       'symptom-not-cleared',
-      `${resting.name} is on hold after a stop sign. Clear it on the session, or swap it, before you start.`,
+      'All sessions are on hold after a stop sign. Record who cleared it on the session, before you start.',
+    );
+  if (isSessionOnHold(items, open, find))
+    throw new HttpProblem(
+      'symptom-not-cleared',
+      'Every exercise of this session is on hold after a stop sign. Clear it on the session, or swap it, before you start.',
     );
 }
 

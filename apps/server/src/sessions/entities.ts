@@ -173,12 +173,16 @@ export class SymptomEntity {
   @Column({ name: 'exercise_id', type: 'varchar', length: 60 }) exerciseId!: string;
   @Column({ name: 'side', type: 'varchar', length: 5, nullable: true }) side!: Side | null;
   @Column({ name: 'kind', type: 'varchar', length: 30 }) symptom!: SymptomId;
+  /** When it was felt, by the device; null for one from before this was said. */
+  @InstantColumn('felt_at', { nullable: true }) feltAt!: Date | null;
   @InstantColumn('cleared_at', { nullable: true }) clearedAt!: Date | null;
   @RefColumn('cleared_by', { nullable: true }) clearedBy!: string | null;
   @ManyToOne(() => CoachEntity, { onDelete: 'SET NULL', onUpdate: 'NO ACTION', nullable: true })
   @JoinColumn({ name: 'cleared_by', foreignKeyConstraintName: 'FK_symptom_cleared_by' })
   clearer?: Relation<CoachEntity> | null;
   @Column({ name: 'cleared_note', type: 'varchar', length: 2000 }) clearedNote!: string;
+  /** Who agreed, where that is asked for. */
+  @Column({ name: 'cleared_who', type: 'varchar', length: 120, default: '' }) clearedWho!: string;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

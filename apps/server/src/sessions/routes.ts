@@ -88,8 +88,8 @@ export function sessionRoutes(): Router {
   });
   router.post('/symptoms/:id/clear', async (req, res) => {
     const { data, coach } = contextOf(res);
-    const { note } = validBody(clearSymptomSchema, req.body);
-    res.json(await clearSymptom(data, pathId(req.params.id, 'symptom'), note, coach.id));
+    const body = validBody(clearSymptomSchema, req.body);
+    res.json(await clearSymptom(data, pathId(req.params.id, 'symptom'), body, coach.id));
   });
   return router;
 }

@@ -130,9 +130,12 @@ export async function putSymptom(data: StudioData, runId: string, id: string, bo
       exerciseId: item.exerciseId,
       side: body.side,
       symptom: body.symptom,
+      // A clock that is ahead does not date it into the future.
+      feltAt: body.at ? new Date(Math.min(Date.parse(body.at), tx.now.getTime())) : null,
       clearedAt: null,
       clearedBy: null,
       clearedNote: '',
+      clearedWho: '',
       requestHash: hashOf({ runId, ...body }),
       createdAt: tx.now,
     });

@@ -1,9 +1,11 @@
-import type { SessionSummary, SymptomReport } from '@yandle/contract';
-import type { PlainDate } from '@yandle/core';
+import type { ClearSymptomBody, SessionSummary, SymptomReport } from '@yandle/contract';
+import { isStopSign, needsProfessional, type PlainDate } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
 import { RunEntity, SessionEntity, SymptomEntity } from './entities.js';
+import { loadExercises } from '../exercises/library.js';
+import { openStopSigns } from './symptoms.js';
 import { summaries, symptomViews } from './views.js';
 
 /** A client's sessions in order of date; with a block only its own. */
@@ -12,17 +14,24 @@ export async function listSessions(data: StudioData, clientId: string): Promise<
   return summaries(data, await data.find(SessionEntity, { clientId }, { order: { date: 'ASC', id: 'ASC' } }));
 }
 
-/** A coach looked into a stop sign: the exercise may be done again. */
+/**
+ * A coach looked into a stop sign: what it held may be done again.
+ * @throws HttpProblem `validation` where it held everything or a whole group and nobody is named who agreed
+ */
 export async function clearSymptom(
   data: StudioData,
   id: string,
-  note: string,
+  { note, who }: ClearSymptomBody,
   coachId: string,
 ): Promise<SymptomReport> {
   return data.transaction(async (tx) => {
     const row = await tx.getLocked(SymptomEntity, id, 'symptom');
     if (row.clearedAt === null) {
-      await tx.update(SymptomEntity, { id }, { clearedAt: tx.now, clearedBy: coachId, clearedNote: note });
+      const { find } = await loadExercises(tx);
+      if (isStopSign(row.symptom) && who === '' && needsProfessional(row, await openStopSigns(tx, row.clientId), find))
+        throw invalidField('who', 'Enter the doctor or physiotherapist who agreed: name and profession.');
+      const cleared = { clearedAt: tx.now, clearedBy: coachId, clearedNote: note, clearedWho: who };
+      await tx.update(SymptomEntity, { id }, cleared);
       await tx.audit('stop-sign-cleared', { clientId: row.clientId, subject: id });
     }
     const [view] = await symptomViews(tx, [await tx.get(SymptomEntity, id, 'symptom')]);

@@ -1,5 +1,6 @@
 import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
-import { onHoldAfter } from '@yandle/core';
+import { concerns, onHoldAfter } from '@yandle/core';
+import { dateIn } from '../clock.js';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import { groupBy } from '../database/group-by.js';
@@ -66,7 +67,7 @@ export async function summaries(data: StudioData, rows: readonly SessionEntity[]
 export async function symptomViews(data: StudioData, rows: readonly SymptomEntity[]): Promise<SymptomReport[]> {
   if (rows.length === 0) return [];
   const clients = await data.find(ClientEntity, { id: In(rows.map((r) => r.clientId)) });
-  const sessions = await data.find(SessionEntity, { id: In(rows.map((r) => r.sessionId)) });
+  const { timeZone } = await data.studio();
   return rows.map((r) => ({
     id: r.id,
     clientId: r.clientId,
@@ -75,7 +76,7 @@ export async function symptomViews(data: StudioData, rows: readonly SymptomEntit
     exerciseId: r.exerciseId,
     side: r.side,
     symptom: r.symptom,
-    date: sessions.find((s) => s.id === r.sessionId)?.date ?? '',
+    date: dateIn(timeZone, r.feltAt ?? r.createdAt),
     clearedAt: r.clearedAt?.toISOString() ?? null,
   }));
 }
@@ -158,9 +159,6 @@ export async function sessionViews(
     const run = countedRun(runs, row.countedRun);
     // What was planned too: composing and "back to the plan" may bring it in again.
     const listed = [...items, ...(row.plannedItems ?? [])];
-    const exercises = new Set(listed.map((i) => i.exerciseId));
-    const groups = new Set(listed.map((i) => find(i.exerciseId).primary));
-    const concerns = (exerciseId: string) => exercises.has(exerciseId) || groups.has(find(exerciseId).primary);
     return {
       ...summaryOf(row, runs, items),
       clientName: client.name,
@@ -178,7 +176,7 @@ export async function sessionViews(
       ...weekAround(around, row, find),
       run: run ? runView(run, around.logs, answers) : null,
       otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),
-      openSymptoms: reports.filter((s) => concerns(s.exerciseId)),
+      openSymptoms: reports.filter((s) => concerns(s, listed, find)),
     };
   });
 }

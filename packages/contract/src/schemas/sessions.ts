@@ -100,12 +100,13 @@ export const setLogSchema = Joi.object<SetLogBody, true>({
   sensation,
 });
 
-export const symptomSchema = Joi.object<SymptomBody, true>({
+export const symptomSchema = Joi.object<SymptomBody>({
   item,
   side,
   symptom: Joi.string()
     .valid(...SYMPTOMS.map((s) => s.id))
     .required(),
+  at: instant().optional(),
 });
 
 const answers = {
@@ -131,4 +132,7 @@ export const breathSchema = Joi.object<BreathBody, true>({
   seconds: Joi.number().integer().min(BREATH_BOUNDS.min).max(BREATH_BOUNDS.max).allow(null).required(),
 });
 
-export const clearSymptomSchema = Joi.object<ClearSymptomBody, true>({ note: line(FIELD.note.max) });
+export const clearSymptomSchema = Joi.object<ClearSymptomBody>({
+  note: line(FIELD.note.max),
+  who: text(FIELD.name.max).default(''),
+});

@@ -10,7 +10,7 @@ import { POSITIONS } from './rom-test.js';
 import { shareOf, type Exercise } from './exercise.js';
 import { EXERCISES, exerciseById, exercisesFor, trainableGroups } from './exercises.js';
 import { EVERYDAY_PROPS } from './props.js';
-import { isStopSign, sensationWords, STOP_SIGNS, symptomName, SYMPTOMS } from './safety.js';
+import { isStopSign, sensationWords, EMERGENCY_SIGNS, STOP_SIGNS, symptomName, SYMPTOMS } from './safety.js';
 import { ROM_TESTS, romTestById } from './tests.js';
 
 const marked = (s: Source) => s.text.length > 10 && s.origin in ORIGIN_NOTE;
@@ -184,19 +184,13 @@ describe('look-ups', () => {
 
 describe('safety', () => {
   // The stop signs of the trade: nerve, joint, head, instability.
-  it('treats nerve, joint and head signs as red, and strength or other feelings as not', () => {
-    expect(SYMPTOMS.filter((s) => isStopSign(s.id)).map((s) => s.id)).toEqual([
-      'numbness',
-      'sharp-pain',
-      'pinching',
-      'dizziness',
-      'instability',
-    ]);
+  it('lists every stop sign wherever something is prescribed, the emergencies apart, and no cramp among them', () => {
+    const listed = [...STOP_SIGNS, ...EMERGENCY_SIGNS];
+    expect(new Set(listed)).toEqual(new Set(SYMPTOMS.filter((s) => isStopSign(s.id)).map((s) => s.name)));
+    expect(listed).toContain('A joint giving way');
+    expect(EMERGENCY_SIGNS.join()).toMatch(/chest pain.*speaking.*headache.*bladder/i);
     expect(isStopSign('too-strong')).toBe(false);
     expect(symptomName('numbness')).toBe('Numbness or tingling');
-    // Each of them is on the list that is shown wherever something is prescribed.
-    expect(STOP_SIGNS.length).toBe(5);
-    expect(STOP_SIGNS).toContain('A joint giving way');
   });
   // Anchors of the sensation scale: common practice, no source.
   it('names sensations by their anchors', () => {

@@ -68,7 +68,7 @@ describe('candidatesFor', () => {
       positions: POSITIONS.filter((p) => p !== 'standing'),
       cautions: cautionsFor({ yes: ['disc'], no: [], regions: {} }, 40),
       never: ['supine-hands-hamstring'],
-      onHold: { exercises: new Set(['chair-hamstring-hinge']), groups: new Set() },
+      onHold: { everything: false, exercises: new Set(['chair-hamstring-hinge']), groups: new Set() },
       experience: 'beginner',
     });
     const { candidates, leftOut } = candidatesFor(r);

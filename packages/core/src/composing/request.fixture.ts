@@ -1,3 +1,4 @@
+import { NOTHING_ON_HOLD } from '../session/on-hold.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { EXERCISES } from '../catalogue/exercises.js';
 import { POSITIONS } from '../catalogue/rom-test.js';
@@ -36,7 +37,7 @@ export function request(needs: readonly ComposeNeed[], over: Partial<ComposeRequ
     keep: [],
     never: [],
     locks: [],
-    onHold: { exercises: new Set(), groups: new Set() },
+    onHold: NOTHING_ON_HOLD,
     known: [],
     caps: {},
     timings: DEFAULT_TIMINGS,

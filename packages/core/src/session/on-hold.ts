@@ -1,26 +1,38 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { FindExercise } from '../catalogue/exercises.js';
+import { endsSession, type SymptomId } from '../catalogue/safety.js';
 
 /** Stop signs in one group after which everything for the group rests (domain 2.8). */
 export const GROUP_RESTS_AFTER = 2;
 
-/** What open stop signs rest: their exercises, and all of a group in which two were felt. */
+/** What open stop signs rest: everything, their exercises, or all of a group in which two were felt. */
 export interface OnHold {
+  /** A stop sign that ends the session holds all of them. */
+  readonly everything: boolean;
   readonly exercises: ReadonlySet<string>;
   readonly groups: ReadonlySet<MuscleGroupId>;
 }
 
-/** A stop sign that no coach has cleared, as far as it rests an exercise. */
+export const NOTHING_ON_HOLD: OnHold = { everything: false, exercises: new Set(), groups: new Set() };
+
+/** A stop sign that no coach has cleared, as far as it rests something. */
 export interface OpenStopSign {
   readonly exerciseId: string;
+  readonly symptom: SymptomId;
 }
 
-/** What is on hold after stop signs that are open: the only place that says so (domain 2.8). */
+/** What is on hold after stop signs that are open: the only place that says so (domain 2.8), for server, sheet, planner, composer and phone. */
 export function onHoldAfter(open: readonly OpenStopSign[], find: FindExercise): OnHold {
-  const groups = open.map((s) => find(s.exerciseId).primary);
+  // What ends the session is not about its exercise.
+  const ofExercise = open.filter((s) => !endsSession(s.symptom));
+  const groups = ofExercise.map((s) => find(s.exerciseId).primary);
   const often = groups.filter((g) => groups.filter((x) => x === g).length >= GROUP_RESTS_AFTER);
-  return { exercises: new Set(open.map((s) => s.exerciseId)), groups: new Set(often) };
+  return {
+    everything: open.some((s) => endsSession(s.symptom)),
+    exercises: new Set(ofExercise.map((s) => s.exerciseId)),
+    groups: new Set(often),
+  };
 }
 
 /** True for an exercise that rests. */
@@ -28,7 +40,7 @@ export function isOnHold(hold: OnHold, exercise: Pick<Exercise, 'id' | 'primary'
   return hold.exercises.has(exercise.id) || hold.groups.has(exercise.primary);
 }
 
-/** The exercises of a session that rest, each once; a session with one of them is not run. */
+/** The exercises of a session that rest, each once: they are left out, and the rest of the session goes on. */
 export function exercisesOnHold(
   items: readonly { readonly exerciseId: string }[],
   open: readonly OpenStopSign[],
@@ -36,4 +48,33 @@ export function exercisesOnHold(
 ): Exercise[] {
   const hold = onHoldAfter(open, find);
   return [...new Set(items.map((i) => i.exerciseId))].map(find).filter((e) => isOnHold(hold, e));
+}
+
+/** True where no part of a session may be done: everything is on hold, or all of its exercises are. */
+export function isSessionOnHold(
+  items: readonly { readonly exerciseId: string }[],
+  open: readonly OpenStopSign[],
+  find: FindExercise,
+): boolean {
+  const hold = onHoldAfter(open, find);
+  return hold.everything || (items.length > 0 && items.every((i) => isOnHold(hold, find(i.exerciseId))));
+}
+
+/** True for a stop sign that concerns a session: one that holds everything, or is about its exercises or their groups. */
+export function concerns(
+  sign: OpenStopSign,
+  items: readonly { readonly exerciseId: string }[],
+  find: FindExercise,
+): boolean {
+  if (endsSession(sign.symptom)) return true;
+  const { primary } = find(sign.exerciseId);
+  return items.some((i) => i.exerciseId === sign.exerciseId || find(i.exerciseId).primary === primary);
+}
+
+/**
+ * True for a clearance that has to name who gave it: of a sign that ended a session, and of one of several in a group (domain 2.8).
+ * @param open all open signs of the client, the cleared one among them
+ */
+export function needsProfessional(sign: OpenStopSign, open: readonly OpenStopSign[], find: FindExercise): boolean {
+  return endsSession(sign.symptom) || onHoldAfter(open, find).groups.has(find(sign.exerciseId).primary);
 }

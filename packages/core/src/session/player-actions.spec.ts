@@ -114,7 +114,7 @@ describe('a check without hands', () => {
   it('is never passed by Skip, Back, redo, +10 s or time', () => {
     const press = fc.constantFrom<(s: PlayerState) => PlayerState>(
       (s) => skip(s, t).state,
-      (s) => back(s),
+      (s) => back(s, t),
       (s) => redoSide(s, t),
       (s) => extend(s, t),
       (s) => resume(s, t),

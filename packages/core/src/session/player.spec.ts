@@ -100,9 +100,9 @@ describe('skipItem', () => {
 
 describe('back', () => {
   it('goes to the start of the cue, or to the one before when it has just begun', () => {
-    expect(back(at(4, 9000))).toMatchObject({ cue: 4, elapsedMs: 0 });
-    expect(back(at(4, 500))).toMatchObject({ cue: 3, elapsedMs: 0 });
-    expect(back(at(0, 500)).cue).toBe(0);
+    expect(back(at(4, 9000), timeline)).toMatchObject({ cue: 4, elapsedMs: 0 });
+    expect(back(at(4, 500), timeline)).toMatchObject({ cue: 3, elapsedMs: 0 });
+    expect(back(at(0, 500), timeline).cue).toBe(0);
   });
 });
 

@@ -16,6 +16,8 @@ export interface PlayerState {
   readonly carriedMs: number;
   /** Pieces the running bout is held in: one more for every pause in the middle of it. */
   readonly pieces: number;
+  /** Places of the checks that the client has answered: what comes after one is reached only through it. */
+  readonly checks: readonly number[];
 }
 
 /** A bout that ended: what was held, to be logged. */
@@ -40,7 +42,15 @@ export interface PlayerStep {
   readonly ended: readonly SetDone[];
 }
 
-export const PLAYER_START: PlayerState = { cue: 0, elapsedMs: 0, running: false, addedMs: 0, carriedMs: 0, pieces: 1 };
+export const PLAYER_START: PlayerState = {
+  cue: 0,
+  elapsedMs: 0,
+  running: false,
+  addedMs: 0,
+  carriedMs: 0,
+  pieces: 1,
+  checks: [],
+};
 
 /** Seconds that are counted aloud at the end of a hold. */
 export const LAST_SECONDS = 5;
@@ -60,8 +70,18 @@ function lengthMs(state: PlayerState, timeline: Timeline): number {
   return timeline.cues[state.cue]!.seconds * 1000 + state.addedMs;
 }
 
-function at(cue: number, timeline: Timeline, running: boolean, elapsedMs = 0): PlayerState {
-  return { ...PLAYER_START, cue, elapsedMs, running: running && cue < timeline.cues.length };
+function at(from: PlayerState, cue: number, timeline: Timeline, running: boolean, elapsedMs = 0): PlayerState {
+  return { ...PLAYER_START, checks: from.checks, cue, elapsedMs, running: running && cue < timeline.cues.length };
+}
+
+/** Where a jump leads: to the check of the side, as long as the client has not answered it. */
+function behindCheck(from: PlayerState, cue: number, timeline: Timeline): number {
+  const to = timeline.cues[cue];
+  if (!to || to.item === null) return cue;
+  const check = timeline.cues.findIndex(
+    (c, i) => i < cue && c.kind === 'check' && c.item === to.item && c.side === to.side && c.round === to.round,
+  );
+  return check === -1 || from.checks.includes(check) ? cue : check;
 }
 
 /** Seconds that a bout is planned for: those of all its cues. */
@@ -132,7 +152,7 @@ export function tick(state: PlayerState, timeline: Timeline, ms: number): Player
     const cue = timeline.cues[now.cue]!;
     if (cue.kind === 'check') return { state: { ...now, elapsedMs: length, running: false }, ended };
     if (cue.ends) ended.push(...bout(timeline, now, length));
-    now = { ...at(now.cue + 1, timeline, true, now.elapsedMs - length), ...carry(now, timeline, length) };
+    now = { ...at(now, now.cue + 1, timeline, true, now.elapsedMs - length), ...carry(now, timeline, length) };
   }
   return { state: isFinished(now, timeline) ? { ...now, elapsedMs: 0, running: false } : now, ended };
 }
@@ -146,7 +166,8 @@ export function isSafetyCheck(state: PlayerState, timeline: Timeline): boolean {
 /** The client said that nothing hurts: on to the next stage. */
 export function passSafetyCheck(state: PlayerState, timeline: Timeline): PlayerState {
   if (!isSafetyCheck(state, timeline)) return state;
-  return { ...at(state.cue + 1, timeline, true), ...carry(state, timeline, state.elapsedMs) };
+  const answered = { ...state, checks: [...state.checks, state.cue] };
+  return { ...at(answered, state.cue + 1, timeline, true), ...carry(state, timeline, state.elapsedMs) };
 }
 
 /**
@@ -160,7 +181,7 @@ export function skip(state: PlayerState, timeline: Timeline): PlayerStep {
   const held = state.elapsedMs + state.carriedMs >= 1000;
   const ended = held && cue.ends ? bout(timeline, state, state.elapsedMs) : [];
   return {
-    state: { ...at(state.cue + 1, timeline, state.running), ...carry(state, timeline, state.elapsedMs) },
+    state: { ...at(state, state.cue + 1, timeline, state.running), ...carry(state, timeline, state.elapsedMs) },
     ended,
   };
 }
@@ -172,7 +193,7 @@ export function skipItem(state: PlayerState, timeline: Timeline): PlayerStep {
   const ended = state.elapsedMs + state.carriedMs >= 1000 ? bout(timeline, state, state.elapsedMs) : [];
   let cue = state.cue;
   while (cue < timeline.cues.length && timeline.cues[cue]!.item === running.item) cue++;
-  return { state: at(cue, timeline, state.running), ended };
+  return { state: at(state, cue, timeline, state.running), ended };
 }
 
 /** Ends the whole session here, as after a stop sign. What was held counts. */
@@ -180,32 +201,32 @@ export function endAll(state: PlayerState, timeline: Timeline): PlayerStep {
   const cue = timeline.cues[state.cue];
   const held = cue && state.elapsedMs + state.carriedMs >= 1000;
   return {
-    state: at(timeline.cues.length, timeline, false),
+    state: at(state, timeline.cues.length, timeline, false),
     ended: held ? bout(timeline, state, state.elapsedMs) : [],
   };
 }
 
-/** To the start of the running cue, or of the one before when it has only just begun. A repeated hold replaces its earlier log. */
-export function back(state: PlayerState): PlayerState {
+/**
+ * To the start of the running cue, or of the one before when it has only just begun. A repeated hold replaces its earlier log. Where the side
+ * has a check that was not answered, to that.
+ */
+export function back(state: PlayerState, timeline: Timeline): PlayerState {
   const justBegun = state.elapsedMs < 1500;
-  return {
-    ...PLAYER_START,
-    cue: justBegun ? Math.max(0, state.cue - 1) : state.cue,
-    running: state.running,
-  };
+  const cue = justBegun ? Math.max(0, state.cue - 1) : state.cue;
+  return at(state, behindCheck(state, cue, timeline), timeline, state.running);
 }
 
 /** To the first set of the running side: it is done again, and its logs replace the earlier ones. */
 export function redoSide(state: PlayerState, timeline: Timeline): PlayerState {
   const running = timeline.cues[Math.min(state.cue, timeline.cues.length - 1)];
-  if (!running || running.item === null) return back(state);
+  if (!running || running.item === null) return back(state, timeline);
   const same = (c: Cue | undefined): boolean =>
     c !== undefined && c.item === running.item && c.round === running.round && c.side === running.side;
   let cue = Math.min(state.cue, timeline.cues.length - 1);
   while (same(timeline.cues[cue - 1])) cue--;
   // Getting into position is not part of the side.
   while (same(timeline.cues[cue + 1]) && timeline.cues[cue]!.set === null) cue++;
-  return { ...PLAYER_START, cue, running: state.running };
+  return at(state, behindCheck(state, cue, timeline), timeline, state.running);
 }
 
 /** Makes the running hold, rest or other cue longer. Repetitions are not: half a repetition is none. */

@@ -62,12 +62,16 @@ export class Demands1797500000000 implements MigrationInterface {
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query('ALTER TABLE clearance ADD COLUMN IF NOT EXISTS lifts text NULL');
+    await runner.query(
+      "ALTER TABLE symptom ADD COLUMN IF NOT EXISTS felt_at datetime(3) NULL, ADD COLUMN IF NOT EXISTS cleared_who varchar(120) NOT NULL DEFAULT ''",
+    );
     await rewrite(runner, upgradeStored);
     await summarise(runner);
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await rewrite(runner, downgradeStored);
+    await runner.query('ALTER TABLE symptom DROP COLUMN IF EXISTS felt_at, DROP COLUMN IF EXISTS cleared_who');
     await runner.query('ALTER TABLE clearance DROP COLUMN IF EXISTS lifts');
   }
 }

@@ -5,6 +5,7 @@ import type {
   Assessment,
   Block,
   CalendarLink,
+  ClearSymptomBody,
   Client,
   ClientListItem,
   ClearanceBody,
@@ -218,8 +219,8 @@ export class Api {
   decideLate(clientId: string, runId: string, decision: DecideLateBody): Observable<LateLog[]> {
     return this.http.put<LateLog[]>(`${V1}/clients/${clientId}/late-logs/${runId}`, decision);
   }
-  clearSymptom(id: string, note: string): Observable<SymptomReport> {
-    return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, { note });
+  clearSymptom(id: string, body: ClearSymptomBody): Observable<SymptomReport> {
+    return this.http.post<SymptomReport>(`${V1}/symptoms/${id}/clear`, body);
   }
   progress(clientId: string): Observable<Progress> {
     return this.http.get<Progress>(`${V1}/clients/${clientId}/progress`);

@@ -210,7 +210,7 @@ describe('FindingsScreen', () => {
       },
     ]);
     expect(screen.text).toContain('Beighton score 5 of 9, high from 5');
-    expect(screen.text).toMatch(/Neck rotation.*dizziness or trouble seeing, left/);
+    expect(screen.text).toMatch(/Neck rotation.*dizziness, faintness or trouble seeing, left/);
   });
 
   it('tints the body by priority, one Tab stop, arrow keys in the order of the list', async () => {

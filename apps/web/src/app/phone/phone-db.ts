@@ -54,7 +54,9 @@ export async function takeOverPhone(): Promise<void> {
 
 export async function keptBlock(): Promise<SharedBlock | null> {
   await takeOverPhone();
-  return ((await (await phoneDb()).get('kept', 'block')) as SharedBlock | undefined) ?? null;
+  const kept = (await (await phoneDb()).get('kept', 'block')) as SharedBlock | undefined;
+  // A copy of the version before has the exercises in the words of then.
+  return kept ? { ...kept, exercises: upgradeStored('exercise', kept.exercises) as SharedBlock['exercises'] } : null;
 }
 
 export async function keepBlock(block: SharedBlock): Promise<void> {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Session, SessionSnapshot, SharedRunBody } from '@yandle/contract';
+import type { Session, SessionSnapshot, SharedRunBody, SymptomReport } from '@yandle/contract';
 import type { Exercise } from '@yandle/core';
 import type { QueuedRequest } from '../data/outbox/queued-request';
 import { RunGateway } from '../run/run-gateway';
@@ -32,6 +32,10 @@ export class PhoneGateway extends RunGateway {
     const { id, startedAt } = queued.body;
     const body: SharedRunBody = { id, startedAt, snapshot };
     this.box.post({ ...queued, body });
+  }
+
+  override felt(report: SymptomReport): void {
+    this.store.noteStopSign(report);
   }
 
   override pending(): number {

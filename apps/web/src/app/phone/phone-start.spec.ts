@@ -103,10 +103,17 @@ describe('PhoneStart', () => {
     expect(asked).toContain('Soreness today: 8 of 10. Your coach can see this. That is a lot. Rest today');
   });
 
+  it('leaves out what a stop sign of an exercise holds, and goes on with the rest', () => {
+    const el = open({ sessions: [aSession({ openSymptoms: [symptom] })] });
+    expect(textOf(el)).toMatch(/We left out .+ until your coach has looked at it. Carry on with the rest./);
+    expect(el.querySelector('a.btn-go')).not.toBeNull();
+  });
+
   it('does not let a session begin that is on hold', () => {
-    const held = textOf(open({ sessions: [aSession({ openSymptoms: [symptom] })] }));
+    const dizzy = aSession({ openSymptoms: [{ ...symptom, symptom: 'dizziness' }] });
+    const held = textOf(open({ sessions: [dizzy] }));
     expect(held).toContain('Your sessions are on hold');
-    expect(open({ sessions: [aSession({ openSymptoms: [symptom] })] }).querySelector('a.btn-go')).toBeNull();
+    expect(open({ sessions: [dizzy] }).querySelector('a.btn-go')).toBeNull();
     expect(textOf(open({ onHold: 'refer' }))).toContain('see a doctor or physiotherapist before you start');
   });
 

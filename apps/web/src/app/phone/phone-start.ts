@@ -5,6 +5,7 @@ import {
   BODY_REGIONS,
   bodyRegionName,
   exercisesOnHold,
+  isSessionOnHold,
   formatClock,
   formatDate,
   SEE_SOMEONE,
@@ -107,7 +108,14 @@ export class PhoneStart {
 
   protected onHold(s: Session): boolean {
     // Truth, not null: a copy that an older version kept has an empty text here.
-    return !!this.block()!.onHold || exercisesOnHold(s.items, s.openSymptoms, (id) => this.store.find(id)).length > 0;
+    return !!this.block()!.onHold || isSessionOnHold(s.items, s.openSymptoms, (id) => this.store.find(id));
+  }
+
+  /** Exercises of a session that are left out, by name. */
+  protected leftOut(s: Session): string {
+    return exercisesOnHold(s.items, s.openSymptoms, (id) => this.store.find(id))
+      .map((e) => e.name)
+      .join(', ');
   }
 
   protected words(item: SessionItem): string {

@@ -3,6 +3,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting, type TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { SharedBlock } from '@yandle/contract';
+import { exercisesOnHold, isSessionOnHold } from '@yandle/core';
 import { Outbox } from '../data/outbox/outbox';
 import { outboxDb } from '../data/outbox/outbox-db';
 import type { QueuedRequest } from '../data/outbox/queued-request';
@@ -199,5 +200,41 @@ describe('a client’s phone', () => {
     http.expectOne('/api/v1/shared/block').error(new ProgressEvent('error'));
     await done;
     expect(store.block()!.sorenessEntries).toMatchObject([{ id: 'n0', soreness: 2 }]);
+  });
+
+  it('goes by a stop sign at once, without a network, in every session it concerns, and over a reload', async () => {
+    await open();
+    const loading = store.load();
+    await wait();
+    const later = aSession({ id: 's2', date: '2026-03-13' });
+    http.expectOne('/api/v1/shared/block').flush({ ...block, sessions: [aSession(), later] });
+    await loading;
+    const gateway = TestBed.inject(RunGateway);
+    const sign = {
+      id: 'y',
+      clientId: 'c1',
+      clientName: '',
+      sessionId: 's1',
+      side: null,
+      date: '2026-03-11',
+      clearedAt: null,
+    };
+    gateway.felt({ ...sign, exerciseId: aSession().items[0]!.exerciseId, symptom: 'pinching' });
+    const held = () => store.sessions().map((s) => isSessionOnHold(s.items, s.openSymptoms, store.find));
+    const out = () => store.sessions().map((s) => exercisesOnHold(s.items, s.openSymptoms, store.find).length);
+    expect([held(), out()]).toEqual([
+      [false, false],
+      [1, 1],
+    ]);
+    gateway.felt({ ...sign, id: 'z', exerciseId: aSession().items[0]!.exerciseId, symptom: 'dizziness' });
+    expect(held()).toEqual([true, true]);
+    await wait();
+    await open();
+    const again = store.load();
+    await wait();
+    http.expectOne('/api/v1/shared/block').error(new ProgressEvent('error'));
+    await again;
+    expect(store.state()).toBe('kept');
+    expect(held()).toEqual([true, true]);
   });
 });

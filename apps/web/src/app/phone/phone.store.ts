@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Soreness, SorenessBody, Session, SharedBlock } from '@yandle/contract';
-import { type BodyRegionId, type Exercise, findAmong, METRIC, showUnits } from '@yandle/core';
+import type { Soreness, SorenessBody, Session, SharedBlock, SymptomReport } from '@yandle/contract';
+import { concerns, type BodyRegionId, type Exercise, findAmong, METRIC, showUnits } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
@@ -46,7 +46,7 @@ export class PhoneStore {
       const fresh = await firstValueFrom(this.http.get<SharedBlock>(`${SHARED}/block`));
       this.show(fresh);
       this.state.set('fresh');
-      await keepBlock(fresh);
+      await keepBlock(this.block()!);
       this.outbox.flush();
     } catch (err) {
       if (problemOf(err).status === 401) this.state.set('ended');
@@ -54,9 +54,34 @@ export class PhoneStore {
     }
   }
 
+  /** A stop sign was felt here: every session goes by it from now on, whether the server knows of it yet or not. */
+  noteStopSign(report: SymptomReport): void {
+    this.noted.push(report);
+    const p = this.block();
+    if (!p) return;
+    this.block.set(this.withNoted(p));
+    void keepBlock(this.block()!);
+  }
+
+  /** Stop signs felt here that the server has not said back: a copy that was made before they arrived does not know them. */
+  private noted: SymptomReport[] = [];
+
+  private withNoted(block: SharedBlock): SharedBlock {
+    return {
+      ...block,
+      sessions: block.sessions.map((s) => {
+        const known = new Set(s.openSymptoms.map((o) => o.id));
+        const more = this.noted.filter((n) => !known.has(n.id) && concerns(n, s.items, this.find));
+        return more.length > 0 ? { ...s, openSymptoms: [...s.openSymptoms, ...more] } : s;
+      }),
+    };
+  }
+
   private show(block: SharedBlock): void {
     showUnits(block.units ?? METRIC);
     this.block.set(block);
+    if (this.outbox.pending() === 0) this.noted = [];
+    this.block.set(this.withNoted(block));
   }
 
   session(id: string): Session | null {

@@ -16,7 +16,7 @@ import { RunStore } from './run.store';
             <button
               type="button"
               class="btn !min-h-12 !justify-start"
-              [class.btn-stop]="y.stopSign"
+              [class.btn-stop]="y.ends !== null"
               (click)="say(y.id)"
             >
               {{ y.name }}

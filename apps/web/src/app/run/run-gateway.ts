@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Session } from '@yandle/contract';
+import type { Session, SymptomReport } from '@yandle/contract';
 import type { Exercise } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -27,6 +27,11 @@ export class RunGateway {
 
   post(queued: QueuedRequest): void {
     this.outbox.post(queued);
+  }
+
+  /** A stop sign was felt in a run. The coach's screens ask the server; a phone goes by it at once. */
+  felt(_report: SymptomReport): void {
+    /* Nothing is kept here. */
   }
 
   /** Writes of this device that have not arrived yet. */

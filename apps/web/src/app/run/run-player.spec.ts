@@ -33,6 +33,7 @@ describe('RunPlayer', () => {
       pending: () => 0,
       offline: () => false,
       settled: () => Promise.resolve(),
+      felt: () => undefined,
       breathPath: () => '/breath',
     };
     const box = { pending: () => 0, offline: () => false, state: () => 'saved', refusals: () => [] };
@@ -111,7 +112,7 @@ describe('RunPlayer', () => {
     expect(p.text()).toContain('Any pain, pinching, dizziness or tingling?');
     p.press('I feel something');
     expect(p.text()).toContain('What do you feel?');
-    p.press('Dizziness');
+    p.press('Dizziness, faintness or trouble seeing');
     expect(p.text()).toContain('We stop here for today');
     expect(p.text()).toMatch(/doctor or physiotherapist/);
     expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(true);
@@ -140,6 +141,22 @@ describe('RunPlayer', () => {
     expect(p.text()).toContain('a little shaking is fine');
   });
 
+  it('calls an ambulance with a sign that is an emergency, and goes on without the exercise after one that is not', async () => {
+    const p = await open(aSession({ alreadyWarm: true }));
+    p.press('Start');
+    p.pass(40);
+    p.press('Stop');
+    p.press('Sharp or shooting pain');
+    expect(p.text()).toMatch(/We left out “.+” until your coach has looked at it. Carry on with the rest./);
+    expect(p.text()).not.toContain('We stop here for today');
+    p.press('Resume');
+    p.pass(40);
+    p.press('Stop');
+    p.press('Chest pain or short of breath');
+    expect(p.text()).toContain('We stop here for today');
+    expect(p.text()).toContain('Call an ambulance now.');
+  });
+
   it('does not begin a session that is on hold', async () => {
     const symptom = {
       id: 'y',
@@ -152,9 +169,9 @@ describe('RunPlayer', () => {
       date: '2026-03-11',
       clearedAt: null,
     };
-    const p = await open(aSession({ openSymptoms: [symptom] }));
-    expect(p.text()).toContain('This session is on hold');
-    expect(p.text()).not.toContain('Pause');
+    const held = await open(aSession({ openSymptoms: [{ ...symptom, symptom: 'chest' }] }));
+    expect(held.text()).toContain('This session is on hold');
+    expect(held.text()).not.toContain('Pause');
   });
 
   it('never fills in how strong it felt', async () => {

@@ -6,6 +6,11 @@ import {
   cueWords,
   exercisesOnHold,
   formatClock,
+  CRAMP_ADVICE,
+  EMERGENCY_ADVICE,
+  endsSession,
+  isEmergency,
+  isSessionOnHold,
   isStopSign,
   muscleGroupName,
   nextCueWords,
@@ -40,6 +45,16 @@ import { RunStore } from './run.store';
 const USUAL_BREATH = 5;
 /** Kilograms or pounds, percent of body mass, or steps of a band that one press changes a load by. */
 const LOAD_STEP = 1;
+
+/** What to do after what was felt, in the client's words. */
+function adviceFor(symptom: SymptomId, exercise: string): string {
+  if (isEmergency(symptom)) return EMERGENCY_ADVICE;
+  if (endsSession(symptom)) return STOP_ADVICE;
+  if (symptom === 'cramp') return CRAMP_ADVICE;
+  if (isStopSign(symptom))
+    return `We left out “${exercise}” until your coach has looked at it. Carry on with the rest.`;
+  return 'Leave this one for today. Tell your coach about it.';
+}
 
 /** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
 @Component({
@@ -79,6 +94,10 @@ export class RunPlayer {
   protected readonly resting = computed(() => {
     const s = this.store.session();
     return s ? exercisesOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id)) : [];
+  });
+  protected readonly allOnHold = computed(() => {
+    const s = this.store.session();
+    return s !== null && isSessionOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id));
   });
   protected readonly namesOnHold = computed(() => runningList(this.resting().map((e) => e.name)));
   protected readonly headline = computed(() => {
@@ -199,9 +218,9 @@ export class RunPlayer {
 
   protected say(symptom: SymptomId): void {
     this.dialog.set(null);
-    const stopSign = isStopSign(symptom);
-    this.endedByStopSign.set(stopSign);
-    this.advice.set(stopSign ? STOP_ADVICE : 'Leave this one for today. Tell your coach about it.');
+    const name = this.store.exercise()?.name ?? '';
+    this.endedByStopSign.set(endsSession(symptom));
+    this.advice.set(adviceFor(symptom, name));
     this.store.stop(symptom);
   }
 

@@ -4,9 +4,12 @@ import { RunLog } from './run-log';
 import {
   back,
   endAll,
+  endsSession,
   extend,
   isFinished,
   isNotedSymptom,
+  isOnHold,
+  onHoldAfter,
   isStopSign,
   passSafetyCheck,
   pause,
@@ -23,7 +26,7 @@ import {
 } from '@yandle/core';
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
-import type { FeltSide, FinishRunBody, Session, SymptomBody } from '@yandle/contract';
+import type { FeltSide, FinishRunBody, Session, SymptomBody, SymptomReport } from '@yandle/contract';
 import { newId } from '../data/ids';
 import { forgetRun, keepRun, readRun, type UsedLoad } from './kept-run';
 import { RunGateway } from './run-gateway';
@@ -88,7 +91,8 @@ export class RunStore implements OnDestroy {
       if (kept && kept.player.cue <= (this.timeline()?.cues.length ?? 0)) {
         this.runId.set(kept.runId);
         this.runLog.restore(kept);
-        this.player.set({ ...kept.player, running: false });
+        // A run kept by the version before knows of no answered check: it asks again.
+        this.player.set({ ...kept.player, checks: kept.player.checks ?? [], running: false });
       }
     });
   }
@@ -154,17 +158,40 @@ export class RunStore implements OnDestroy {
     this.keep();
   }
 
-  /** Something was felt: it is noted. A stop sign ends the session; anything else ends the exercise. */
+  /**
+   * Something was felt: it is noted. What is about more than the exercise ends the session; anything else ends the exercise, which is left out
+   * from now on, and the rest goes on.
+   */
   stop(symptom: SymptomId): void {
     const item = this.place();
     if (item !== null && isNotedSymptom(symptom)) {
-      const body: SymptomBody = { item, side: this.view.logSide(), symptom };
-      this.gateway.post({ kind: 'symptom', runId: this.runId()!, id: newId(), body });
+      const body: SymptomBody = { item, side: this.view.logSide(), symptom, at: new Date().toISOString() };
+      this.noteSymptom(newId(), body);
     }
-    const end = isStopSign(symptom) ? endAll : skipItem;
+    const end = endsSession(symptom) ? endAll : skipItem;
     this.apply(end(this.player(), this.timeline()!));
     this.pause();
     this.signals.stops();
+  }
+
+  /** Sends a symptom, and goes by it at once: here and, on a phone, in every other session, with a network or without. */
+  private noteSymptom(id: string, body: SymptomBody): void {
+    const s = this.session()!;
+    this.gateway.post({ kind: 'symptom', runId: this.runId()!, id, body });
+    if (!isStopSign(body.symptom)) return;
+    const { exerciseId } = s.items[body.item]!;
+    const { clientId, clientName, id: sessionId } = s;
+    const { side, symptom } = body;
+    const date = s.date;
+    const report: SymptomReport = {
+      ...{ id, clientId, clientName, sessionId, exerciseId },
+      side,
+      symptom,
+      date,
+      clearedAt: null,
+    };
+    this.session.set({ ...s, openSymptoms: [...s.openSymptoms, report] });
+    this.gateway.felt(report);
   }
 
   /** Says something more of the log sent last. */
@@ -211,6 +238,7 @@ export class RunStore implements OnDestroy {
     if (past === false) return;
     if (past === true) return this.sounds.count();
     this.player.update((p) => resume(p, this.timeline()!));
+    this.leaveOutOnHold();
     this.announce();
     // What the last tick went past the count belongs to the session.
     this.apply(tick(this.player(), this.timeline()!, past));
@@ -218,6 +246,7 @@ export class RunStore implements OnDestroy {
 
   private change(work: (p: PlayerState, t: Timeline) => PlayerState): void {
     this.player.update((p) => work(p, this.timeline()!));
+    this.leaveOutOnHold();
     this.keep();
   }
 
@@ -225,6 +254,7 @@ export class RunStore implements OnDestroy {
     const before = this.cue();
     this.player.set(step.state);
     for (const done of step.ended) this.runLog.add(done, this.session()!.items[done.item]!);
+    this.leaveOutOnHold();
     const now = this.cue();
     if (now !== before) {
       this.signals.changed(before, now);
@@ -234,6 +264,16 @@ export class RunStore implements OnDestroy {
     if (this.finished()) {
       this.clock.stop();
       this.signals.finishes();
+    }
+  }
+
+  /** What is on hold is never come to: its cues are left behind, and the rest goes on. */
+  private leaveOutOnHold(): void {
+    const s = this.session()!;
+    const hold = onHoldAfter(s.openSymptoms, (id) => this.gateway.find(id));
+    for (let place = this.place(); place !== null; place = this.place()) {
+      if (!isOnHold(hold, this.gateway.find(s.items[place]!.exerciseId))) return;
+      this.player.set(skipItem(this.player(), this.timeline()!).state);
     }
   }
 

@@ -7,6 +7,7 @@ import {
   itemWords,
   pushWords,
   SENSATION_ADVICE,
+  EMERGENCY_SIGNS,
   STOP_SIGNS,
   targetWords,
   type Exercise,
@@ -66,6 +67,7 @@ import { FigureView } from '../ui/figure';
       </ol>
       <footer class="mt-3 border-t border-black pt-1">
         <p><b>Stop at once if you feel:</b> {{ stopSigns }}. Then rest, and tell your coach before the next session.</p>
+        <p><b>Ambulance:</b> {{ emergencies }}.</p>
         <p>{{ advice }}</p>
         <p>{{ care }}</p>
         <p class="mt-1">
@@ -85,6 +87,7 @@ export class PrintSheet {
   readonly rounds = input(1);
   protected readonly clock = formatClock;
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
+  protected readonly emergencies = EMERGENCY_SIGNS.join(' · ').toLowerCase();
   protected readonly advice = SENSATION_ADVICE;
   protected readonly care = DUTY_OF_CARE;
 

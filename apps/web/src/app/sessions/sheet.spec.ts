@@ -54,7 +54,7 @@ describe('SessionSheet', () => {
     expect(screen.text).toContain('Sensation: not answered · “a long day”');
   });
 
-  it('holds the session while a stop sign is open, and clears it with a note', async () => {
+  it('leaves out what a stop sign holds until it is cleared with a note, and asks who agreed where all sessions are held', async () => {
     const symptom = {
       id: 'y1',
       clientId: 'c1',
@@ -67,15 +67,19 @@ describe('SessionSheet', () => {
       clearedAt: null,
     };
     const screen = await open({ openSymptoms: [symptom] });
-    expect(screen.button('On hold').disabled).toBe(true);
+    expect(screen.text).toContain('The exercise is left out and the rest goes on.');
     await screen.fill('form.note input', 'gone at once');
     screen.el.querySelector('form.note')!.dispatchEvent(new Event('submit', { cancelable: true }));
     const clear = screen.request('POST', '/symptoms/y1/clear');
-    expect(clear.request.body).toEqual({ note: 'gone at once' });
+    expect(clear.request.body).toEqual({ note: 'gone at once', who: '' });
     clear.flush({});
     await screen.settle();
     await screen.answer('/sessions/s1', session);
     expect(screen.text).toContain('Start session');
+    const held = await open({ openSymptoms: [{ ...symptom, symptom: 'dizziness' }] });
+    expect(held.button('On hold').disabled).toBe(true);
+    expect(held.text).toContain('All sessions are on hold: dizziness');
+    expect(held.text).toContain('Who agreed: name and profession');
   });
 
   it('says what to do when the session cannot be had', async () => {

@@ -15,9 +15,11 @@ import {
   type Exercise,
   type PropId,
   type SessionItem,
-  exercisesOnHold,
   isOnHold,
+  isSessionOnHold,
+  needsProfessional,
   onHoldAfter,
+  type OpenStopSign,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { UndoStack } from '../block/undo-stack';
@@ -87,10 +89,14 @@ export class SheetStore {
 
   /** What rests after a stop sign. */
   readonly onHold = computed(() => onHoldAfter(this.session()?.openSymptoms ?? [], this.find));
-  /** True while an exercise of the session rests. */
-  readonly resting = computed(
-    () => exercisesOnHold(this.session()?.items ?? [], this.session()?.openSymptoms ?? [], this.find).length > 0,
+  /** True while nothing of the session may be done. */
+  readonly resting = computed(() =>
+    isSessionOnHold(this.session()?.items ?? [], this.session()?.openSymptoms ?? [], this.find),
   );
+  /** Whether the clearance of a stop sign has to name who gave it. */
+  asksWho(sign: OpenStopSign): boolean {
+    return needsProfessional(sign, this.session()?.openSymptoms ?? [], this.find);
+  }
 
   /** Exercises that a caution or a stop sign takes away are not offered. */
   readonly allowed = computed(() => {

@@ -6,6 +6,7 @@ import {
   formatClock,
   formatDate,
   isStopSign,
+  endsSession,
   itemSeconds,
   muscleGroupName,
   plannedSeconds,
@@ -78,6 +79,7 @@ export class SessionSheet {
   protected readonly clock = formatClock;
   protected readonly symptom = symptomName;
   protected readonly isStopSign = isStopSign;
+  protected readonly endsSession = endsSession;
   /** What stands beside the list: a place to swap at, the composer, or neither. */
   protected readonly side = signal<number | 'compose' | null>(null);
   /** Place of the exercise that is to be swapped. */
@@ -192,9 +194,9 @@ export class SessionSheet {
     void this.store.act(() => firstValueFrom(this.api.chooseRun(this.sessionId(), runId)));
   }
 
-  protected async clear(symptomId: string, note: string): Promise<void> {
+  protected async clear(symptomId: string, note: string, who: string): Promise<void> {
     await this.store.requests.run(async () => {
-      await firstValueFrom(this.api.clearSymptom(symptomId, note));
+      await firstValueFrom(this.api.clearSymptom(symptomId, { note, who }));
       await this.store.load(this.sessionId());
     });
   }

@@ -6,6 +6,7 @@ import {
   formatDate,
   muscleGroupName,
   symptomName,
+  endsSession,
   type BodyRegionId,
   type PlainDate,
 } from '@yandle/core';
@@ -47,6 +48,7 @@ export class TodayScreen {
 
   protected readonly clock = formatClock;
   protected readonly symptom = symptomName;
+  protected readonly endsSession = endsSession;
 
   protected groups(exerciseIds: readonly string[]): string {
     return exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');

@@ -134,5 +134,5 @@ export const breathSchema = Joi.object<BreathBody, true>({
 
 export const clearSymptomSchema = Joi.object<ClearSymptomBody>({
   note: line(FIELD.note.max),
-  who: text(FIELD.name.max).default(''),
+  who: text(FIELD.name.max).optional().default(''),
 });

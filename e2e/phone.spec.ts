@@ -1,4 +1,4 @@
-import type { LateLog, NewPhoneLink, Session } from '@yandle/contract';
+import type { LateLog, NewPhoneLink, Session, SessionSummary } from '@yandle/contract';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { clientCalled, expect, productUrl, server, signInQuietly, test } from './support';
 
@@ -184,5 +184,71 @@ test('a link that is ended while the phone is offline: what was done waits for t
   await page.getByRole('button', { name: 'Accept' }).click();
   await expect(page.getByText('Arrived late')).toBeHidden();
   expectWhole(await load(page, id));
+  await context.close();
+});
+
+test('a stop sign felt without a network: left out at once, all held after the second, and everyone who must know does', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const { url, clientId } = await aLink(page, 'Ottoline');
+  const { context, phone } = await openPhone(browser, url);
+  await context.setOffline(true);
+  await phone.clock.install();
+  const link = phone.getByRole('link', { name: /^(Start|Resume)$/ });
+  const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
+  await link.click();
+  await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.clock.runFor(3500);
+  const headline = phone.locator('.headline');
+  for (let i = 0; i < 12 && !(await headline.textContent())!.includes('Hold'); i++)
+    await phone.getByRole('button', { name: 'Skip' }).click();
+  const first = (await phone.locator('h1.exercise').textContent())!;
+  await phone.clock.runFor(5000);
+  await phone.getByRole('button', { name: 'Stop: I feel something' }).click();
+  await phone.getByRole('button', { name: 'Pinching or pressure in a joint' }).click();
+  // The exercise is left out, and the rest goes on.
+  await expect(phone.getByText(`We left out “${first}” until your coach has looked at it.`)).toBeVisible();
+  await expect(phone.locator('h1.exercise')).not.toHaveText(first);
+  await phone.getByRole('button', { name: 'Leave' }).click();
+  await expect(phone.getByText(`We left out ${first} until your coach has looked at it.`)).toBeVisible();
+  await phone.getByRole('link', { name: 'Resume' }).click();
+  await phone.getByRole('button', { name: 'Resume' }).click();
+  await phone.getByRole('button', { name: 'Stop: I feel something' }).click();
+  await phone.getByRole('button', { name: 'Dizziness, faintness or trouble seeing' }).click();
+  await expect(phone.getByRole('heading', { name: 'We stop here for today' })).toBeVisible();
+  await phone.getByRole('button', { name: 'Finish and save' }).click();
+  await phone.clock.runFor(5000);
+  // Every coming session is held, offline and after a restart of the phone.
+  await phone.reload();
+  await expect(phone.getByText('Your sessions are on hold.')).toBeVisible();
+  await expect(phone.getByRole('link', { name: /^(Start|Resume|Do this one today)$/ })).toHaveCount(0);
+
+  await context.setOffline(false);
+  await phone.evaluate(() => dispatchEvent(new Event('online')));
+  await expect(phone.getByText('Saved', { exact: true })).toBeVisible({ timeout: 30_000 });
+  // The coach: Today, the sheet of another session, and the server itself.
+  await page.goto('/');
+  await expect(page.getByText('Ottoline Varga: pinching or pressure in a joint')).toBeVisible();
+  await expect(page.getByText('Ottoline Varga: dizziness, faintness or trouble seeing')).toBeVisible();
+  const all = (await (await page.request.get(`/api/v1/clients/${clientId}/sessions`)).json()) as SessionSummary[];
+  const coming = all.find((s) => s.id !== id && s.status === 'planned')!;
+  await page.goto(`/clients/${clientId}/sessions/${coming.id}`);
+  await expect(page.getByText(/All sessions are on hold: dizziness/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'On hold' })).toBeDisabled();
+  const refused = await page.request.post(`/api/v1/sessions/${coming.id}/runs`, {
+    data: { id: crypto.randomUUID(), startedAt: new Date().toISOString() },
+  });
+  expect(refused.status()).toBe(409);
+  // Whoever cleared it is named; then sessions go on, without the exercise that pinched.
+  const form = page.locator('form.note').filter({ hasText: 'dizziness' });
+  await form.getByLabel('What you found').fill('Low blood sugar; ate since, looked at');
+  await form.getByLabel('Who agreed: name and profession').fill('Dr. Maude Ferrant, physician');
+  await form.getByRole('button', { name: 'Clear it' }).click();
+  await expect(page.getByText(/All sessions are on hold/)).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Start session' })).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByText(`We left out ${first} until your coach has looked at it.`)).toBeVisible();
   await context.close();
 });

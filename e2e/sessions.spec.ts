@@ -130,7 +130,9 @@ test('a session done on paper is logged, corrected, and the earlier answer is ke
   await expect(page.getByText(/7 of 10, all over/)).toBeVisible();
 });
 
-test('the player holds longer, redoes a side, and a stop sign ends the session at once', async ({ page }) => {
+test('the player holds longer, redoes a side, and a stop sign of more than the exercise ends the session at once', async ({
+  page,
+}) => {
   const { id } = await openSheet(page, 'Lorcan');
   const session = await load(page, id);
   await page.clock.install();
@@ -160,14 +162,14 @@ test('the player holds longer, redoes a side, and a stop sign ends the session a
   expect(again).toMatchObject({ replaces: earlier!.id, doneSeconds: hold, pieces: 1 });
 
   await page.keyboard.press('s');
-  await page.getByRole('button', { name: 'Numbness or tingling' }).click();
+  await page.getByRole('button', { name: 'Dizziness, faintness or trouble seeing' }).click();
   await expect(page.getByRole('heading', { name: 'We stop here for today' })).toBeVisible();
   await expect(page.getByText(/doctor or physiotherapist/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Finish and save' }).click();
   await page.clock.runFor(3000);
-  await expect(page.getByText(/On hold: numbness or tingling/)).toBeVisible();
+  await expect(page.getByText(/All sessions are on hold: dizziness/)).toBeVisible();
   await page.goto('/');
-  await expect(page.getByText(/numbness/i).first()).toBeVisible();
+  await expect(page.getByText(/Lorcan Ashgrove: dizziness/)).toBeVisible();
   expect((await load(page, id)).openSymptoms.map((o) => o.exerciseId)).toContain(session.items[0]!.exerciseId);
 });
 

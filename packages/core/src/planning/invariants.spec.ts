@@ -49,6 +49,21 @@ describe('a built block, whatever the client', () => {
     );
   });
 
+  // Domain 2.6, 5: a cell never asks of an exercise what it is not made for.
+  it('keeps every bout within what its exercise is made for, where it is done as it was made', () => {
+    each((input, l, lane) => {
+      const exercises = input.lanes[lane]!.exercises ?? {};
+      for (const w of l.weeks.filter((x) => x.kind !== 'rest' && !x.locked))
+        for (const b of [w.prescription, ...w.beforeAndAfter]) {
+          const e = exercises[b.technique];
+          if (!e || e.technique !== b.technique || b.technique.startsWith('loaded')) continue;
+          const amount = b.reps ?? b.holdSeconds;
+          expect(amount, `${e.id} week ${w.week}`).toBeGreaterThanOrEqual(e.amount.min);
+          expect(amount, `${e.id} week ${w.week}`).toBeLessThanOrEqual(e.amount.max);
+        }
+    });
+  });
+
   it('turns up one variable a week, and only the amount of a bout may get smaller with it', () => {
     each((_, l) => {
       for (const [a, b] of buildPairs(l)) {

@@ -46,7 +46,11 @@ export class LanePlanner {
         this.styles.leave(extra.technique, bar, null);
         continue;
       }
-      const amount = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
+      const asked = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
+      // Never more, or less, than the exercise is made for.
+      const made = this.lane.exercises?.[extra.technique];
+      const range = made?.technique === extra.technique ? made.amount : { min: 0, max: Infinity };
+      const amount = Math.min(range.max, Math.max(range.min, asked));
       const timed = unitOf(extra.technique) === 'seconds';
       out.push({
         technique: extra.technique,

@@ -23,6 +23,8 @@ import {
   sourceWords,
   symptomName,
   testNotForWords,
+  cautionsAgainstTest,
+  cautionTitle,
 } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
@@ -193,9 +195,15 @@ export class MeasureView {
     });
   }
 
+  /** Cautions of this client that speak against a test, by name; empty for none. */
+  ruledOut(test: RomTest): string {
+    const cautions = this.context.path().value?.cautions ?? [];
+    return cautionsAgainstTest(test, cautions).map(cautionTitle).join(', ');
+  }
+
   notFor(test: RomTest): string {
     const words = testNotForWords(test);
-    return words.length > 0 ? ` Not for: ${runningList(words)}.` : '';
+    return words.length > 0 ? `Not for: ${runningList(words)}.` : '';
   }
 
   beightonWords(): string {

@@ -11,19 +11,22 @@ import { RunStore } from './run.store';
     <y-dialog labelledBy="felt" (closed)="closed.emit()">
       @if (!tooStrong()) {
         <h2 id="felt">What do you feel?</h2>
-        <div class="mt-3 flex flex-col gap-2">
-          @for (y of symptoms; track y.id) {
-            <button
-              type="button"
-              class="btn !min-h-12 !justify-start"
-              [class.btn-stop]="y.ends !== null"
-              (click)="say(y.id)"
-            >
-              {{ y.name }}
-            </button>
-          }
-          <button type="button" class="btn !min-h-12" (click)="closed.emit()">Nothing, carry on</button>
-        </div>
+        @for (g of groups; track g.title) {
+          <h3 class="mt-3 text-sm font-semibold" [class.text-attention]="g.stop">{{ g.title }}</h3>
+          <div class="mt-1 grid gap-1.5" [class.grid-cols-2]="g.short">
+            @for (y of g.symptoms; track y.id) {
+              <button
+                type="button"
+                class="btn !min-h-11 !justify-start !px-3 !py-1.5 text-left !whitespace-normal"
+                [class.btn-stop]="g.stop"
+                (click)="say(y.id)"
+              >
+                {{ y.name }}
+              </button>
+            }
+          </div>
+        }
+        <button type="button" class="btn mt-3 !min-h-12 w-full" (click)="closed.emit()">Nothing, carry on</button>
       } @else {
         <h2 id="felt">Too strong</h2>
         <label class="field mt-3">
@@ -58,7 +61,18 @@ export class FeltDialog {
   readonly closed = output();
 
   protected readonly tooStrong = signal(false);
-  protected readonly symptoms = SYMPTOMS;
+  /** By what follows, the gravest first. */
+  protected readonly groups = [
+    { title: 'Call an ambulance', stop: true, short: false, symptoms: SYMPTOMS.filter((s) => s.emergency) },
+    {
+      title: 'Stops the session',
+      stop: true,
+      short: false,
+      symptoms: SYMPTOMS.filter((s) => s.ends === 'session' && !s.emergency),
+    },
+    { title: 'Stops this exercise', stop: true, short: true, symptoms: SYMPTOMS.filter((s) => s.ends === 'exercise') },
+    { title: 'No stop sign', stop: false, short: true, symptoms: SYMPTOMS.filter((s) => s.ends === null) },
+  ] as const;
   protected readonly strong = [6, 7, 8, 9, 10];
   protected readonly words = sensationWords;
 

@@ -15,7 +15,7 @@ import { Component, input, output } from '@angular/core';
       [cdkTrapFocusAutoCapture]="true"
       (keydown.escape)="closed.emit()"
     >
-      <div class="sheet w-full max-w-md p-5"><ng-content /></div>
+      <div class="sheet max-h-full w-full max-w-md overflow-y-auto p-5"><ng-content /></div>
     </div>
   `,
 })

@@ -66,7 +66,7 @@ export function bestByHand(
     const used = options.flatMap((o, j) => (counts[j]! > 0 ? [{ ...o, sets: counts[j]! }] : []));
     if (new Set(used.map((u) => u.id)).size < used.length) return null;
     const places = new Set(used.map((u) => exerciseById(u.id).position));
-    // 2.7 by hand: 8 s into place, 12 s more for every position used, 10 s for things, 5 s to settle; entry 3, exit 5, rest 10, switch 5.
+    // 2.7 by hand: 8 s into place, 12 s more for every position used, 10 s for things, 5 s to settle; a check without the hands takes 10 s a side; entry 3, exit 5, rest 10, switch 5.
     const work = used.reduce((sum, u) => {
       const e = exerciseById(u.id);
       const hold = clipped(needs[u.need]!.bout, e).holdSeconds;
@@ -77,7 +77,8 @@ export function bestByHand(
         (e.props.length > 0 ? 10 : 0) +
         5 +
         sides * (u.sets * (hold + 8) + (u.sets - 1) * 10) +
-        (sides - 1) * 5
+        (sides - 1) * 5 +
+        (e.check ? sides * 10 : 0)
       );
     }, places.size * 12);
     if (work + warmUpSeconds(work, false) > budget) return null;

@@ -99,6 +99,16 @@ describe('screening', () => {
     ]);
   });
 
+  it('reads an asking from before a question was given up, in the intake and in the record', async () => {
+    const client = await aClient(h);
+    await ask(client, ['bones']);
+    const then = JSON.stringify({ yes: ['unwell', 'bones'], no: [], regions: {} });
+    await h.source.query('UPDATE intake SET answers = ? WHERE client_id = ?', [then, client]);
+    const view = (await h.agent.get(`/api/v1/clients/${client}/screening`).expect(200)).body as View;
+    expect(view).toMatchObject({ intakes: [{ answers: { yes: ['bones'] } }], dueOn: expect.any(String) as string });
+    await h.agent.get(`/api/v1/clients/${client}`).expect(200);
+  });
+
   it('plans within the limits of the answers', async () => {
     const client = await aClient(h);
     await ask(client, ['medicines']);
@@ -268,7 +278,7 @@ describe('a link for the client', () => {
       intakes: { answers: { yes: string[]; denied: string[] } }[];
     };
     expect(view).toMatchObject({ state: 'refer', current: [{ id: 'heart' }, { id: 'disc' }] });
-    expect(view.intakes[0]!.answers).toMatchObject({ yes: ['disc', 'heart'], denied: ['heart'] });
+    expect(view.intakes[0]!.answers).toMatchObject({ yes: ['heart', 'disc'], denied: ['heart'] });
     await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
     // Neither asked again nor answered otherwise; only the same answers, sent again because the line was cut, are taken as before.
     await anyone().get(`/api/v1/fill-in/${token}`).expect(404);

@@ -82,7 +82,7 @@ export async function screeningView(data: StudioData, clientId: string, today: P
     intakes: rows.map((r): Intake => ({
       id: r.id,
       askedOn: r.askedOn,
-      answers: r.answers,
+      answers: answersFrom(r.answers),
       about: aboutFrom(r.about),
       by: nameOf(r.coachId),
       at: r.createdAt.toISOString(),

@@ -49,8 +49,11 @@ export function answersFrom(stored: Answers): Answers {
   return { ...stored, yes: [...yes], no: known(stored.no).filter((id) => !yes.has(id)) };
 }
 
-/** Day on which some answer is due again: the first that has lived its time. */
-export function rescreenDue(askedOn: PlainDate, answers: Answers): PlainDate {
-  const months = answers.yes.map((id) => questionById(id).months ?? RESCREEN_MONTHS);
+/**
+ * Day on which some answer is due again: the first that has lived its time.
+ * @param stored answers as they were stored; a question of then that is asked no more counts for nothing
+ */
+export function rescreenDue(askedOn: PlainDate, stored: Answers): PlainDate {
+  const months = answersFrom(stored).yes.map((id) => questionById(id).months ?? RESCREEN_MONTHS);
   return addMonths(askedOn, Math.min(RESCREEN_MONTHS, ...months));
 }

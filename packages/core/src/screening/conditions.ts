@@ -24,7 +24,7 @@ function caseOf(id: QuestionId, region: BodyRegionId | null, detail: string | nu
 }
 
 /** Every way of answering a question yes: a region each, a detail each, and not told apart. */
-export function casesOf(id: QuestionId): ConditionCase[] {
+function casesOf(id: QuestionId): ConditionCase[] {
   const { regions, detail } = questionById(id);
   if (regions) return BODY_REGION_IDS.map((r) => caseOf(id, r, null));
   return [caseOf(id, null, null), ...(detail?.options ?? []).map((o) => caseOf(id, null, o.id))];

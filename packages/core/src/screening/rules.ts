@@ -45,7 +45,7 @@ const referred = (rule: Rule): Rule => ({ ...rule, outcome: 'refer', urgency: 'b
 
 const groupsOf = (...regions: string[]): MuscleGroupId[] =>
   MUSCLE_GROUPS.filter((g) => regions.includes(g.region)).map((g) => g.id);
-export const NECK_GROUPS = groupsOf('neck');
+const NECK_GROUPS = groupsOf('neck');
 const TRUNK = groupsOf('trunk');
 
 /** Groups of regions, each once, from the floor up. */

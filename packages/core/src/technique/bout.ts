@@ -6,7 +6,7 @@ import type { BoutShape } from './shape.js';
 import type { Timings } from './timings.js';
 
 /** A bout of one side, with nothing named inside it. */
-export const PLAIN_SHAPE: BoutShape = { turns: 1, stages: [], check: null };
+const PLAIN_SHAPE: BoutShape = { turns: 1, stages: [], check: null };
 
 /**
  * Parts of one repetition (or breath) of a bout, in order; empty for what is not counted in repetitions. Their counted seconds times the

@@ -318,7 +318,7 @@ export function cautionTitle({ id, regions }: Pick<Caution, 'id' | 'regions'>): 
 }
 
 /** "No rolling." for what an effect takes away, sentence by sentence; empty for nothing. */
-export function effectWords(e: CautionEffect): string[] {
+function effectWords(e: CautionEffect): string[] {
   const out: string[] = [];
   const off = [
     ...e.excludedDemands.map(demandWords),

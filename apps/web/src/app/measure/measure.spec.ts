@@ -107,6 +107,17 @@ describe('MeasureScreen', () => {
     screen.el.remove();
   });
 
+  it('goes to the side asked for when the side key comes before the next test is drawn', async () => {
+    const screen = await open([today({ battery: ['weight-bearing-lunge', 'active-knee-extension'] })]);
+    document.body.append(screen.el);
+    const main = screen.el.querySelector<HTMLElement>('#next-test')!;
+    for (const key of ['PageDown', 'r']) main.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    await screen.settle();
+    expect(screen.text).toContain('Active knee extension');
+    expect(document.activeElement!.getAttribute('aria-label')).toMatch(/^Right, reading 1/);
+    screen.el.remove();
+  });
+
   it('keeps a reading of a sensor with the sensor as its instrument', async () => {
     const screen = await open([today({ battery: ['active-knee-extension'] })]);
     const store = capture(screen);

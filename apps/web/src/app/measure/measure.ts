@@ -142,7 +142,13 @@ export class MeasureScreen {
   /** The card that a number from the pad or an instrument goes to. */
   private targetCard(): SideCard | undefined {
     const cards = this.cards();
-    return cards.find((c) => c.side() === this.aimed()) ?? cards.find((c) => c.wants()) ?? cards[0];
+    return this.aimedCard() ?? cards.find((c) => c.wants()) ?? cards[0];
+  }
+
+  /** The card of the side chosen by key or pad. A side key may come before the new test is drawn, so it is asked late. */
+  private aimedCard(): SideCard | undefined {
+    const side = this.aimed();
+    return side === null ? undefined : this.cards().find((c) => c.side() === side);
   }
 
   protected targetWords(): string {
@@ -203,7 +209,7 @@ export class MeasureScreen {
     this.afterRender(() => {
       const cards = this.cards();
       const own = cards.find((c) => c.side() === side);
-      const next = own?.wants() ? own : cards.find((c) => c.wants());
+      const next = this.aimedCard() ?? (own?.wants() ? own : cards.find((c) => c.wants()));
       if (next) next.focus();
       else document.getElementById('next-test')?.focus();
     });
@@ -230,7 +236,7 @@ export class MeasureScreen {
   }
 
   protected focusFirst(): void {
-    this.afterRender(() => (this.cards().find((c) => c.wants()) ?? this.cards()[0])?.focus());
+    this.afterRender(() => this.targetCard()?.focus());
   }
 
   /** Focus can only move to what has been drawn. */

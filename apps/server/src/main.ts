@@ -19,6 +19,8 @@ const HOUR_MS = 60 * 60 * 1000;
 /** How long a whole request may take to arrive, and its head alone. */
 const REQUEST_MS = 120_000;
 const HEAD_MS = 20_000;
+/** An idle connection stays open longer than a proxy or a browser means to use it again: closed earlier, a request meets a closing door. */
+const IDLE_MS = 75_000;
 
 /** The log: on the console, or in files that only the owner reads, five of ten megabytes at most. */
 function logOf(config: Config): Logger {
@@ -76,7 +78,7 @@ async function start(): Promise<void> {
   const life: Life = { stopping: false };
   const limits = new Limits(source, SYSTEM_CLOCK);
   const server = createServer(
-    { requestTimeout: REQUEST_MS, headersTimeout: HEAD_MS },
+    { requestTimeout: REQUEST_MS, headersTimeout: HEAD_MS, keepAliveTimeout: IDLE_MS },
     createApp({ config, source, store, clock: SYSTEM_CLOCK, log, probe, life }),
   );
   warnOfProxy(config, log);

@@ -1,6 +1,9 @@
 export * from './errors.js';
 export * from './refusal.js';
 export * from './words/refusal.js';
+export * from './words/side.js';
+export * from './words/teaching.js';
+export { speechSeconds } from './words/speech.js';
 export * from './words/result-line.js';
 export * from './source.js';
 export * from './anatomy/side.js';

@@ -45,6 +45,13 @@ export function muscleGroupName(id: MuscleGroupId): string {
   return NAMES.get(id) ?? id;
 }
 
+const REGIONS = new Map<string, Region>(MUSCLE_GROUPS.map((g) => [g.id, g.region]));
+
+/** The part of the body that a muscle group belongs to. */
+export function muscleGroupRegion(id: MuscleGroupId): Region {
+  return REGIONS.get(id)!;
+}
+
 /** Place of a group counted from the floor up (0 = plantar foot). */
 export function muscleGroupOrder(id: MuscleGroupId): number {
   return MUSCLE_GROUP_IDS.indexOf(id);

@@ -51,7 +51,10 @@ export interface Exercise {
   readonly substitute: string;
   /** `each`: left and right, one after the other. `both`: one bout works both sides. */
   readonly sides: 'each' | 'both';
-  /** Which side is stretched when the exercise is called left, in words; empty where it is plain. */
+  /**
+   * What a side means, in words, with `{side}` for the side that is named and `{other}` for the one across: "turn to the {side}; the {other}
+   * side of the back is stretched". Empty where it is plain.
+   */
   readonly sideWords: string;
   /** How the sides follow one another. */
   readonly sidePattern: 'side by side' | 'alternating';

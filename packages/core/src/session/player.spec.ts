@@ -83,7 +83,7 @@ describe('skip', () => {
 describe('skipItem', () => {
   it('leaves the whole exercise and keeps what was held', () => {
     const { state, ended } = skipItem(at(firstHold, 8000), timeline);
-    expect(timeline.cues[state.cue]).toMatchObject({ item: 1, kind: 'position' });
+    expect(timeline.cues[state.cue]).toMatchObject({ item: 1, kind: 'prop' });
     expect(ended).toEqual([
       { item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 8, pieces: 1, reps: null },
     ]);

@@ -126,7 +126,7 @@ describe('alternating sides', () => {
 describe('chains', () => {
   it('go through their exercises on one side, then on the other', () => {
     expect(told([item(CALF, { link: 'chain' }), item(STRAIGHT)])).toEqual([
-      ...['position left 20', 'prop left 10', 'set-up left 5', 'entry left 3', 'hold left 30', 'exit left 5'],
+      ...['prop left 10', 'position left 20', 'set-up left 5', 'entry left 3', 'hold left 30', 'exit left 5'],
       ...['position left 8', 'set-up left 5', 'entry left 3', 'hold left 30', 'exit left 5'],
       ...['switch right 5', 'position right 8', 'set-up right 5', 'entry right 3', 'hold right 30', 'exit right 5'],
       ...['position right 8', 'set-up right 5', 'entry right 3', 'hold right 30', 'exit right 5'],

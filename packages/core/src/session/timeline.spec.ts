@@ -75,8 +75,8 @@ describe('buildTimeline', () => {
       switch: 5,
     });
     expect(t.cues.map((c) => `${c.kind}${c.side ? c.side[0] : ''}${c.set ?? ''}`)).toEqual([
-      'positionr',
       'propr',
+      'positionr',
       'set-upr',
       ...['entryr1', 'holdr1', 'exitr1', 'restr1', 'entryr2', 'holdr2', 'exitr2'],
       'switchl',
@@ -254,14 +254,14 @@ describe('sessionsOfBlock', () => {
       { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
       { exerciseId: 'supine-strap-hamstring', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
     ]);
-    // 2 × 212 s of work and a warm-up of 120 s (a quarter of 424 is 106).
-    expect(first.totalSeconds).toBe(424 + 120);
+    // 2 × 212 s of work, 10 s more to settle with a strap round the foot, and a warm-up of 120 s (a quarter of 434 is 109).
+    expect(first.totalSeconds).toBe(434 + 120);
   });
 
   it('finds the longest session of each week', () => {
     const longest = longestSessions(sessions, 4);
-    expect(longest[0]).toBe(544);
+    expect(longest[0]).toBe(554);
     // Each hold 5 s longer: eight holds in all.
-    expect(longest[1]).toBe(544 + 8 * 5);
+    expect(longest[1]).toBe(554 + 8 * 5);
   });
 });

@@ -99,10 +99,11 @@ function segmentCues(
   const side = segment.sides[0]!;
   const rest = restOf(item, exercise, t);
   if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, says: { code: 'switch', args: { side } } });
-  const position = segment.flows ? t.samePosition : positionSeconds(exercise, before, t);
-  add({ kind: 'position', seconds: position, side, says: { code: 'position' } });
+  // Things are fetched before the position is taken: nobody gets up again for a strap.
   const props = fetched(exercise, before);
   if (props.length > 0) add({ kind: 'prop', seconds: t.prop, side, says: { code: 'fetch', args: { props } } });
+  const position = segment.flows ? t.samePosition : positionSeconds(exercise, before, t);
+  add({ kind: 'position', seconds: position, side, says: { code: 'position' } });
   add({ kind: 'set-up', seconds: exercise.setupSeconds, side, says: { code: 'settle' } });
   steps.forEach((step, i) => {
     const previous = steps[i - 1];
@@ -180,7 +181,7 @@ function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, 
 /**
  * The cues of a session, in order, to the second (domain 2.7). The one source for player, print and totals.
  *
- * An item is: position change, prop when a new one is needed, settling, then for each side its sets (entry, work, exit, with a rest between
+ * An item is: prop when a new one is needed, position change, settling, then for each side its sets (entry, work, exit, with a rest between
  * two sets and none after the last) and a side switch between the sides; alternating and chained items change sides on the way. Both sides
  * get the same seconds but for what the tighter side gets on top.
  *

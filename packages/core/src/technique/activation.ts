@@ -4,6 +4,7 @@ import { workBeats, workSegments } from './work-repetitions.js';
 /** Repetitions that use the new range. */
 export const ACTIVATION: TechniqueKind = {
   breath: 'Out as you work, in as you let go.',
+  begin: 'Get ready; begin without effort.',
   unit: 'repetitions',
   loaded: false,
   stretches: false,

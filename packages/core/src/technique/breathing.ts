@@ -5,6 +5,7 @@ import type { TechniqueKind } from './shape.js';
 /** Slow breaths at the client's own pace. */
 export const BREATHING: TechniqueKind = {
   breath: 'In through the nose, out twice as long.',
+  begin: 'Let the breath come to rest.',
   unit: 'breaths',
   loaded: false,
   stretches: false,

@@ -4,6 +4,7 @@ import type { TechniqueKind } from './shape.js';
 /** Push against what does not move, let go, go a little further; some cycles of it. Only the stretches count. */
 export const CONTRACT_RELAX: TechniqueKind = {
   breath: 'Breathe on while you push; sink on the breath out.',
+  begin: 'Go to the first clear pull.',
   unit: 'seconds',
   loaded: false,
   stretches: true,

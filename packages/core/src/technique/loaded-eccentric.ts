@@ -13,6 +13,7 @@ const beats = (b: Bout, t: Timings): Beat[] => [
 /** Lower slowly into the stretch under load, stay, come back with help. Lowering and pause count. */
 export const LOADED_ECCENTRIC: TechniqueKind = {
   breath: 'In on the way down, out on the way back.',
+  begin: 'Take your place; begin from the top.',
   unit: 'repetitions',
   loaded: true,
   stretches: true,

@@ -4,6 +4,7 @@ import type { TechniqueKind } from './shape.js';
 /** The loaded end position, held. */
 export const LOADED_ISOMETRIC: TechniqueKind = {
   breath: 'Keep breathing evenly; never hold the breath.',
+  begin: 'Go to the first clear pull.',
   unit: 'seconds',
   loaded: true,
   stretches: true,

@@ -15,6 +15,7 @@ const beats = (b: Bout, t: Timings): Beat[] => {
 /** Slow movement into the stretch and out of it, with a pause at the end. */
 export const MOVING_STRETCH: TechniqueKind = {
   breath: 'In as you begin, out as you reach the end.',
+  begin: 'Begin small.',
   unit: 'repetitions',
   loaded: false,
   stretches: true,

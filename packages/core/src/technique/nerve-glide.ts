@@ -4,6 +4,7 @@ import { workBeats, workSegments } from './work-repetitions.js';
 /** Easy movement of a nerve in its bed. Never planned by a style; off for whoever is not qualified (domain rule 2.6, 9). */
 export const NERVE_GLIDE: TechniqueKind = {
   breath: 'Easy and even.',
+  begin: 'Only as far as it stays easy.',
   unit: 'repetitions',
   loaded: false,
   stretches: false,

@@ -4,6 +4,7 @@ import type { TechniqueKind } from './shape.js';
 /** Slow pressure with roller or ball. It stretches nothing: its seconds are logged, not counted as dose. */
 export const ROLLING: TechniqueKind = {
   breath: 'Slow and even; let tight spots melt on the breath out.',
+  begin: 'Find the place; lean on lightly.',
   unit: 'seconds',
   loaded: false,
   stretches: false,

@@ -49,6 +49,8 @@ export interface PhaseDefaults {
 export interface TechniqueKind {
   /** How to breathe in it, where an exercise says nothing else. */
   readonly breath: string;
+  /** How a bout is gone into. */
+  readonly begin: string;
   readonly unit: BoutUnit;
   /** Works against a weight, a band or the body's bodyweight at the end of the range: 48 h apart, never under 18. */
   readonly loaded: boolean;

@@ -4,6 +4,7 @@ import type { TechniqueKind } from './shape.js';
 /** The end position, held and breathed into. Stages belong to a hold. */
 export const STATIC_HOLD: TechniqueKind = {
   breath: 'Slow and easy through the nose; settle a little on each breath out.',
+  begin: 'Go to the first clear pull.',
   unit: 'seconds',
   loaded: false,
   stretches: true,

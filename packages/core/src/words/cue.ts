@@ -1,16 +1,18 @@
-import type { Side } from '../anatomy/side.js';
+import { muscleGroupRegion } from '../anatomy/muscle-group.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { PUSH_AGAINST } from '../catalogue/forms.js';
 import type { Cue, CueKind } from '../session/cue.js';
 import type { BeatKind } from '../technique/beats.js';
 import type { RepetitionArgs, SupportArgs } from '../technique/segment.js';
+import { kindOf } from '../technique/catalogue.js';
 import { ASSISTANCE_WORDS, loadWords } from './prescription.js';
+import { sideInWords } from './side.js';
 
 /** What a beat says, in one word or two. */
 export const BEAT_WORDS: Readonly<Record<BeatKind, string>> = {
   lower: 'Lower',
   pause: 'Stay',
-  return: 'Back, with help',
+  return: 'Back',
   out: 'Out',
   back: 'Back',
   work: 'Work',
@@ -61,7 +63,7 @@ const WARM_UP =
   'Easy whole-body movement until you are warm: walk on the spot, swing your arms, bend and straighten your knees.';
 
 function support({ assistance, ...load }: SupportArgs): string {
-  const help = assistance === null ? '' : ` With ${ASSISTANCE_WORDS[assistance]}.`;
+  const help = assistance ? ` With ${ASSISTANCE_WORDS[assistance]}.` : '';
   const kilos = loadWords(load);
   return `${help}${kilos ? ` Load ${kilos}.` : ''}`;
 }
@@ -70,19 +72,29 @@ function repetitions({ reps, inTurn }: RepetitionArgs, slow = ''): string {
   return `${reps} ${slow}repetitions${inTurn ? ' per side, left and right alternating' : ''}`;
 }
 
-function otherSide(side: Side | null): string {
-  return `Other side: ${side}.`;
+/** The side of a cue and what it means, with a space behind; of sides in turn the one that begins. */
+function sideOf(cue: Cue, exercise: Exercise): string {
+  if (cue.alternatesFrom) return `In turn. ${sideInWords(exercise, cue.alternatesFrom)} `;
+  return cue.side === null ? '' : `${sideInWords(exercise, cue.side)} `;
 }
 
-function sideFirst(cue: Cue): string {
-  if (cue.alternatesFrom) return `${cue.alternatesFrom === 'left' ? 'Left' : 'Right'} first, alternating. `;
-  return cue.side === null ? '' : cue.side === 'left' ? 'Left side. ' : 'Right side. ';
+/** How one comes out: the neck comes back to the middle, all else may be shaken out. */
+function leaving({ primary }: Exercise): string {
+  return muscleGroupRegion(primary) === 'neck'
+    ? 'Come back to the middle, rest.'
+    : 'Come out slowly, shake out, notice.';
+}
+
+/** How fast to roll, and where not: a roller that lies across the spine is meant to. */
+function rolling(exercise: Exercise): string {
+  const where = exercise.demands.includes('spine-pressed') ? 'stay off the neck and the low back' : 'never over bone';
+  return `Roll slowly, 2-4 s a pass; ${where}.`;
 }
 
 function workOf({ says }: Cue, exercise: Exercise): string {
   switch (says.code) {
     case 'enter':
-      return 'Go to the first clear pull.';
+      return kindOf(exercise.technique).begin;
     case 'hold':
       return 'Hold and breathe.';
     case 'safety-check':
@@ -98,11 +110,11 @@ function workOf({ says }: Cue, exercise: Exercise): string {
     case 'deeper':
       return 'A little further, and stay.';
     case 'lower':
-      return `${repetitions(says.args)}: ${says.args.lowerSeconds} s down, ${says.args.pauseSeconds} s at the end, back with help.${support(says.args)}`;
+      return `${repetitions(says.args)}: ${says.args.lowerSeconds} s down, ${says.args.pauseSeconds} s at the end, then back.${support(says.args)}`;
     case 'move':
       return `${repetitions(says.args, 'slow ')}, ${says.args.pauseSeconds} s at the end of each. No bouncing.`;
     case 'roll':
-      return 'Roll slowly, 2-4 s a pass; never over bone.';
+      return rolling(exercise);
     case 'breathe':
       return `${says.args.breaths} slow breaths.`;
     case 'repeat':
@@ -113,45 +125,20 @@ function workOf({ says }: Cue, exercise: Exercise): string {
 }
 
 /**
- * What a cue says to the client.
+ * What a cue says to the client, beside the steps of the exercise, which the player teaches.
  * @param exercise how the item is done now; null for a cue without an item
  */
 export function cueWords(cue: Cue, exercise: Exercise | null): string {
   const { says } = cue;
   if (says.code === 'warm-up') return WARM_UP;
   if (says.code === 'rest') return 'Rest.';
-  if (says.code === 'leave') return 'Come out slowly, shake out, notice.';
   if (says.code === 'fetch') return `You need: ${says.args.props.join(', ')}.`;
-  if (says.code === 'switch') return otherSide(says.args.side);
   if (!exercise) return '';
-  if (says.code === 'position') return `${exercise.name}. ${exercise.steps[0]}`;
-  if (says.code === 'settle') return exercise.steps[1] ?? 'Get settled.';
-  return `${sideFirst(cue)}${workOf(cue, exercise)}`;
-}
-
-const timed = (what: string) => (cue: Cue) => `${what}, ${cue.seconds} seconds.`;
-const sideOf = (cue: Cue): string => (cue.side ? `${cue.side} side. ` : '');
-
-/** What the voice says when a cue begins: short, and what to do first; empty where it keeps quiet. */
-const SPOKEN: Readonly<Record<CueKind, (cue: Cue, exercise: Exercise | null) => string>> = {
-  'warm-up': () => 'Warm up. Easy movement.',
-  position: (cue, e) => `${e?.name ?? ''}. ${sideOf(cue)}${e?.steps[0] ?? ''}`,
-  prop: cueWords,
-  'set-up': () => '',
-  entry: () => '',
-  check: () => 'Without hands first.',
-  hold: timed('Hold'),
-  push: () => 'Push.',
-  'let go': () => 'Let go.',
-  switch: (cue) => `Other side. ${sideOf(cue)}`,
-  repetitions: (cue) => `${sideOf(cue)}Slow repetitions.`,
-  roll: timed('Roll'),
-  breaths: () => 'Slow breaths.',
-  exit: () => 'Slowly out.',
-  rest: timed('Rest'),
-};
-
-/** What the voice says when a cue begins. */
-export function spokenCue(cue: Cue, exercise: Exercise | null): string {
-  return SPOKEN[cue.kind](cue, exercise);
+  if (says.code === 'leave') return leaving(exercise);
+  const side = sideOf(cue, exercise).trimEnd();
+  if (says.code === 'position')
+    return [side, exercise.bed ? 'On the floor or a firm bed.' : ''].filter(Boolean).join(' ') || 'Get into position.';
+  if (says.code === 'settle') return 'Get settled.';
+  if (says.code === 'switch') return `Other side. ${side}`.trimEnd();
+  return [side, workOf(cue, exercise)].filter(Boolean).join(' ');
 }

@@ -6,10 +6,12 @@ import {
   isLastSeconds,
   isLoaded,
   isSafetyCheck,
+  lessonOf,
   secondsLeft,
   sessionSecondsLeft,
   timingsFor,
   type Exercise,
+  otherSide,
   type PlayerState,
   type Side,
 } from '@yandle/core';
@@ -95,6 +97,19 @@ export class PlayerView {
   readonly beat = computed(() => {
     const c = this.cue();
     return c && c.beats.length > 0 ? beatAt(c.beats, this.player().elapsedMs) : null;
+  });
+  /** Place of the running cue: changes only when another begins, where the clock changes all the time. */
+  private readonly at = computed(() => this.player().cue);
+  /** What is taught while the running cue lasts. */
+  readonly lesson = computed(() => lessonOf(this.timeline()?.cues ?? [], this.at(), this.exercise()));
+  /** Seconds since the running cue began. */
+  readonly seconds = computed(() => this.player().elapsedMs / 1000);
+  /** The side that works: of sides in turn the one whose repetition runs. */
+  readonly side = computed((): Side | null => {
+    const c = this.cue();
+    const beat = this.beat();
+    if (!c?.alternatesFrom || !beat) return c?.side ?? null;
+    return beat.repetition % 2 === 1 ? c.alternatesFrom : otherSide(c.alternatesFrom);
   });
   /** Part of the running cue that has passed, 0-1. */
   readonly share = computed(() => {

@@ -7,9 +7,9 @@ const FORM_WORDS = { easier: 'Easier', harder: 'Harder', choice: 'Or do', own: '
 /** Below a running session: its form and length, the stop signs, and the clock's buttons with their keys. */
 @Component({
   selector: 'y-run-controls',
-  host: { class: 'block px-5 pb-5' },
+  host: { class: 'contents' },
   template: `
-    <div class="mx-auto mb-3 flex max-w-3xl flex-wrap justify-center gap-2">
+    <div class="mx-auto mb-3 flex max-w-3xl px-5 flex-wrap justify-center gap-2">
       <button
         type="button"
         class="btn"
@@ -28,28 +28,33 @@ const FORM_WORDS = { easier: 'Easier', harder: 'Harder', choice: 'Or do', own: '
       }
       <button type="button" class="btn" (click)="breathAsked.emit()">Breath {{ breathSeconds() }} s</button>
     </div>
-    <p class="mb-3 text-center text-sm text-soft">Stop if you feel: {{ stopSigns }}</p>
-    <div class="mx-auto grid max-w-3xl grid-cols-[1fr_2fr_1fr] gap-2 sm:grid-cols-[1fr_2fr_1fr_1.4fr]">
-      <button type="button" class="btn !min-h-14" [disabled]="!store.begun()" (click)="store.back()">Back</button>
-      <button
-        type="button"
-        class="btn btn-go !min-h-14 text-lg"
-        [disabled]="store.isSafetyCheck()"
-        (click)="toggled.emit()"
-      >
-        {{ store.running() ? 'Pause' : store.begun() ? 'Resume' : 'Start' }}
-      </button>
-      <button type="button" class="btn !min-h-14" [disabled]="!store.begun()" (click)="store.skip()">Skip</button>
-      <button
-        type="button"
-        class="btn btn-stop !min-h-14 max-sm:col-span-3"
-        [disabled]="!store.begun()"
-        (click)="asked.emit()"
-      >
-        Stop: I feel something
-      </button>
+    <p class="mx-auto mb-3 max-w-4xl px-5 text-center text-sm text-balance text-soft">
+      Stop if you feel: {{ stopSigns }}
+    </p>
+    <!-- Always in reach, however large the letters are. -->
+    <div class="sticky bottom-0 z-10 w-full bg-paper px-5 pt-1 pb-3">
+      <div class="mx-auto grid max-w-3xl grid-cols-[1fr_2fr_1fr] gap-2 sm:grid-cols-[1fr_2fr_1fr_1.4fr]">
+        <button type="button" class="btn !min-h-14" [disabled]="!store.begun()" (click)="store.back()">Back</button>
+        <button
+          type="button"
+          class="btn btn-go !min-h-14 text-lg"
+          [disabled]="store.isSafetyCheck()"
+          (click)="toggled.emit()"
+        >
+          {{ store.running() ? 'Pause' : store.begun() ? 'Resume' : 'Start' }}
+        </button>
+        <button type="button" class="btn !min-h-14" [disabled]="!store.begun()" (click)="store.skip()">Skip</button>
+        <button
+          type="button"
+          class="btn btn-stop !min-h-14 max-sm:col-span-3"
+          [disabled]="!store.begun()"
+          (click)="asked.emit()"
+        >
+          Stop: I feel something
+        </button>
+      </div>
     </div>
-    <p class="mt-2 hidden text-center text-sm text-soft sm:block">
+    <p class="mb-3 hidden px-5 text-center text-sm text-soft sm:block">
       <span class="key">Space</span> start, pause · <span class="key">←</span> back · <span class="key">→</span> skip ·
       <span class="key">+</span> ten seconds more · <span class="key">R</span> redo the side ·
       <span class="key">S</span> stop

@@ -1,12 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { EXERCISES, spokenCue } from '@yandle/core';
+import { EXERCISES } from '@yandle/core';
 import { Outbox } from '../data/outbox/outbox';
 import { wireOf, type QueuedRequest } from '../data/outbox/queued-request';
 import { aSession } from '../testing/a-session';
 import { textOf } from '../testing/screen';
 import { RunGateway } from './run-gateway';
 import { RunPlayer } from './run-player';
-import { buildTimeline, exerciseById, type Cue } from '@yandle/core';
+import { exerciseById } from '@yandle/core';
 import type { Session } from '@yandle/contract';
 
 describe('RunPlayer', () => {
@@ -76,11 +76,42 @@ describe('RunPlayer', () => {
     p.press('Start');
     expect(p.text()).toContain('Starting');
     p.pass(3);
+    // Things are fetched before the position is taken.
+    expect(p.text()).toContain('You need: wall.');
+    p.pass(10);
     expect(p.text()).toContain('Get into position');
-    p.pass(20 + 10 + 5 + 3);
+    expect(p.text()).toContain('Right: the right leg is the back one; its calf is stretched.');
+    p.pass(20 + 5 + 3);
     expect(p.text()).toContain('Hold ○ Right set 1 of 2');
     expect(p.text()).toContain('Next: rest 10 s');
     expect(p.text()).toContain('1 of 2 · Soleus');
+  });
+
+  it('shows all steps up to the end of the first bout with the one that is taught, then one reminder a bout', async () => {
+    const p = await open(aSession({ alreadyWarm: true }));
+    const steps = exerciseById('bent-knee-wall-calf').steps;
+    const now = () => textOf(p.el.querySelector('[aria-current=step]') ?? document.createElement('p'));
+    for (const s of steps) expect(p.text()).toContain(s);
+    p.press('Start');
+    // Fetching 10 s, then the name and the side, then the first step.
+    p.pass(3 + 10 + 9);
+    expect(now()).toContain(steps[0]);
+    p.pass(11 + 5 + 3 + 15);
+    expect(now()).toContain(steps.at(-1));
+    expect(p.text()).not.toContain('Watch for this');
+    p.pass(15 + 5 + 10 + 3 + 1);
+    expect(p.text()).toContain('set 2 of 2');
+    expect(p.text()).toContain('Watch for this: heel lifting.');
+    expect(p.el.querySelector('[aria-current=step]')).toBeNull();
+  });
+
+  it('announces each phase to a screen reader, once', async () => {
+    const p = await open(aSession({ alreadyWarm: true }));
+    const said = () => textOf(p.el.querySelector('[aria-live=polite].sr-only')!);
+    expect(said()).toBe('');
+    p.press('Start');
+    p.pass(3 + 10 + 20 + 5 + 3 + 1);
+    expect(said()).toBe('Hold, right, 30 seconds');
   });
 
   it('says the parts of a repetition, how many, and of which side when they take turns', async () => {
@@ -187,36 +218,5 @@ describe('RunPlayer', () => {
     expect(p.el.querySelectorAll('[aria-pressed=true]')).toHaveLength(0);
     p.press('Finish and save');
     expect(sent.at(-1)!.body).toMatchObject({ sensation: null, feltTighter: null, note: '' });
-  });
-});
-
-describe('spokenCue', () => {
-  const cues = buildTimeline([
-    {
-      exerciseId: 'supine-strap-hamstring',
-      technique: 'contract-relax',
-      cycles: 2,
-      pushSeconds: 6,
-      effort: 20,
-      sets: 1,
-      holdSeconds: 15,
-      sensation: 5,
-      firstSide: 'left',
-    },
-    { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
-  ]).cues;
-  const said = (kind: Cue['kind']): string =>
-    spokenCue(
-      cues.find((c) => c.kind === kind)!,
-      exerciseById('bent-knee-wall-calf'),
-    );
-
-  it('is short, and begins with what to do', () => {
-    expect(said('push')).toBe('Push.');
-    expect(said('let go')).toBe('Let go.');
-    expect(said('hold')).toBe('Hold, 15 seconds.');
-    expect(said('switch')).toBe('Other side. right side. ');
-    expect(said('rest')).toBe('Rest, 10 seconds.');
-    expect(said('position')).toContain('Bent-knee calf stretch at a wall. left side.');
   });
 });

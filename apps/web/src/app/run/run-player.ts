@@ -14,6 +14,7 @@ import {
   isStopSign,
   muscleGroupName,
   nextCueWords,
+  phaseWords,
   roundTo,
   setPlaceWords,
   runningList,
@@ -21,6 +22,7 @@ import {
   STOP_ADVICE,
   unitOf,
   usedLoadWords,
+  type Exercise,
   type SymptomId,
   parseNumber,
   typedLength,
@@ -30,11 +32,13 @@ import {
 import { FeltDialog } from './felt-dialog';
 import { RunControls } from './run-controls';
 import { RunEnd } from './run-end';
+import { RunShape } from './run-shape';
+import { RunTeach } from './run-teach';
 import { RunTools } from './run-tools';
+import { Voice } from './voice';
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Session } from '@yandle/contract';
-import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
 import { BreathDialog } from './breath-dialog';
@@ -45,6 +49,11 @@ import { RunStore } from './run.store';
 const USUAL_BREATH = 5;
 /** Kilograms or pounds, percent of body mass, or steps of a band that one press changes a load by. */
 const LOAD_STEP = 1;
+
+/** True for an exercise in which the screen is out of sight: face down, or the head low. */
+function unseen(e: Exercise): boolean {
+  return e.position === 'prone' || e.demands.includes('head-low');
+}
 
 /** What to do after what was felt, in the client's words. */
 function adviceFor(symptom: SymptomId, exercise: string): string {
@@ -59,7 +68,18 @@ function adviceFor(symptom: SymptomId, exercise: string): string {
 /** Runs a session, readable from two metres: what, which side, how long, what next. Space starts and pauses. */
 @Component({
   selector: 'y-run-player',
-  imports: [BreathDialog, FigureView, ProblemNote, RouterLink, SaveState, FeltDialog, RunControls, RunEnd, RunTools],
+  imports: [
+    BreathDialog,
+    ProblemNote,
+    RouterLink,
+    SaveState,
+    FeltDialog,
+    RunControls,
+    RunEnd,
+    RunShape,
+    RunTeach,
+    RunTools,
+  ],
   providers: [RunStore],
   host: { 'data-theme': 'dark', '(document:keydown)': 'key($event)' },
   templateUrl: './run-player.html',
@@ -106,13 +126,21 @@ export class RunPlayer {
     if (!c) return '';
     return beat ? BEAT_WORDS[beat.beat.kind] : CUE_HEADLINE[c.kind];
   });
-  /** The side that works: of sides in turn the one whose repetition runs. */
-  protected readonly side = computed(() => {
+  protected readonly side = this.store.view.side;
+  /** Said to a screen reader when another phase begins. */
+  protected readonly phase = computed(() => {
     const c = this.store.cue();
-    const beat = this.store.beat();
-    if (!c?.alternatesFrom || !beat) return c?.side ?? null;
-    const first = beat.repetition % 2 === 1;
-    return first === (c.alternatesFrom === 'left') ? 'left' : 'right';
+    return c && this.store.begun() && this.store.countIn() === 0 ? phaseWords(c, this.store.exercise()) : '';
+  });
+  /** Offered before a session in which the screen cannot be seen from the mat. */
+  protected readonly voiceOffered = computed(() => {
+    const s = this.store.session();
+    return (
+      s !== null &&
+      !this.store.voiceOn() &&
+      Voice.available() &&
+      s.items.some((i) => unseen(this.gateway.find(i.exerciseId)))
+    );
   });
   protected readonly setWords = computed(() => {
     const c = this.store.cue();
@@ -146,6 +174,7 @@ export class RunPlayer {
     const c = this.store.cue();
     const item = this.store.item();
     const now = this.store.exercise();
+    if (c?.kind === 'rest') return '';
     // Another form has its own way into position.
     if (c?.kind === 'position') return cueWords(c, now);
     return c ? cueWords(c, item && this.gateway.find(item.exerciseId)) : '';

@@ -52,8 +52,8 @@ import { Voice } from './voice';
 export class RunTools {
   private readonly store = inject(RunStore);
   readonly secondsShown = model.required<boolean>();
-  protected readonly soundOn = signal(true);
-  protected readonly voiceOn = signal(false);
+  protected readonly soundOn = this.store.soundOn;
+  protected readonly voiceOn = this.store.voiceOn;
   protected readonly voiceThere = signal(Voice.available());
 
   constructor() {
@@ -63,13 +63,10 @@ export class RunTools {
   }
 
   protected toggleSound(): void {
-    this.soundOn.update((on) => !on);
-    this.store.sounds.on = this.soundOn();
+    this.store.setSound(!this.soundOn());
   }
 
   protected toggleVoice(): void {
-    this.voiceOn.update((on) => !on);
-    this.store.voice.on = this.voiceOn();
-    if (!this.voiceOn()) this.store.voice.stop();
+    this.store.setVoice(!this.voiceOn());
   }
 }

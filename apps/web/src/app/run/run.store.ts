@@ -1,4 +1,5 @@
 import { PlayerView } from './player-view';
+import { Headset } from './headset';
 import { CountIn, RunClock } from './run-clock';
 import { RunLog } from './run-log';
 import {
@@ -37,8 +38,14 @@ import { RunSignals } from './run-signals';
 export class RunStore implements OnDestroy {
   private readonly gateway = inject(RunGateway);
   private readonly signals = new RunSignals();
-  readonly sounds = this.signals.sounds;
-  readonly voice = this.signals.voice;
+  /** The shape of a signal that fills the screen now; null for none. */
+  readonly shape = this.signals.shape;
+  readonly soundOn = signal(true);
+  readonly voiceOn = signal(false);
+  private readonly headset = new Headset(
+    () => this.running() || this.start(),
+    () => this.pause(),
+  );
   private readonly clock = new RunClock(
     (ms) => this.onTick(ms),
     () => this.onSleep(),
@@ -98,7 +105,8 @@ export class RunStore implements OnDestroy {
   }
 
   start(): void {
-    this.sounds.wake();
+    this.signals.sounds.wake();
+    this.headset.hold(this.session()!.clientName);
     if (!this.runId()) {
       const id = newId();
       this.runId.set(id);
@@ -109,6 +117,7 @@ export class RunStore implements OnDestroy {
     } else this.player.update((p) => resume(p, this.timeline()!));
     this.interrupted.set(false);
     this.clock.start();
+    this.headset.running(true);
     this.keep();
   }
 
@@ -116,10 +125,12 @@ export class RunStore implements OnDestroy {
     this.player.update((p) => pause(p));
     this.countDown.cancel();
     this.clock.stop();
+    this.headset.running(false);
     this.keep();
   }
 
   skip(): void {
+    this.signals.moved();
     this.apply(skip(this.player(), this.timeline()!));
   }
 
@@ -133,7 +144,19 @@ export class RunStore implements OnDestroy {
   }
 
   longer(): void {
-    this.change(extend);
+    this.player.update((p) => extend(p, this.timeline()!));
+    this.keep();
+  }
+
+  setSound(on: boolean): void {
+    this.soundOn.set(on);
+    this.signals.sounds.on = on;
+  }
+
+  setVoice(on: boolean): void {
+    this.voiceOn.set(on);
+    this.signals.voice.on = on;
+    if (!on) this.signals.voice.stop();
   }
 
   /** Nothing hurts without hands: on to the next stage. */
@@ -213,7 +236,8 @@ export class RunStore implements OnDestroy {
 
   ngOnDestroy(): void {
     this.clock.destroy();
-    this.voice.stop();
+    this.headset.release();
+    this.signals.voice.stop();
   }
 
   /** Nobody was counting while the device slept: stop at the last tick and ask. */
@@ -229,17 +253,18 @@ export class RunStore implements OnDestroy {
     const cueBefore = this.player().cue;
     this.apply(tick(this.player(), this.timeline()!, ms));
     if (this.isSafetyCheck()) this.clock.stop();
+    this.speak();
     if (this.player().cue !== cueBefore) return;
-    this.signals.ticked(this.last5() && this.left() !== secondsBefore, beatBefore, this.beat()?.beat ?? null);
+    const left = this.left();
+    this.signals.ticked(this.last5() && left !== secondsBefore, left, beatBefore, this.beat()?.beat ?? null);
   }
 
   private tickIn(ms: number): void {
     const past = this.countDown.tick(ms);
     if (past === false) return;
-    if (past === true) return this.sounds.count();
+    if (past === true) return this.signals.sounds.count();
     this.player.update((p) => resume(p, this.timeline()!));
     this.leaveOutOnHold();
-    this.announce();
     // What the last tick went past the count belongs to the session.
     this.apply(tick(this.player(), this.timeline()!, past));
   }
@@ -247,6 +272,7 @@ export class RunStore implements OnDestroy {
   private change(work: (p: PlayerState, t: Timeline) => PlayerState): void {
     this.player.update((p) => work(p, this.timeline()!));
     this.leaveOutOnHold();
+    this.signals.moved();
     this.keep();
   }
 
@@ -258,7 +284,6 @@ export class RunStore implements OnDestroy {
     const now = this.cue();
     if (now !== before) {
       this.signals.changed(before, now);
-      if (step.state.running) this.announce();
       this.keep();
     }
     if (this.finished()) {
@@ -277,8 +302,8 @@ export class RunStore implements OnDestroy {
     }
   }
 
-  private announce(): void {
-    this.signals.announce(this.cue(), this.exercise());
+  private speak(): void {
+    if (!this.finished()) this.signals.speak(this.view.lesson(), this.player().cue, this.view.seconds());
   }
 
   private keep(): void {

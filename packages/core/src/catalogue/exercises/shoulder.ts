@@ -12,6 +12,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['arm-out'],
     props: ['doorway'],
+    sideWords: 'the {side} forearm is on the frame; the {side} side of the chest is stretched',
     steps: [
       'Stand in a doorway, one forearm on the frame, elbow at shoulder height.',
       'Keep the shoulder down and the ribs in.',
@@ -38,8 +39,9 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     demands: ['arm-out'],
     sides: 'both',
     optionalProps: ['roller', 'cushion'],
+    amount: { unit: 'seconds', min: 15, max: 180 },
     steps: [
-      'Lie on your back, feet on the floor, arms wide, palms up.',
+      'Lie on your back, feet flat, arms wide, palms up.',
       'Let the shoulders sink.',
       'Breathe wide into the chest.',
     ],
@@ -62,6 +64,9 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'prone',
     demands: ['arm-out'],
     bed: false,
+    sideWords: 'the {side} arm lies on the floor; the {side} side of the chest is stretched',
+    amount: { unit: 'seconds', min: 15, max: 60 },
+    setupSeconds: 20,
     steps: [
       'Lie on your belly, one arm straight out to the side.',
       'Push with the other hand and roll towards the arm.',
@@ -86,6 +91,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     demands: ['arm-behind'],
     sides: 'both',
     optionalProps: ['strap'],
+    amount: { unit: 'seconds', min: 10, max: 45 },
     steps: ['Clasp the hands behind you.', 'Draw the shoulders back and down.', 'Lift the straight arms a little.'],
     endPoint: 'the shoulders roll forward or the trunk tips',
     depthMeasure: 'height of the hands',
@@ -113,7 +119,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
       'Slide your hips a little forward.',
     ],
     endPoint: 'the shoulders roll forward',
-    depthMeasure: 'distance from seat to hands',
+    depthMeasure: 'distance from buttocks to hands',
     felt: 'in front of both shoulders',
     notFelt: 'in the wrists',
     faults: ['Slumping', 'Elbows bending'],
@@ -174,6 +180,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     aim: 'Opens the back of the shoulder.',
     primary: 'posterior-shoulder',
     position: 'standing',
+    sideWords: 'the {side} arm goes across; the back of that shoulder is stretched',
     steps: [
       'Carry one arm across at chest height.',
       'Draw it nearer with the other forearm.',
@@ -191,10 +198,12 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
   exercise({
     id: 'lying-arm-across',
     name: 'Lying with one arm across',
-    aim: 'Back of the shoulder, the blade held by the floor.',
+    aim: 'Back of the shoulder, the blade held down.',
     primary: 'posterior-shoulder',
     secondary: ['shoulder-rotators'],
     position: 'side-lying',
+    sideWords: 'the {side} arm is the lower one; the back of that shoulder is stretched',
+    setupSeconds: 10,
     steps: [
       'Lie on one side, the lower arm straight in front at shoulder height.',
       'Roll a little onto the shoulder blade.',
@@ -220,6 +229,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     sides: 'both',
     props: ['band'],
     load: 'band',
+    setupSeconds: 10,
     steps: ['Hold a band in front at chest height.', 'Pull it apart, blades together and down.', 'Let it back slowly.'],
     endPoint: 'the ribs flare or the shoulders lift',
     felt: 'as work behind the shoulders',
@@ -238,10 +248,13 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     secondary: ['posterior-shoulder'],
     position: 'side-lying',
     demands: ['arm-out'],
+    sideWords: 'the {side} arm is the lower one; the back of that shoulder is stretched',
+    amount: { unit: 'seconds', min: 10, max: 45 },
+    setupSeconds: 10,
     steps: [
       'Lie on one side, lower arm in front, elbow bent upright.',
       'Press that forearm slowly towards the floor.',
-      'The shoulder blade stays on the floor.',
+      'The shoulder blade stays down.',
     ],
     endPoint: 'the shoulder rolls forward',
     depthMeasure: 'height of the hand above the floor',
@@ -286,6 +299,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['arm-out'],
     props: ['doorway'],
+    sideWords: 'the {side} hand is on the frame; the front of that shoulder is stretched',
+    easierForm: 'stick-outward-turn',
     steps: [
       'Stand at a door frame, elbow at the waist, forearm forward, palm on the frame.',
       'Keep the elbow at the ribs.',
@@ -297,7 +312,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     faults: ['Elbow drifting', 'Shoulder lifting'],
     easier: 'Turn less.',
     harder: 'A folded towel between elbow and ribs.',
-    harderForm: 'stick-outward-turn',
     cautions: ['Slow: the frame does not give.'],
   }),
   exercise({
@@ -308,6 +322,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     demands: ['grip', 'arm-out'],
     props: ['stick'],
+    sideWords: 'the {side} arm is pushed outwards; the front of that shoulder is stretched',
+    harderForm: 'doorway-outward-turn',
     steps: [
       'Lie on your back, elbows at the ribs, forearms up, a stick in both hands.',
       'Push one hand outwards with the other.',
@@ -319,7 +335,6 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     faults: ['Elbow drifting', 'Wrist bending'],
     easier: 'A towel under the elbow.',
     harder: 'Elbow a little away from the ribs.',
-    easierForm: 'doorway-outward-turn',
     cautions: ['The helping arm does the work.'],
   }),
   exercise({
@@ -333,7 +348,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     demands: ['arm-behind', 'grip'],
     props: ['strap'],
     substitute: 'A towel.',
-    sideWords: 'The lower arm is the stretched one.',
+    sideWords:
+      'the {side} hand is the lower one; the {side} shoulder is stretched, and the back of the {other} upper arm',
     steps: [
       'Hold a strap behind you, one hand above, one below.',
       'Draw the lower hand up with the upper.',
@@ -362,7 +378,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     props: ['chair'],
     optionalProps: ['cushion'],
     steps: [
-      'Kneel in front of a chair, elbows on the seat, hands together.',
+      'Kneel in front of a chair, elbows on the seat of the chair, hands together.',
       'Walk the knees back and let the chest sink.',
       'Bend the elbows, hands towards the neck.',
     ],
@@ -429,8 +445,9 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['arm-out'],
     props: ['wall'],
+    sideWords: 'the {side} hand is on the wall; the front of that arm is stretched',
     steps: [
-      'Stand side-on to a wall, palm on it behind you, thumb up.',
+      'Stand side-on to a wall, palm on it behind you, arm turned so that the thumb points down.',
       'Elbow straight, shoulder down.',
       'Turn away from the wall.',
     ],
@@ -452,6 +469,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     demands: ['arm-overhead'],
     props: ['chair'],
+    sideWords: 'the {side} arm is raised; the back of it is stretched',
+    amount: { unit: 'seconds', min: 15, max: 60 },
     steps: [
       'Raise one arm, bend the elbow, hand between the blades.',
       'Take the elbow with the other hand.',
@@ -476,6 +495,8 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['arm-overhead'],
     props: ['wall'],
+    sideWords: 'the {side} elbow is on the wall; the back of that arm is stretched',
+    amount: { unit: 'seconds', min: 15, max: 60 },
     steps: [
       'Face a wall, one bent elbow high on it, hand behind the neck.',
       'Step back a little.',
@@ -497,6 +518,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'forearm-flexors',
     position: 'sitting on a chair',
     props: ['chair'],
+    sideWords: 'the {side} arm is straight; the inside of its forearm is stretched',
     steps: [
       'Hold one arm straight in front, palm away, fingers up.',
       'Draw the fingers back with the other hand.',
@@ -541,6 +563,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'all fours',
     demands: ['wrists'],
     sides: 'both',
+    amount: { unit: 'seconds', min: 10, max: 45 },
     steps: [
       'On hands and knees, fingers forward.',
       'Rock the shoulders forward over the hands.',
@@ -562,6 +585,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'forearm-extensors',
     position: 'sitting on a chair',
     props: ['chair'],
+    sideWords: 'the {side} arm is straight; the outside of its forearm is stretched',
     steps: [
       'Hold one arm straight in front, palm down.',
       'Let the hand hang; draw it nearer with the other.',
@@ -583,14 +607,15 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     primary: 'forearm-extensors',
     position: 'standing',
     demands: ['arm-behind'],
+    sideWords: 'the {side} arm is straight; the outside of its forearm is stretched',
     steps: [
       'Arm straight down, a soft fist.',
-      'Bend the wrist, turn the fist outwards.',
+      'Bend the wrist and turn the arm in, until the palm looks back and out.',
       'Carry the arm a little back.',
     ],
     endPoint: 'the elbow bends',
     felt: 'along the outside of the forearm',
-    notFelt: 'as a burn at the elbow',
+    notFelt: 'as a burn at the elbow, or as tingling in the back of the hand',
     faults: ['Clenching', 'Shoulder rolling in'],
     easier: 'Open hand.',
     harder: 'Further back.',
@@ -607,6 +632,7 @@ export const SHOULDER_EXERCISES: readonly Exercise[] = [
     position: 'all fours',
     demands: ['wrists'],
     sides: 'both',
+    amount: { unit: 'seconds', min: 10, max: 30 },
     steps: [
       'On hands and knees lay the backs of the hands down, fingers to the knees.',
       'Most of the weight stays on the knees.',

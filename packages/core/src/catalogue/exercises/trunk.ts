@@ -40,7 +40,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'One knee.',
     harder: 'Forehead towards the knees.',
     harderForm: 'chair-fold',
-    cautions: ['Not in the first hour after getting up.'],
+    cautions: ['Not in the first one to two hours after getting up.'],
   }),
   exercise({
     id: 'chair-fold',
@@ -64,7 +64,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Elbows on the knees.',
     harder: 'Hold the ankles.',
     easierForm: 'double-knee-hug',
-    cautions: ['Come up slowly.', 'Not in the first hour after getting up.'],
+    cautions: ['Come up slowly.', 'Not in the first one to two hours after getting up.'],
   }),
   exercise({
     id: 'cat-and-cow',
@@ -99,10 +99,10 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'all fours',
     demands: ['wrists'],
     sidePattern: 'alternating',
-    sideWords: 'Named by the leg.',
+    sideWords: 'the {side} leg reaches back, with the {other} arm',
     steps: ['On hands and knees, back level.', 'Reach one leg back and the other arm forward.', 'Pause, change.'],
     endPoint: 'the pelvis tips',
-    felt: 'as work in back and seat',
+    felt: 'as work in the back and the buttocks',
     notFelt: 'as a pinch in the low back',
     faults: ['Leg too high', 'Pelvis tipping'],
     easier: 'Leg only.',
@@ -121,7 +121,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     steps: [
       'Lie on your belly, elbows under the shoulders.',
       'Lengthen the neck, slide the breastbone forward.',
-      'Let the belly sink; seat easy.',
+      'Let the belly sink; buttocks easy.',
     ],
     endPoint: 'the hips lift or the low back pinches',
     felt: 'along the front of the trunk',
@@ -152,7 +152,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     depthMeasure: 'height of the breastbone above the floor',
     felt: 'along the belly',
     notFelt: 'as a pinch in the low back',
-    faults: ['Head thrown back', 'Seat clenched'],
+    faults: ['Head thrown back', 'Buttocks clenched'],
     easier: 'On the forearms.',
     harder: 'Hands nearer.',
     easierForm: 'forearm-prop',
@@ -167,11 +167,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     demands: ['spine-back', 'arm-overhead'],
     sides: 'both',
-    steps: [
-      'Lie on your back, arms overhead on the floor.',
-      'Reach long with hands and heels.',
-      'Breathe into the ribs.',
-    ],
+    steps: ['Lie on your back, arms overhead.', 'Reach long with hands and heels.', 'Breathe into the ribs.'],
     endPoint: 'the low back arches high',
     felt: 'along belly and flanks',
     notFelt: 'as a pinch on the top of the shoulder',
@@ -190,7 +186,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     sides: 'both',
     steps: [
-      'Lie on your back, feet on the floor, hands on the lower ribs.',
+      'Lie on your back, feet flat, hands on the lower ribs.',
       'Breathe in against the hands.',
       'Breathe out twice as long; a short rest.',
     ],
@@ -211,7 +207,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['arm-overhead'],
     sides: 'each',
-    sideWords: 'The side of the raised arm is stretched.',
+    sideWords: 'the {side} arm is up; bend to the {other}; the {side} flank is stretched',
     steps: [
       'Stand, feet at hip width, one arm up.',
       'Grow long, then bend to the other side.',
@@ -236,7 +232,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     demands: ['arm-overhead'],
     props: ['chair'],
-    sideWords: 'The side of the raised arm is stretched.',
+    sideWords: 'the {side} arm is up; bend to the {other}; the {side} flank is stretched',
     steps: [
       'Sit tall, one hand on the chair.',
       'Raise the other arm and bend over the hand.',
@@ -259,7 +255,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     secondary: ['lats'],
     position: 'kneeling',
     demands: ['hip-past-90', 'knee-bent', 'spine-forward', 'head-low'],
-    sideWords: 'The hands go away from the stretched side.',
+    sideWords: 'the hands walk to the {other}; the {side} flank is stretched',
     steps: ['Fold forward over the heels, arms long.', 'Walk both hands to one side.', 'Let the other buttock sink.'],
     endPoint: 'the buttocks leave the heels',
     felt: 'along the flank away from the hands',
@@ -292,7 +288,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Hands on the elbows.',
     harder: 'Change the upper arm half way.',
     harderForm: 'clasp-and-reach',
-    cautions: ['Gently with brittle bones: stay nearly upright.'],
+    cautions: ['Gently with thin bones: stay nearly upright.'],
   }),
   exercise({
     id: 'clasp-and-reach',
@@ -315,7 +311,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     easier: 'Palms towards you.',
     harder: 'Turn a little to each side.',
     easierForm: 'self-hug-round',
-    cautions: ['Gently with brittle bones.'],
+    cautions: ['Gently with thin bones.'],
   }),
   exercise({
     id: 'rounded-fours',
@@ -342,7 +338,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
   exercise({
     id: 'roller-upper-back',
     name: 'Upper back over a roller',
-    aim: 'Opens the upper back the other way.',
+    aim: 'Opens the upper back backwards, against a day of rounding.',
     difficulty: 2,
     primary: 'upper-back',
     technique: 'rolling',
@@ -351,6 +347,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     sides: 'both',
     props: ['roller'],
     substitute: 'A rolled bath towel.',
+    setupSeconds: 20,
     steps: [
       'Lie with a roller across the shoulder blades, head in the hands.',
       'Let the upper back sink over it.',
@@ -396,7 +393,8 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'side-lying',
     demands: ['spine-turned', 'arm-out'],
     optionalProps: ['cushion'],
-    sideWords: 'Named by the side to which the chest turns.',
+    sideWords: 'the chest turns to the {side}; the {side} side of the chest opens',
+    setupSeconds: 10,
     steps: [
       'Lie on one side, knees drawn up, arms in front.',
       'Carry the upper arm over to the other side.',
@@ -420,7 +418,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     demands: ['spine-turned'],
     props: ['chair'],
-    sideWords: 'Named by the side to which the chest turns.',
+    sideWords: 'turn to the {side}; the {other} side of the back is stretched',
     steps: [
       'Sit tall, feet flat, knees level.',
       'Turn the breastbone to one side; a hand on the back of the chair.',
@@ -434,7 +432,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     harder: 'Sit astride the chair.',
     easierForm: 'side-lying-open-chest',
     harderForm: 'thread-through',
-    cautions: ['No pulling into the end with brittle bones.'],
+    cautions: ['No pulling into the end with thin bones.'],
   }),
   exercise({
     id: 'thread-through',
@@ -445,10 +443,11 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     secondary: ['posterior-shoulder', 'upper-back'],
     position: 'all fours',
     demands: ['spine-turned', 'wrists'],
-    sideWords: 'Named by the arm that reaches through.',
+    sideWords:
+      'the chest turns to the {side}: the {other} arm reaches through; the back of the {other} shoulder is stretched',
     steps: [
       'On hands and knees.',
-      'Slide one arm through under the other, palm up.',
+      'Slide one arm through under the other, palm up; the chest turns that way.',
       'Lower the shoulder to the floor; hips stay high.',
     ],
     endPoint: 'the hips sway far to one side',
@@ -469,7 +468,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     demands: ['hip-past-90', 'hip-across', 'spine-turned'],
     optionalProps: ['cushion'],
-    sideWords: 'The side away from the knees is stretched.',
+    sideWords: 'the knees sink to the {other}; the {side} side is stretched, from the hip to the ribs',
     steps: [
       'Lie on your back, arms wide, knees drawn up.',
       'Let both knees sink to one side.',

@@ -29,7 +29,7 @@ const THOMAS_HIP: RomTest = {
   notFor: [],
   name: 'Modified Thomas, hip',
   motion: 'hip extension, knee free',
-  purpose: 'How far the thigh drops below level when the other knee is held: the hip flexors of who sits a lot.',
+  purpose: 'How far the thigh drops below level when the other knee is held: the hip flexors of people who sit a lot.',
   position: 'supine',
   landmarks: ['greater trochanter', 'lateral knee joint line', 'level of the bench'],
   steps: [
@@ -149,7 +149,7 @@ const PRONE_KNEE_BEND: RomTest = {
     'A knee that hurts when bent: stop there and note it.',
     'Use a cushion under the belly when the back arches.',
   ],
-  faults: ['Seat lifting', 'Thigh sliding out'],
+  faults: ['Buttocks lifting', 'Thigh sliding out'],
 };
 
 const HIP_ABDUCTION: RomTest = {
@@ -314,7 +314,8 @@ const SIDE_SPLIT_HEIGHT: RomTest = {
   notFor: ['Beginners'],
   name: 'Side split height',
   motion: 'both hips, abduction',
-  purpose: 'Height of the pelvis above the floor in the widest supported straddle: for who works towards the split.',
+  purpose:
+    'Height of the pelvis above the floor in the widest supported straddle: for people working towards the split.',
   position: 'standing',
   landmarks: ['crotch', 'floor'],
   steps: [

@@ -13,6 +13,7 @@ export * from './catalogue/rom-test.js';
 export * from './catalogue/reference.js';
 export * from './catalogue/demand.js';
 export * from './catalogue/demands-of.js';
+export * from './catalogue/amount.js';
 export * from './math/measurement-error.js';
 export * from './measuring/result.js';
 export * from './measuring/error.js';

@@ -1,5 +1,5 @@
 import type { ExerciseFile, ExerciseImport, ExerciseVersion, OwnExercise, OwnExerciseBody } from '@yandle/contract';
-import type { ExerciseDefinition } from '@yandle/core';
+import { isCountedRight, unitOf, type ExerciseDefinition } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { importDefinitions } from '../database/import-definitions.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -21,6 +21,8 @@ const view = (row: OwnExerciseEntity): OwnExercise => ({
 function faults(d: ExerciseDefinition, at = ''): { path: string; message: string }[] {
   const out = [];
   if (d.amount.min > d.amount.max) out.push({ path: `${at}amount.max`, message: 'The most is less than the least.' });
+  if (!isCountedRight(d))
+    out.push({ path: `${at}amount.unit`, message: `Count this way of working in ${unitOf(d.technique)}.` });
   if (d.secondary.includes(d.primary))
     out.push({ path: `${at}secondary`, message: 'The main muscle group can’t be a secondary one too.' });
   if (d.props.some((p) => d.optionalProps.includes(p)))

@@ -1,3 +1,4 @@
+import { boundsOf } from '../catalogue/amount.js';
 import { isOnHold } from '../session/on-hold.js';
 import type { ObjectionFact } from './facts.js';
 import type { Exercise } from '../catalogue/exercise.js';
@@ -59,8 +60,8 @@ export function offeredItem(
 /** A bout in the bounds that an exercise is made for; another technique than its own has none. */
 export function clipped(bout: Bout, exercise: Exercise): Bout {
   if (bout.technique !== exercise.technique) return bout;
-  const amount = Math.min(exercise.amount.max, Math.max(exercise.amount.min, amountOf(bout)));
-  return withAmount(bout, amount);
+  const { min, max } = boundsOf(exercise);
+  return withAmount(bout, Math.min(max, Math.max(min, amountOf(bout))));
 }
 
 /** Why an exercise may not be chosen for a need; null when it may. */

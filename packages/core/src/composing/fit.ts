@@ -1,3 +1,4 @@
+import { boundsOf } from '../catalogue/amount.js';
 import type { FitFact } from './facts.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { FindExercise } from '../catalogue/exercises.js';
@@ -56,9 +57,8 @@ function withHold(item: SessionItem, by: number, find: FindExercise): SessionIte
   if (!isHold(item, find)) return null;
   const bout = boutOf(item, exercise);
   const next = amountOf(bout) + by;
-  const own = bout.technique === exercise.technique;
-  const min = own ? exercise.amount.min : HOLD_STEP;
-  const max = own ? exercise.amount.max : Infinity;
+  const made = { min: HOLD_STEP, max: Infinity };
+  const { min, max } = bout.technique === exercise.technique ? boundsOf(exercise) : made;
   if (next < min || next > max) return null;
   const { technique: _, ...rest } = withAmount(bout, next);
   return { ...item, ...rest, ...(item.technique ? { technique: item.technique } : {}) };

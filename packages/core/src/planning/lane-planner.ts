@@ -1,3 +1,4 @@
+import { boundsOf } from '../catalogue/amount.js';
 import { percentOf } from '../math/rounding.js';
 import type { CutFact, WeekFact } from './facts.js';
 import { volume, weeklyDose } from '../dose/dose.js';
@@ -49,7 +50,7 @@ export class LanePlanner {
       const asked = extra === style.after && activationReps > 0 ? activationReps : extra.amount;
       // Never more, or less, than the exercise is made for.
       const made = this.lane.exercises?.[extra.technique];
-      const range = made?.technique === extra.technique ? made.amount : { min: 0, max: Infinity };
+      const range = made?.technique === extra.technique ? boundsOf(made) : { min: 0, max: Infinity };
       const amount = Math.min(range.max, Math.max(range.min, asked));
       const timed = unitOf(extra.technique) === 'seconds';
       out.push({

@@ -1,3 +1,4 @@
+import { boundsOf } from '../catalogue/amount.js';
 import type { LimitFact, TechniqueBar } from './facts.js';
 import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable, HIGHEST_TARGET } from '../technique/prescription.js';
@@ -192,15 +193,15 @@ const LIMITS: readonly LimitRule[] = [
   },
   {
     // Last: a minimum by age gives way to what the exercise is made for (domain 2.6, 5).
-    applies: ({ made }, b) => made !== null && (made.amount.max < b.amountMax || made.amount.min > b.amountMin),
+    applies: ({ made }, b) => made !== null && (boundsOf(made).max < b.amountMax || boundsOf(made).min > b.amountMin),
     limit: ({ made }, b) => {
-      const { min, max } = made!.amount;
+      const { min, max } = boundsOf(made!);
       const amountMax = Math.max(min, Math.min(b.amountMax, max));
       return { amountMax, amountMin: Math.min(amountMax, Math.max(b.amountMin, min)) };
     },
     fact: ({ made }) => ({
       code: 'exercise-range',
-      args: { exercise: made!.name, technique: made!.technique, ...made!.amount },
+      args: { exercise: made!.name, technique: made!.technique, ...boundsOf(made!) },
     }),
   },
 ];

@@ -1,3 +1,4 @@
+import { breathsIn } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { alternates, boutOf, type SessionItem } from '../session/item.js';
 import { supportWords } from './prescription.js';
@@ -18,7 +19,9 @@ export function clientItemWords(item: SessionItem, exercise: Exercise): string {
   const each = exercise.sides === 'each';
   const turns = alternates(item, exercise) ? ', changing sides every time' : '';
   const sides = each ? ` on each side${turns}, ${item.firstSide} first` : '';
-  const sentences = [`${clientBoutWords(bout)}, ${oftenWords(item.sets)}${sides}.`];
+  const breaths = breathsIn(bout.holdSeconds, { ...exercise, technique: bout.technique });
+  const long = breaths === null ? '' : `, about ${breaths} breaths`;
+  const sentences = [`${clientBoutWords(bout)}${long}, ${oftenWords(item.sets)}${sides}.`];
   if (bout.bonus) {
     const { side, sets, more } = bout.bonus;
     const extra =

@@ -1,4 +1,5 @@
 import { muscleGroupRegion } from '../anatomy/muscle-group.js';
+import { breathsIn, inBreaths } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { PUSH_AGAINST } from '../catalogue/forms.js';
 import type { Cue, CueKind } from '../session/cue.js';
@@ -91,12 +92,12 @@ function rolling(exercise: Exercise): string {
   return `Roll slowly, 2-4 s a pass; ${where}.`;
 }
 
-function workOf({ says }: Cue, exercise: Exercise): string {
+function workOf({ says, seconds }: Cue, exercise: Exercise): string {
   switch (says.code) {
     case 'enter':
       return kindOf(exercise.technique).begin;
     case 'hold':
-      return 'Hold and breathe.';
+      return inBreaths(exercise) ? `Hold for ${breathsIn(seconds, exercise)} breaths.` : 'Hold and breathe.';
     case 'safety-check':
       return says.args.name;
     case 'stage':

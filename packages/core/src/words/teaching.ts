@@ -1,3 +1,4 @@
+import { breathsIn } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { PUSH_AGAINST } from '../catalogue/forms.js';
 import { isWork, type Cue } from '../session/cue.js';
@@ -38,6 +39,13 @@ const sideOf = (cue: Cue, e: Exercise): string[] => {
   return side === null ? [] : [sideInWords(e, side)];
 };
 
+/** A hold is said in what it is counted in. */
+function holding(cue: Cue, e: Exercise): string[] {
+  if (cue.says.code === 'stage') return [`${cue.says.args.name}.`];
+  const breaths = breathsIn(cue.seconds, e);
+  return breaths === null ? timed('Hold')(cue) : [`Hold for ${breaths} breaths.`];
+}
+
 /** What a cue itself says, the most important first. */
 const OWN: Readonly<Record<Cue['kind'], (cue: Cue, e: Exercise) => string[]>> = {
   'warm-up': () => ['Warm up. Easy movement.'],
@@ -46,7 +54,7 @@ const OWN: Readonly<Record<Cue['kind'], (cue: Cue, e: Exercise) => string[]>> = 
   'set-up': () => [],
   entry: (_, e) => [kindOf(e.technique).begin],
   check: (_, e) => ['Without your hands first.', e.check ?? ''],
-  hold: (cue) => (cue.says.code === 'stage' ? [`${cue.says.args.name}.`] : timed('Hold')(cue)),
+  hold: holding,
   push: (_, e) => [PUSH_AGAINST[e.id] ?? 'Push against what does not move.', 'Keep breathing.'],
   'let go': () => ['Let go.'],
   switch: (cue, e) => ['Other side.', ...sideOf(cue, e)],
@@ -148,6 +156,11 @@ export function taughtStep(lesson: Lesson, seconds: number): number | null {
   if (!lesson.first) return null;
   const now = lesson.spoken.filter((s) => s.step !== null && s.at <= seconds + 1e-9).at(-1);
   return now?.step ?? (lesson.stepsBefore > 0 ? lesson.stepsBefore - 1 : null);
+}
+
+/** Steps for paper, where a figure shows how one begins: the last three, in which the stretch itself is. */
+export function paperSteps({ steps }: Pick<Exercise, 'steps'>): readonly string[] {
+  return steps.slice(-3);
 }
 
 /** A phase in one short sentence, for a screen reader: "Hold, left, 30 seconds". */

@@ -7,6 +7,7 @@ import {
   ORIGIN_NOTE,
   propName,
   runningList,
+  sideInWords,
   SECONDARY_SHARE,
   SIDES,
   type Exercise,
@@ -43,6 +44,7 @@ export class ExerciseDetail {
   protected readonly versions = signal<readonly ExerciseVersion[] | null>(null);
   protected readonly sides = SIDES;
   protected readonly list = runningList;
+  protected readonly sideInWords = sideInWords;
   protected readonly notFor = notForWords;
   protected readonly groupName = muscleGroupName;
   protected readonly share = SECONDARY_SHARE;

@@ -6,6 +6,10 @@ import {
   DEMANDS,
   demandWords,
   EXERCISES,
+  isCountedRight,
+  kindOf,
+  unitOf,
+  type BoutUnit,
   DIFFICULTY_WORDS,
   MUSCLE_GROUPS,
   POSITIONS,
@@ -59,7 +63,11 @@ export class OwnExerciseForm {
   protected readonly difficulties = [1, 2, 3] as const;
   protected readonly sidesOffered = ['each', 'both'] as const;
   protected readonly loads = ['none', 'body', 'weight', 'band'] as const;
-  protected readonly units = ['seconds', 'repetitions', 'breaths'] as const;
+  /** A hold is counted in seconds or breaths; what is repeated in its own unit. */
+  protected readonly units = computed((): readonly BoutUnit[] => {
+    const unit = unitOf(this.draft().technique);
+    return unit === 'seconds' ? ['seconds', 'breaths'] : [unit];
+  });
   protected readonly techniques = TECHNIQUES;
   protected readonly positions = POSITIONS;
   protected readonly props = PROPS;
@@ -80,7 +88,7 @@ export class OwnExerciseForm {
     { field: 'breath', label: 'Breath' },
     { field: 'easier', label: 'Made easier by' },
     { field: 'harder', label: 'Made harder by' },
-    { field: 'sideWords', label: 'Which side is stretched, when it is not plain' },
+    { field: 'sideWords', label: 'What “left” means: write {side} for the side named, {other} for the one across' },
     { field: 'depthMeasure', label: 'What to read off when depths are compared' },
     { field: 'substitute', label: 'What can stand in for a thing it needs' },
   ];
@@ -123,10 +131,13 @@ export class OwnExerciseForm {
   ): void {
     const value = oneOf(offered, text);
     if (value !== null) this.set({ [field]: value });
+    // Another way of working is counted in another unit, with its own usual bounds.
+    const { technique } = this.draft();
+    if (!isCountedRight(this.draft())) this.amount({ unit: unitOf(technique), ...kindOf(technique).amount });
   }
 
   protected countIn(text: string): void {
-    const unit = oneOf(this.units, text);
+    const unit = oneOf(this.units(), text);
     if (unit) this.amount({ unit });
   }
 

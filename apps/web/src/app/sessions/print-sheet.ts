@@ -8,6 +8,8 @@ import {
   pushWords,
   SENSATION_ADVICE,
   EMERGENCY_SIGNS,
+  paperSteps,
+  sideInWords,
   STOP_SIGNS,
   targetWords,
   type Exercise,
@@ -102,9 +104,9 @@ export class PrintSheet {
         exercise,
         words: itemWords(item, exercise),
         target: targetWords(item),
-        how: [...exercise.steps.slice(0, 3), pushWords(item) ?? ''].join(' '),
+        how: [...paperSteps(exercise), pushWords(item) ?? ''].join(' '),
         boxes: sides.map((side) => ({
-          side: side === null ? 'sets' : side,
+          side: side === null ? 'sets' : sideInWords(exercise, side as 'left' | 'right'),
           sets: Array.from({ length: boutsOn(bout, side as 'left' | 'right' | null).sets * this.rounds() }),
         })),
       };

@@ -9,6 +9,7 @@ import {
   muscleGroupName,
   pushWords,
   runningList,
+  sideInWords,
   targetWords,
   unitOf,
   type Link,
@@ -47,6 +48,7 @@ export class SheetItem {
   });
   protected readonly target = targetWords;
   protected readonly list = runningList;
+  protected readonly sideInWords = sideInWords;
   protected readonly notFor = notForWords;
   /** Neighbours on the ladder of forms that may be done: the client may choose one of them on the spot. */
   protected readonly choices = computed(() => {

@@ -75,6 +75,19 @@ describe('the builder', () => {
     expect(check(input).filter((v) => v.rule !== 'weekly-dose')).toEqual([]);
   });
 
+  it('comes back by the share of what was really done, where the limits of today ask for more of a bout', () => {
+    const old = { ...adult, age: 70 };
+    const input = ask([steady({ locked: [lock(2, hold(1, 25))] })], {
+      client: old,
+      missedWeeks: [3],
+      easierEvery: null,
+    });
+    const weeks = buildBlock(input).lanes[0]!.weeks;
+    // 75 s were done. Four fifths are 60 s: two days of the 30 s that 65+ hold at least; a third would be 90 s.
+    expect([weeks[1]!.dose, weeks[3]!.dose]).toEqual([75, 60]);
+    expect(check(input).filter((v) => v.rule === 'return')).toEqual([]);
+  });
+
   it('rests in a week away, and holds the dose in one that is cut short', () => {
     const input = ask([steady()], {
       startDate: '2026-03-09',

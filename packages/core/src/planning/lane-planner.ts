@@ -194,10 +194,12 @@ export class LanePlanner {
     }
     if (this.missed > 0) {
       const share = returnShare(this.missed);
-      const to = scaleTo(last.prescription, volume(last.prescription) * share, limits.amountMin, phase.stepSize);
+      // The share is of what was done: a locked week below today's limits was less than what they would make of it.
+      const done = Math.min(volume(last.prescription), volume((held ?? last).prescription));
+      const to = scaleTo(last.prescription, done * share, limits.amountMin, phase.stepSize);
       return made(
         { ...last, prescription: to },
-        { code: 'back-after', args: { weeks: this.missed, percent: percentOf(volume(to), volume(last.prescription)) } },
+        { code: 'back-after', args: { weeks: this.missed, percent: percentOf(volume(to), done) } },
         { step: this.step },
       );
     }

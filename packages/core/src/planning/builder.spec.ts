@@ -77,7 +77,7 @@ describe('the builder', () => {
 
   it('comes back by the share of what was really done, where the limits of today ask for more of a bout', () => {
     const old = { ...adult, age: 70, trainingDays: [1, 2, 4, 5] as const };
-    const input = ask([steady({ locked: [lock(2, hold(1, 25))] })], {
+    const input = ask([steady({ locked: [lock(2, hold(1, 25, 4))] })], {
       client: old,
       missedWeeks: [3],
       easierEvery: null,

@@ -11,6 +11,7 @@ test('a killed server loses nothing of a running session: it goes on and sends l
   await page.clock.install();
   await page.goto(`/sessions/${nextSession!.id}/run`);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
   await page.clock.runFor(200_000);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   const before = (await (await page.request.get(`/api/v1/sessions/${nextSession!.id}`)).json()) as Session;

@@ -46,6 +46,7 @@ test('over HTTPS with a certificate of its own a phone keeps the list, and a run
     const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
     await link.click();
     await phone.getByRole('button', { name: 'Start', exact: true }).click();
+    await phone.getByRole('button', { name: 'I’m well' }).click();
     await expect(phone.getByText(/Offline: 1 change saved here, sent later/)).toBeVisible();
     await context.setOffline(false);
     await phone.evaluate(() => dispatchEvent(new Event('online')));

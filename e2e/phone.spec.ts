@@ -31,6 +31,7 @@ async function runNext(phone: Page): Promise<string> {
   const minutes = Number(/(\d+) min ·/.exec((await phone.locator('main').textContent())!)![1]);
   await link.click();
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.getByRole('button', { name: 'I’m well' }).click();
   await phone.clock.runFor((minutes + 1) * 60_000);
   await finish(phone);
   return id;
@@ -94,6 +95,7 @@ test('a server that dies in the middle of a session changes nothing for the clie
   const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
   await link.click();
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.getByRole('button', { name: 'I’m well' }).click();
   await phone.clock.runFor(240_000);
   await expect(phone.getByText('Saved', { exact: true })).toBeVisible();
   await server('kill');
@@ -148,6 +150,7 @@ test('one session on two devices: one run counts, the coach sees the other and m
   await page.clock.install();
   await page.getByRole('link', { name: 'Run again' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
   await page.clock.runFor(30 * 60_000);
   await page.getByRole('button', { name: 'Finish and save' }).click();
   await page.clock.runFor(5000);
@@ -200,6 +203,7 @@ test('a stop sign felt without a network: left out at once, all held after the s
   const id = (await link.getAttribute('href'))!.split('/').at(-1)!;
   await link.click();
   await phone.getByRole('button', { name: 'Start', exact: true }).click();
+  await phone.getByRole('button', { name: 'I’m well' }).click();
   await phone.clock.runFor(3500);
   const headline = phone.locator('.headline');
   for (let i = 0; i < 12 && !(await headline.textContent())!.includes('Hold'); i++)

@@ -106,7 +106,7 @@ test('a session done on paper is logged, corrected, and the earlier answer is ke
   const { id } = await openSheet(page, 'Lorcan');
   await page.getByRole('button', { name: 'Log it' }).click();
   const log = page.getByRole('region', { name: 'Log this session' });
-  await log.getByRole('button', { name: 'All as planned' }).click();
+  await log.getByRole('button', { name: 'Fill as planned' }).click();
   await log.getByLabel('Sensation, 0-10').selectOption('4');
   await log.getByLabel('Note').fill('from paper');
   await log.getByRole('button', { name: 'Save' }).click();
@@ -138,6 +138,7 @@ test('the player holds longer, redoes a side, and a stop sign of more than the e
   await page.clock.install();
   await page.getByRole('link', { name: 'Start session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
   await expect(page.getByText('Starting', { exact: true })).toBeVisible();
   await page.clock.runFor(3500);
   const headline = page.locator('.headline');

@@ -130,6 +130,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   await page.clock.install();
   await page.getByRole('link', { name: 'Start session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
   await expect(page.getByText('Warm up', { exact: true })).toBeVisible();
   await page.clock.runFor(171_500);
   await expect(page.getByText('Hold', { exact: true })).toBeVisible();

@@ -109,6 +109,7 @@ const page = await open();
 await page.clock.install();
 await shoot(page, 'run', `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {
   await p.getByRole('button', { name: 'Start', exact: true }).click();
+  await p.getByRole('button', { name: 'I’m well' }).click();
   await p.clock.runFor(215_000);
   await p.getByRole('button', { name: 'Pause' }).click();
 });

@@ -50,6 +50,8 @@ describe('countedRun', () => {
     id: `run ${start}`,
     startedAt: new Date(start),
     endedAt: end ? new Date(end) : null,
+    hasWork: true,
+    withdrawnAt: null as Date | null,
   });
   it('takes the first finished run, else the one started last', () => {
     expect(countedRun([], null)).toBeNull();
@@ -58,5 +60,11 @@ describe('countedRun', () => {
     expect(countedRun([a, run(4, null)], null)?.startedAt.getTime()).toBe(4);
     expect(countedRun([a, b, c], 'run 2')).toBe(b);
     expect([null, a, b].map(statusOf)).toEqual(['planned', 'started', 'done']);
+  });
+  it('takes none that was taken back, and none that was finished with nothing in it', () => {
+    const [a, b] = [run(1, 5), run(2, 9)];
+    expect(countedRun([{ ...a, withdrawnAt: new Date(9) }, b], null)).toBe(b);
+    expect(countedRun([{ ...a, hasWork: false }], a.id)).toBeNull();
+    expect(countedRun([{ ...run(1, null), hasWork: false }], null)?.id).toBe('run 1');
   });
 });

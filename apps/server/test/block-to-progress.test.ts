@@ -39,7 +39,7 @@ describe('from a block to what came of it', () => {
     expect(block.retests.map((r) => r.week)).toEqual([1, 4, 8]);
     const sessions = await sessionsOf(clientId);
     expect(sessions).toHaveLength(22);
-    expect(sessions[0]).toMatchObject({ date: TODAY, week: 1, status: 'planned', totalSeconds: 544 });
+    expect(sessions[0]).toMatchObject({ date: TODAY, week: 1, status: 'planned', totalSeconds: 554 });
     const path = (await h.agent.get(`/api/v1/clients/${clientId}`)).body;
     expect(path).toMatchObject({ block: { week: 1, of: 8 }, nextSession: { date: TODAY }, nextRetest: '2026-03-08' });
   });
@@ -224,7 +224,7 @@ describe('from a block to what came of it', () => {
     // 09:00 in Vienna; the assessment is at 12:00 the same day.
     await h.agent
       .post(`/api/v1/runs/${run}/finish`)
-      .send({ endedAt: h.clock.now.toISOString(), sensation: null, note: '' })
+      .send({ endedAt: h.clock.now.toISOString(), sensation: 5, note: '' })
       .expect(200);
     const { body } = await h.agent
       .post(`/api/v1/clients/${clientId}/assessments`)

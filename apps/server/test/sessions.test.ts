@@ -1,7 +1,14 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Soreness, Session, SessionSummary, SetLogBody } from '@yandle/contract';
-import { buildTimeline, plannedSeconds, type SessionItem, exerciseById, exercisesOnHold } from '@yandle/core';
+import type { Block, Soreness, Session, SessionSummary, SetLogBody } from '@yandle/contract';
+import {
+  buildTimeline,
+  plannedSeconds,
+  type SessionItem,
+  exerciseById,
+  exercisesOnHold,
+  soreGroups,
+} from '@yandle/core';
 import { intakeBody } from './bodies.js';
 import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
 
@@ -315,6 +322,63 @@ describe('sessions that a coach changes, runs and puts right', () => {
       [TODAY, 'thigh-back', 7],
       ['2026-03-08', null, 2],
     ]);
+  });
+
+  it('a log can be taken back and comes back; one with nothing in it makes no session done', async () => {
+    const { session } = await aSession();
+    const end = { endedAt: h.clock.now.toISOString(), sensation: null, feltTighter: null, note: '' };
+    const status = async () => (await load(session.id)).status;
+    const empty = await start(session.id, { wellness: 'unwell' });
+    expect(await status()).toBe('started');
+    await h.agent.post(`/api/v1/runs/${empty}/finish`).send(end).expect(200);
+    const after = await load(session.id);
+    expect(after).toMatchObject({ status: 'planned', run: null });
+    expect(after.otherRuns[0]).toMatchObject({ id: empty, wellness: 'unwell', withdrawn: false });
+    // It may be changed and moved as before.
+    await edit(after, { rounds: 2 }).expect(200);
+
+    const run = await start(session.id, { wellness: 'lighter' });
+    await set(run).expect(200);
+    await h.agent.post(`/api/v1/runs/${run}/finish`).send(end).expect(200);
+    expect(await load(session.id)).toMatchObject({ status: 'done', run: { id: run, wellness: 'lighter' } });
+    const put = (withdrawn: unknown) => h.agent.put(`/api/v1/runs/${run}/withdrawn`).send({ withdrawn });
+    const gone = (await put(true).expect(200)).body as Session;
+    expect(gone).toMatchObject({ status: 'planned', run: null });
+    expect(gone.otherRuns.find((r) => r.id === run)).toMatchObject({ withdrawn: true, sets: [{ doneSeconds: 30 }] });
+    expect(gone.weekWork.every((w) => w.doneSets === 0)).toBe(true);
+    expect((await put(false).expect(200)).body).toMatchObject({ status: 'done', run: { id: run } });
+    await put('yes').expect(400);
+    await h.agent.put(`/api/v1/runs/${uuid()}/withdrawn`).send({ withdrawn: true }).expect(404);
+  });
+
+  it('rests what is very sore for a day and a half, and no more once that is taken back', async () => {
+    const { clientId, session } = await aSession();
+    const note = uuid();
+    const sore = { date: session.date, region: 'thigh-back', soreness: 8, note: '' };
+    await h.agent.put(`/api/v1/clients/${clientId}/soreness/${note}`).send(sore).expect(200);
+    const resting = (s: Session) =>
+      exercisesOnHold(s.items, s.openSymptoms, exerciseById, soreGroups(s.sore ?? [], s.date)).map((e) => e.id);
+    expect(resting(await load(session.id))).toEqual(['supine-strap-hamstring']);
+    const [, later] = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    expect(resting(await load(later!.id))).toEqual([]);
+    const path = `/api/v1/clients/${clientId}/soreness/${note}/withdrawn`;
+    expect((await h.agent.put(path).send({ withdrawn: true }).expect(200)).body).toEqual([]);
+    expect(resting(await load(session.id))).toEqual([]);
+    expect((await h.agent.put(path).send({ withdrawn: false }).expect(200)).body).toHaveLength(1);
+  });
+
+  it('an ended block takes what it still had planned off the calendar, and can be resumed', async () => {
+    const { clientId } = await aSession();
+    const [block] = (await h.agent.get(`/api/v1/clients/${clientId}/blocks`)).body as Block[];
+    const count = async () => ((await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as unknown[]).length;
+    const before = await count();
+    const end = (await h.agent.post(`/api/v1/blocks/${block!.id}/end`).send({ version: block!.version }).expect(200))
+      .body as Block;
+    expect(await count()).toBe(0);
+    const resume = (version: number) => h.agent.post(`/api/v1/blocks/${block!.id}/resume`).send({ version });
+    await resume(block!.version).expect(409);
+    expect((await resume(end.version).expect(200)).body).toMatchObject({ endedAt: null, version: end.version + 1 });
+    expect(await count()).toBe(before);
   });
 
   it('times breathing by the client’s own breath', async () => {

@@ -43,7 +43,7 @@ export interface SessionSnapshot extends Omit<SessionSettings, 'minutes'> {
   readonly items: readonly SessionItem[];
 }
 
-export interface SharedRunBody extends Pick<StartRunBody, 'id' | 'startedAt'> {
+export interface SharedRunBody extends Pick<StartRunBody, 'id' | 'startedAt' | 'wellness'> {
   readonly snapshot: SessionSnapshot;
 }
 

@@ -5,10 +5,12 @@ import type {
   PurposeId,
   SessionItem,
   Side,
+  SoreEntry,
   SpacedSession,
   StudioTimings,
   SymptomId,
   WeekWork,
+  Wellness,
 } from '@yandle/core';
 
 /** `planned`: nothing logged. `started`: a run exists and is not finished. `done`: a run was finished. */
@@ -72,6 +74,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly otherRuns: readonly Run[];
   /** Stop signs of this client on an exercise of this session that no coach has cleared. */
   readonly openSymptoms: readonly SymptomReport[];
+  /** Soreness after which its regions rest in this session; a phone may still hold a session from before this was said. */
+  readonly sore?: readonly SoreEntry[];
 }
 
 /** A coach's own version of a session that has not been begun. */
@@ -94,6 +98,13 @@ export interface StartRunBody {
   readonly startedAt: string;
   /** Left out for a run on the coach's screen. */
   readonly source?: 'coach' | 'paper';
+  /** How the client felt before it; left out where nobody was asked. */
+  readonly wellness?: Wellness;
+}
+
+/** Takes something back, or brings it in again. */
+export interface WithdrawBody {
+  readonly withdrawn: boolean;
 }
 
 /** One bout as it was done. A redone bout names the one it replaces. */
@@ -192,6 +203,10 @@ export interface Run {
   readonly sensation: number | null;
   readonly feltTighter: FeltSide | null;
   readonly note: string;
+  /** How the client felt before it; null = not asked. */
+  readonly wellness: Wellness | null;
+  /** Taken back by the coach: it counts nothing. */
+  readonly withdrawn: boolean;
   /** Earlier answers, oldest first. */
   readonly earlier: readonly GivenAnswers[];
   readonly sets: readonly SetLog[];

@@ -7,6 +7,7 @@ import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem } from '../http/problem.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
+import { STANDING_SQL } from '../sessions/standing.js';
 import { assertInCatalogue, loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import { AssessmentEntity, BeightonEntity, PictureEntity, ReadingEntity, TestEventEntity } from './entities.js';
 
@@ -20,6 +21,7 @@ async function sessionEnds(data: StudioData, clientId: string): Promise<Date[]> 
     .rows(RunEntity, 'r')
     .innerJoin(SessionEntity, 's', 's.id = r.session_id')
     .andWhere('s.clientId = :clientId', { clientId })
+    .andWhere(STANDING_SQL)
     .getMany();
   return runs.map((r) => r.endedAt ?? r.startedAt).sort((a, b) => a.getTime() - b.getTime());
 }

@@ -4,7 +4,7 @@ import { contextOf } from '../accounts/context.js';
 import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { BlockEntity } from './entities.js';
-import { createBlock, endBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
+import { createBlock, endBlock, resumeBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
 import { listVersions, revisionView } from './view.js';
 
 export function blockRoutes(): Router {
@@ -32,6 +32,11 @@ export function blockRoutes(): Router {
     const { version } = validBody(versionSchema, req.body);
     const id = pathId(req.params.id, 'block');
     res.json(await endBlock(contextOf(res).data, id, version, planner(res).today));
+  });
+  router.post('/blocks/:id/resume', async (req, res) => {
+    const { version } = validBody(versionSchema, req.body);
+    const id = pathId(req.params.id, 'block');
+    res.json(await resumeBlock(contextOf(res).data, id, version, planner(res).today));
   });
   router.get('/blocks/:id/revisions', async (req, res) => {
     const { data } = contextOf(res);

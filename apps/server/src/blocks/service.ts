@@ -4,6 +4,7 @@ import {
   blockInputOf,
   type BlockPlan,
   buildBlock,
+  endOfBlock,
   type Caution,
   cautionsAgainst,
   checkBlock,
@@ -21,6 +22,7 @@ import {
   cautionTitle,
   cautionChanges,
 } from '@yandle/core';
+import { IsNull } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
@@ -284,6 +286,27 @@ export async function endBlock(data: StudioData, id: string, version: number, to
     if (row.endedAt === null) {
       await tx.update(BlockEntity, { id }, { endedAt: tx.now, version: version + 1 });
       await tx.audit('block-ended', { clientId: row.clientId, subject: id });
+    }
+    return blockView(tx, await tx.get(BlockEntity, id, 'block'), today);
+  });
+}
+
+/**
+ * Takes the end of a block back.
+ * @throws HttpProblem `conflict` where another block has begun since
+ */
+export async function resumeBlock(data: StudioData, id: string, version: number, today: PlainDate): Promise<Block> {
+  return data.transaction(async (tx) => {
+    const row = await tx.getLocked(BlockEntity, id, 'block');
+    assertVersion(row, version, await blockView(tx, row, today));
+    if (row.endedAt !== null) {
+      const running = (await tx.find(BlockEntity, { clientId: row.clientId, endedAt: IsNull() })).filter(
+        (b) => b.id !== id && endOfBlock(b.startDate, b.weeks) >= today,
+      );
+      if (running.length > 0)
+        throw new HttpProblem('conflict', 'Another block is running. End that one first, then resume this one.');
+      await tx.update(BlockEntity, { id }, { endedAt: null, version: version + 1 });
+      await tx.audit('block-resumed', { clientId: row.clientId, subject: id });
     }
     return blockView(tx, await tx.get(BlockEntity, id, 'block'), today);
   });

@@ -1,3 +1,4 @@
+import { STANDING_SQL } from '../sessions/standing.js';
 import type { Block, Lane, Revision, RevisionSummary } from '@yandle/contract';
 import { endOfBlock, weekOn, type PlainDate, type PlannedWeek, type WeekFact, type Weekday } from '@yandle/core';
 import { In } from 'typeorm';
@@ -94,6 +95,7 @@ async function weeksDoneOf(data: StudioData, blockIds: readonly string[]): Promi
     .select('s.blockId', 'blockId')
     .addSelect('s.week', 'week')
     .andWhere('s.blockId IN (:...blockIds)', { blockIds })
+    .andWhere(STANDING_SQL)
     .groupBy('s.blockId')
     .addGroupBy('s.week')
     .getRawMany<{ blockId: string; week: number }>();

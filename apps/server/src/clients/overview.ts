@@ -37,7 +37,7 @@ const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m
 const NEXT_SESSIONS = `SELECT b.id AS blockId, s.id, DATE_FORMAT(s.date, '%Y-%m-%d') AS date
   FROM block b INNER JOIN session s ON s.id = (
     SELECT x.id FROM session x WHERE x.block_id = b.id AND x.date >= :today
-      AND NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = x.id AND r.ended_at IS NOT NULL)
+      AND NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = x.id AND r.ended_at IS NOT NULL AND r.has_work = 1 AND r.withdrawn_at IS NULL)
     ORDER BY x.date, x.id LIMIT 1)
   WHERE b.studio_id = {studio} AND b.id IN (:blockIds)`;
 

@@ -121,6 +121,9 @@ async function doSessions(
       sensation: random() < 0.15 ? null : 4 + Math.floor(random() * 2.4),
       feltTighter: null,
       note: '',
+      wellness: 'well' as const,
+      hasWork: true,
+      withdrawnAt: null,
       requestHash: hashOf({ demo: s.id }),
       createdAt: startedAt,
     };

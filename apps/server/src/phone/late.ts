@@ -165,6 +165,9 @@ async function take(
       sensation: null,
       feltTighter: null,
       note: '',
+      wellness: body?.wellness ?? null,
+      hasWork: false,
+      withdrawnAt: null,
       requestHash: hashOf({ sessionId, id: runId, startedAt }),
       createdAt: tx.now,
     });

@@ -8,6 +8,7 @@ import { clientTimings } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
 import { AS_PLANNED, itemRow, sessionItem } from './item.js';
+import { isStanding } from './standing.js';
 import { sessionView } from './views.js';
 
 /** Every exercise exists and can be done as it is asked. */
@@ -25,7 +26,7 @@ async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promi
 
 async function openFor(tx: StudioData, id: string, version: number): Promise<SessionEntity> {
   const session = await tx.getLocked(SessionEntity, id, 'session');
-  if ((await tx.find(RunEntity, { sessionId: id })).length > 0)
+  if ((await tx.find(RunEntity, { sessionId: id })).some(isStanding))
     throw new HttpProblem('conflict', 'This session has started, so it can’t change. Change the next one.');
   if (session.version !== version)
     throw new HttpProblem('stale-version', 'Someone else changed this session. Load it again to see it.', {

@@ -10,6 +10,7 @@ import type {
   SidePattern,
   SymptomId,
   Technique,
+  Wellness,
 } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
@@ -104,6 +105,12 @@ export class RunEntity {
   @Column({ name: 'sensation', type: 'int', nullable: true }) sensation!: number | null;
   @Column({ name: 'felt_tighter', type: 'varchar', length: 5, nullable: true }) feltTighter!: FeltSide | null;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
+  /** How the client felt before it; null = not asked. */
+  @Column({ name: 'wellness', type: 'varchar', length: 10, nullable: true }) wellness!: Wellness | null;
+  /** False as long as nothing is in it: no set that counts and no answer. */
+  @Column({ name: 'has_work', type: 'boolean', default: true }) hasWork!: boolean;
+  /** Taken back by the coach: it stays on record and counts nothing. */
+  @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;
@@ -229,6 +236,8 @@ export class SorenessEntity {
   /** 0-10. */
   @Column({ name: 'soreness', type: 'int' }) soreness!: number;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
+  /** Taken back: it stays on record and counts nothing. */
+  @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

@@ -11,13 +11,14 @@ import {
   setLogSchema,
   startRunSchema,
   symptomSchema,
+  withdrawSchema,
 } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
-import { sorenessEntries, putBreath, putSoreness } from './soreness.js';
+import { sorenessEntries, putBreath, putSoreness, withdrawSoreness } from './soreness.js';
 import { editSession, restoreSession } from './edit.js';
-import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun } from './run.js';
+import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun, withdrawRun } from './run.js';
 import { clearSymptom, listSessions, moveSession } from './service.js';
 import { sessionView } from './views.js';
 
@@ -52,6 +53,16 @@ export function sessionRoutes(): Router {
   router.put('/sessions/:id/counted-run', async (req, res) => {
     const { runId } = validBody(chooseRunSchema, req.body);
     res.json(await chooseRun(contextOf(res).data, pathId(req.params.id, 'session'), runId));
+  });
+  router.put('/runs/:id/withdrawn', async (req, res) => {
+    const { withdrawn } = validBody(withdrawSchema, req.body);
+    res.json(await withdrawRun(contextOf(res).data, pathId(req.params.id, 'run'), withdrawn));
+  });
+  router.put('/clients/:id/soreness/:noteId/withdrawn', async (req, res) => {
+    const { withdrawn } = validBody(withdrawSchema, req.body);
+    const { data, today } = contextOf(res);
+    const noteId = pathId(req.params.noteId, 'day note');
+    res.json(await withdrawSoreness(data, pathId(req.params.id, 'client'), noteId, withdrawn, today));
   });
   router.put('/runs/:id/answers', async (req, res) => {
     const body = validBody(editAnswersSchema, req.body);

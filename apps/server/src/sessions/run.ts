@@ -52,6 +52,9 @@ export async function startRun(
         sensation: null,
         feltTighter: null,
         note: '',
+        wellness: body.wellness ?? null,
+        hasWork: false,
+        withdrawnAt: null,
         requestHash: hashOf({ sessionId, ...body }),
         createdAt: tx.now,
       });
@@ -113,6 +116,7 @@ export async function putSet(data: StudioData, runId: string, id: string, body: 
       createdAt: tx.now,
     });
     if (current) await tx.update(SetLogEntity, { id: current.id }, { replacedBy: id });
+    if (body.doneSeconds > 0 && !run.hasWork) await tx.update(RunEntity, { id: runId }, { hasWork: true });
   });
 }
 
@@ -151,6 +155,9 @@ const answersOf = (b: Pick<FinishRunBody, 'sensation' | 'feltTighter' | 'note'>)
 const same = (a: Answers, b: Answers): boolean =>
   a.sensation === b.sensation && a.feltTighter === b.feltTighter && a.note === b.note;
 
+/** True when there is an answer among them. */
+const isSaid = (a: Answers): boolean => a.sensation !== null || a.feltTighter !== null || a.note !== '';
+
 export async function finishRun(data: StudioData, runId: string, body: FinishRunBody): Promise<Session> {
   return data.transaction(async (tx) => {
     const run = await tx.getLocked(RunEntity, runId, 'run');
@@ -162,7 +169,8 @@ export async function finishRun(data: StudioData, runId: string, body: FinishRun
         'This run was finished before, with other answers. Load the session to see them.',
       );
     if (endedAt < run.startedAt) throw invalidField('endedAt', 'A session can’t end before it starts.');
-    if (!run.endedAt) await tx.update(RunEntity, { id: runId }, { endedAt, ...given });
+    if (!run.endedAt)
+      await tx.update(RunEntity, { id: runId }, { endedAt, ...given, hasWork: run.hasWork || isSaid(given) });
     return sessionView(tx, run.sessionId);
   });
 }
@@ -198,7 +206,21 @@ export async function editAnswers(data: StudioData, runId: string, body: EditAns
         requestHash: hashOf({ runId, ...body }),
         createdAt: at,
       });
-      await tx.update(RunEntity, { id: runId }, answersOf(body));
+      const given = answersOf(body);
+      await tx.update(RunEntity, { id: runId }, { ...given, hasWork: run.hasWork || isSaid(given) });
+    }
+    return sessionView(tx, run.sessionId);
+  });
+}
+
+/** Takes a log back, or brings it in again. It stays on record either way. */
+export async function withdrawRun(data: StudioData, runId: string, withdrawn: boolean): Promise<Session> {
+  return data.transaction(async (tx) => {
+    const run = await tx.getLocked(RunEntity, runId, 'run');
+    if ((run.withdrawnAt !== null) !== withdrawn) {
+      await tx.update(RunEntity, { id: runId }, { withdrawnAt: withdrawn ? tx.now : null });
+      const { clientId } = await tx.get(SessionEntity, run.sessionId, 'session');
+      await tx.audit(withdrawn ? 'log-withdrawn' : 'log-restored', { clientId, subject: runId });
     }
     return sessionView(tx, run.sessionId);
   });

@@ -1,17 +1,28 @@
 import type { ClearSymptomBody, SessionSummary, SymptomReport } from '@yandle/contract';
 import { isStopSign, needsProfessional, type PlainDate } from '@yandle/core';
+import { IsNull, Not } from 'typeorm';
+import { BlockEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
 import { RunEntity, SessionEntity, SymptomEntity } from './entities.js';
 import { loadExercises } from '../exercises/library.js';
+import { isStanding } from './standing.js';
 import { openStopSigns } from './symptoms.js';
 import { summaries, symptomViews } from './views.js';
 
-/** A client's sessions in order of date; with a block only its own. */
+/** A client's sessions in order of date. */
 export async function listSessions(data: StudioData, clientId: string): Promise<SessionSummary[]> {
   await data.get(ClientEntity, clientId, 'client');
-  return summaries(data, await data.find(SessionEntity, { clientId }, { order: { date: 'ASC', id: 'ASC' } }));
+  const [rows, ended] = await Promise.all([
+    data.find(SessionEntity, { clientId }, { order: { date: 'ASC', id: 'ASC' } }),
+    data.find(BlockEntity, { clientId, endedAt: Not(IsNull()) }),
+  ]);
+  const over = new Map(ended.map((b) => [b.id, b.endedAt!.toISOString().slice(0, 10)]));
+  // What an ended block still had planned is not to be done any more.
+  return (await summaries(data, rows)).filter(
+    (s) => s.status !== 'planned' || s.date < (over.get(s.blockId) ?? '9999'),
+  );
 }
 
 /**
@@ -54,7 +65,7 @@ export async function moveSession(
     // Of two moves to one day the second sees the first.
     await tx.getLocked(ClientEntity, session.clientId, 'client');
     if (date < today) throw invalidField('date', 'Choose today or a later day.');
-    if ((await tx.find(RunEntity, { sessionId })).length > 0)
+    if ((await tx.find(RunEntity, { sessionId })).some(isStanding))
       throw new HttpProblem('conflict', 'This session has started, so its date can’t change.');
     const there = await tx.findOne(SessionEntity, { clientId: session.clientId, date });
     if (there && there.id !== sessionId)

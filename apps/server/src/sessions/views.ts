@@ -1,5 +1,5 @@
 import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
-import { concerns, onHoldAfter } from '@yandle/core';
+import { concerns, onHoldAfter, restsOn, soreGroups } from '@yandle/core';
 import { dateIn } from '../clock.js';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
@@ -18,13 +18,16 @@ import {
   SetLogEntity,
   SymptomEntity,
 } from './entities.js';
+import { soreAround } from './soreness.js';
+import { isStanding, type RunState } from './standing.js';
 import { surroundingsOf, weekAround } from './week.js';
 
 /** Of several runs of a session the one that counts: the coach's choice, else the first that was finished, else the one started last. */
-export function countedRun<R extends Pick<RunEntity, 'id' | 'startedAt' | 'endedAt'>>(
-  runs: readonly R[],
+export function countedRun<R extends Pick<RunEntity, 'id' | 'startedAt'> & RunState>(
+  all: readonly R[],
   chosen: string | null,
 ): R | null {
+  const runs = all.filter(isStanding);
   const finished = runs.filter((r) => r.endedAt !== null).sort((a, b) => a.endedAt!.getTime() - b.endedAt!.getTime());
   const started = [...runs].sort((a, b) => b.startedAt.getTime() - a.startedAt.getTime());
   return runs.find((r) => r.id === chosen) ?? finished[0] ?? started[0] ?? null;
@@ -110,6 +113,8 @@ function runView(run: RunEntity, sets: readonly SetLogEntity[], answers: readonl
     sensation: run.sensation,
     feltTighter: run.feltTighter,
     note: run.note,
+    wellness: run.wellness,
+    withdrawn: run.withdrawnAt !== null,
     earlier: answers
       .filter((a) => a.runId === run.id)
       .slice(0, -1)
@@ -152,11 +157,13 @@ export async function sessionViews(
       : Promise.resolve([]),
     symptomViews(data, stops),
   ]);
-  const hold = onHoldAfter(stops, find);
+  const sore = await soreAround(data, client.id, rows);
   return rows.map((row): Session => {
     const { items } = around.planned.find((p) => p.session.id === row.id)!;
     const runs = around.runs.filter((r) => r.sessionId === row.id);
     const run = countedRun(runs, row.countedRun);
+    const resting = sore.filter((e) => restsOn(e, row.date));
+    const hold = onHoldAfter(stops, find, soreGroups(resting, row.date));
     // What was planned too: composing and "back to the plan" may bring it in again.
     const listed = [...items, ...(row.plannedItems ?? [])];
     return {
@@ -177,6 +184,7 @@ export async function sessionViews(
       run: run ? runView(run, around.logs, answers) : null,
       otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),
       openSymptoms: reports.filter((s) => concerns(s, listed, find)),
+      sore: resting,
     };
   });
 }

@@ -1,3 +1,4 @@
+import { isStanding } from './standing.js';
 import {
   boutCount,
   boutOf,
@@ -90,7 +91,7 @@ export async function surroundingsOf(data: StudioData, sessions: readonly Sessio
 
 /** Bouts done of every item of a session, by place: the side that had fewer. */
 function doneBouts({ runs, logs }: Surroundings, { session, items }: Planned, find: FindExercise): number[] {
-  const own = new Set(runs.filter((r) => r.sessionId === session.id).map((r) => r.id));
+  const own = new Set(runs.filter((r) => r.sessionId === session.id && isStanding(r)).map((r) => r.id));
   return items.map((item, place) => {
     const mine = logs.filter((l) => own.has(l.runId) && l.replacedBy === null && l.item === place && l.doneSeconds > 0);
     const sides = find(item.exerciseId).sides === 'each' ? (['left', 'right'] as const) : [null];

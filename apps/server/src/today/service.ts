@@ -6,6 +6,7 @@ import { leadsMeant } from '../clients/whose.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 import { SymptomEntity } from '../sessions/entities.js';
+import type { RunState } from '../sessions/standing.js';
 import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
 
 /** Days ahead that Today shows. */
@@ -38,7 +39,7 @@ const LATE = `SELECT l.client_id AS clientId, COUNT(DISTINCT l.run_id) AS runs F
   WHERE l.studio_id = {studio} AND l.decided_at IS NULL GROUP BY l.client_id`;
 
 const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS date, n.region, n.soreness FROM soreness n
-  WHERE n.studio_id = {studio} AND n.date BETWEEN :from AND :to AND n.soreness >= :least
+  WHERE n.studio_id = {studio} AND n.withdrawn_at IS NULL AND n.date BETWEEN :from AND :to AND n.soreness >= :least
   ORDER BY n.date DESC, n.created_at DESC`;
 
 /** What a glance at a session of today needs besides. */
@@ -50,7 +51,7 @@ const ITEMS = `SELECT i.session_id AS sessionId, i.exercise_id AS exerciseId
   FROM session s INNER JOIN session_item i ON i.session_id = s.id
   WHERE s.studio_id = {studio} AND s.date = :date ORDER BY i.session_id, i.place`;
 
-const RUNS = `SELECT r.id, r.session_id AS sessionId, r.started_at AS startedAt, r.ended_at AS endedAt
+const RUNS = `SELECT r.id, r.session_id AS sessionId, r.started_at AS startedAt, r.ended_at AS endedAt, r.has_work = 1 AS hasWork, r.withdrawn_at AS withdrawnAt
   FROM session s INNER JOIN run r ON r.session_id = s.id WHERE s.studio_id = {studio} AND s.date = :date`;
 
 interface OnMat {
@@ -59,6 +60,12 @@ interface OnMat {
   readonly plannedDate: PlainDate;
   readonly week: number;
   readonly countedRun: string | null;
+}
+
+interface DayRun extends RunState {
+  readonly id: string;
+  readonly sessionId: string;
+  readonly startedAt: Date;
 }
 
 /** The sessions of a day, in order of name, with what is done and what of. */
@@ -71,7 +78,7 @@ async function sessionsOn(
   const [more, items, runs] = await Promise.all([
     data.read<OnMat>(ON_MAT, { date }),
     data.read<{ sessionId: string; exerciseId: string }>(ITEMS, { date }),
-    data.read<{ id: string; sessionId: string; startedAt: Date; endedAt: Date | null }>(RUNS, { date }),
+    data.read<DayRun>(RUNS, { date }),
   ]);
   const moreOf = new Map(more.map((m) => [m.id, m]));
   const itemsOf = groupBy(items, (i) => i.sessionId);

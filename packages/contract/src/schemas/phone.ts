@@ -2,13 +2,14 @@ import { MOST_ROUNDS, PURPOSE_IDS } from '@yandle/core';
 import Joi from 'joi';
 import type { DecideLateBody, OpenShareBody, SharedRunBody } from '../phone.js';
 import { date, id, instant } from './common.js';
-import { sessionItems } from './sessions.js';
+import { sessionItems, wellness } from './sessions.js';
 
 export const openShareSchema = Joi.object<OpenShareBody, true>({ token: Joi.string().min(20).max(100).required() });
 
 export const sharedRunSchema = Joi.object<SharedRunBody>({
   id: id(),
   startedAt: instant(),
+  wellness: wellness(),
   snapshot: Joi.object({
     date: date(),
     purpose: Joi.string()

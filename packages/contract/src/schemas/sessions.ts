@@ -9,6 +9,7 @@ import {
   SIDES,
   SYMPTOMS,
   TECHNIQUES,
+  WELLNESS,
   type SessionItem,
 } from '@yandle/core';
 import Joi from 'joi';
@@ -26,9 +27,13 @@ import {
   type SetLogBody,
   type StartRunBody,
   type SymptomBody,
+  type WithdrawBody,
 } from '../sessions.js';
 import { date, id, instant, line, text, version } from './common.js';
 import { boutFields } from './prescription.js';
+
+/** How a client feels before a session; may be left out. */
+export const wellness = () => Joi.string().valid(...WELLNESS);
 
 const item = Joi.number().integer().min(0).max(99).required();
 const side = Joi.string()
@@ -81,7 +86,10 @@ export const startRunSchema = Joi.object<StartRunBody, true>({
   id: id(),
   startedAt: instant(),
   source: Joi.string().valid('coach', 'paper'),
+  wellness: wellness(),
 });
+
+export const withdrawSchema = Joi.object<WithdrawBody, true>({ withdrawn: Joi.boolean().required() });
 
 export const setLogSchema = Joi.object<SetLogBody, true>({
   item,

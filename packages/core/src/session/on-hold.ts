@@ -22,8 +22,15 @@ export interface OpenStopSign {
   readonly symptom: SymptomId;
 }
 
-/** What is on hold after stop signs that are open: the only place that says so (domain 2.8), for server, sheet, planner, composer and phone. */
-export function onHoldAfter(open: readonly OpenStopSign[], find: FindExercise): OnHold {
+/**
+ * What is on hold after stop signs that are open: the only place that says so (domain 2.8), for server, sheet, planner, composer and phone.
+ * @param sore groups that rest because they are very sore
+ */
+export function onHoldAfter(
+  open: readonly OpenStopSign[],
+  find: FindExercise,
+  sore: readonly MuscleGroupId[] = [],
+): OnHold {
   // What ends the session is not about its exercise.
   const ofExercise = open.filter((s) => !endsSession(s.symptom));
   const groups = ofExercise.map((s) => find(s.exerciseId).primary);
@@ -31,7 +38,7 @@ export function onHoldAfter(open: readonly OpenStopSign[], find: FindExercise): 
   return {
     everything: open.some((s) => endsSession(s.symptom)),
     exercises: new Set(ofExercise.map((s) => s.exerciseId)),
-    groups: new Set(often),
+    groups: new Set([...often, ...sore]),
   };
 }
 
@@ -45,8 +52,9 @@ export function exercisesOnHold(
   items: readonly { readonly exerciseId: string }[],
   open: readonly OpenStopSign[],
   find: FindExercise,
+  sore: readonly MuscleGroupId[] = [],
 ): Exercise[] {
-  const hold = onHoldAfter(open, find);
+  const hold = onHoldAfter(open, find, sore);
   return [...new Set(items.map((i) => i.exerciseId))].map(find).filter((e) => isOnHold(hold, e));
 }
 
@@ -55,8 +63,9 @@ export function isSessionOnHold(
   items: readonly { readonly exerciseId: string }[],
   open: readonly OpenStopSign[],
   find: FindExercise,
+  sore: readonly MuscleGroupId[] = [],
 ): boolean {
-  const hold = onHoldAfter(open, find);
+  const hold = onHoldAfter(open, find, sore);
   return hold.everything || (items.length > 0 && items.every((i) => isOnHold(hold, find(i.exerciseId))));
 }
 

@@ -11,6 +11,7 @@ import { RunsStay1797200000000 } from './0010-runs-stay.js';
 import { Accounts1797300000000 } from './0011-accounts.js';
 import { StudioSettings1797400000000 } from './0012-studio-settings.js';
 import { Demands1797500000000 } from './0013-demands.js';
+import { TakenBack1797600000000 } from './0014-taken-back.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -27,4 +28,5 @@ export const MIGRATIONS = [
   Accounts1797300000000,
   StudioSettings1797400000000,
   Demands1797500000000,
+  TakenBack1797600000000,
 ];

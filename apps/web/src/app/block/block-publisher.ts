@@ -38,9 +38,19 @@ export class BlockPublisher {
     });
   }
 
-  async end(): Promise<boolean> {
+  /** Ends the running block, which can be taken back. The block as it is then; null where it was refused. */
+  async end(): Promise<Block | null> {
     const r = this.store.running()!;
-    return this.attempt(() => firstValueFrom(this.api.endBlock(r.id, r.version)));
+    let ended: Block | null = null;
+    await this.attempt(async () => {
+      ended = await firstValueFrom(this.api.endBlock(r.id, r.version));
+    });
+    return ended;
+  }
+
+  /** Takes an end back. */
+  async resume(block: Pick<Block, 'id' | 'version'>): Promise<boolean> {
+    return this.attempt(() => firstValueFrom(this.api.resumeBlock(block.id, block.version)));
   }
 
   /** Takes over what someone else published, with this draft's changes on top; of what both changed, the coach's choice. */

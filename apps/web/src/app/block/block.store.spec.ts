@@ -277,7 +277,7 @@ describe('BlockStore', () => {
     const end = screen.request('POST', '/blocks/b1/end');
     expect(end.request.body).toEqual({ version: 2 });
     end.flush({ code: 'conflict', title: 'x', detail: 'Look again.' }, { status: 409, statusText: 'c' });
-    expect(await ended).toBe(false);
+    expect(await ended).toBeNull();
     expect(store.problem()!.detail).toBe('Look again.');
   });
 });

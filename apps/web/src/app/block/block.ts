@@ -129,6 +129,11 @@ export class BlockScreen {
   }
 
   protected async end(): Promise<void> {
-    if (await this.publisher.end()) this.toasts.show('Block ended. Its logs are saved.');
+    const ended = await this.publisher.end();
+    if (!ended) return;
+    this.toasts.show('Block ended. Its logs are saved.', {
+      label: 'Undo',
+      run: () => void this.publisher.resume(ended),
+    });
   }
 }

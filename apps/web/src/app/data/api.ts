@@ -135,6 +135,9 @@ export class Api {
   endBlock(id: string, version: number): Observable<Block> {
     return this.http.post<Block>(`${V1}/blocks/${id}/end`, { version });
   }
+  resumeBlock(id: string, version: number): Observable<Block> {
+    return this.http.post<Block>(`${V1}/blocks/${id}/resume`, { version });
+  }
   planning(clientId: string): Observable<PlanningView> {
     return this.http.get<PlanningView>(`${V1}/clients/${clientId}/planning`);
   }
@@ -200,6 +203,12 @@ export class Api {
   }
   putSoreness(clientId: string, id: string, body: SorenessBody): Observable<Soreness> {
     return this.http.put<Soreness>(`${V1}/clients/${clientId}/soreness/${id}`, body);
+  }
+  withdrawSoreness(clientId: string, id: string, withdrawn: boolean): Observable<Soreness[]> {
+    return this.http.put<Soreness[]>(`${V1}/clients/${clientId}/soreness/${id}/withdrawn`, { withdrawn });
+  }
+  withdrawRun(id: string, withdrawn: boolean): Observable<Session> {
+    return this.http.put<Session>(`${V1}/runs/${id}/withdrawn`, { withdrawn });
   }
   putBreath(clientId: string, seconds: number | null): Observable<unknown> {
     return this.http.put(`${V1}/clients/${clientId}/breath`, { seconds });

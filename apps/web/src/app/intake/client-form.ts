@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { Component, computed, DestroyRef, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { FIELD, type ClientBody, type Problem, type ScreeningState } from '@yandle/contract';
 import {
@@ -12,6 +12,7 @@ import {
 } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { fieldMessage } from '../data/problem';
+import { KeptDraft } from '../data/kept-draft';
 import { ProblemNote } from '../ui/problem-note';
 
 const EXPERIENCE_WORDS: Readonly<Record<Experience, string>> = {
@@ -19,6 +20,14 @@ const EXPERIENCE_WORDS: Readonly<Record<Experience, string>> = {
   regular: 'Stretches regularly: starts at 5',
   experienced: 'Experienced: starts at 5',
 };
+
+/** What is typed of a client and not saved. */
+interface Draft {
+  /** As typed: minutes may be empty. */
+  readonly form: ReturnType<ClientForm['form']['getRawValue']>;
+  readonly days: readonly Weekday[];
+  readonly gentleGroups: readonly MuscleGroupId[];
+}
 
 /** What a coach writes down of a client, and what follows from it for the plan. */
 @Component({
@@ -32,6 +41,8 @@ export class ClientForm {
   readonly problem = input<Problem | null>(null);
   readonly busy = input(false);
   readonly saveLabel = input('Save');
+  /** What the draft is kept under until it is saved. */
+  readonly draftOf = input.required<string>();
   readonly saved = output<ClientBody>();
 
   protected readonly coaches = computed(() => this.account.me()?.coaches ?? []);
@@ -44,7 +55,7 @@ export class ClientForm {
   protected readonly days = signal<readonly Weekday[]>([1, 3, 5]);
   protected readonly gentleGroups = signal<readonly MuscleGroupId[]>([]);
 
-  protected readonly form = new FormGroup({
+  readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/)] }),
     birthDate: new FormControl('', { nonNullable: true, validators: Validators.required }),
     aim: new FormControl('', { nonNullable: true, validators: Validators.maxLength(FIELD.aim.max) }),
@@ -64,10 +75,20 @@ export class ClientForm {
     leadCoachId: new FormControl('', { nonNullable: true, validators: Validators.required }),
   });
 
+  private readonly draft = computed(() => new KeptDraft<Draft>(`client:${this.draftOf()}`));
+  /** True once what was typed before a reload is back. */
+  protected readonly restored = signal(false);
+
   constructor() {
     effect(() => {
       const v = this.value();
-      if (v) {
+      const kept = untracked(() => this.draft().read());
+      if (kept && !this.restored()) {
+        this.form.reset(kept.form);
+        this.days.set(kept.days);
+        this.gentleGroups.set(kept.gentleGroups);
+        this.restored.set(true);
+      } else if (v && !kept) {
         this.form.reset({ ...v });
         this.days.set(v.trainingDays);
         this.gentleGroups.set(v.gentleGroups);
@@ -75,14 +96,41 @@ export class ClientForm {
         this.form.controls.leadCoachId.setValue(this.account.me()?.coach.id ?? '');
       }
     });
+    // Only what a person changes: a reset from the saved client is no draft.
+    const typed = this.form.valueChanges.subscribe(() => {
+      if (this.form.dirty) this.keep();
+    });
+    inject(DestroyRef).onDestroy(() => typed.unsubscribe());
+  }
+
+  /** Kept on every key, so that neither a reload nor another part of the intake loses it. */
+  private keep(): void {
+    this.draft().write({ form: this.form.getRawValue(), days: this.days(), gentleGroups: this.gentleGroups() });
+  }
+
+  /** It is saved: the draft has done its work. */
+  forget(): void {
+    this.draft().clear();
+    this.restored.set(false);
+  }
+
+  /** Back to what is saved. */
+  protected discard(): void {
+    this.forget();
+    const v = this.value();
+    this.form.reset(v ? { ...v } : { leadCoachId: this.account.me()?.coach.id ?? '' });
+    this.days.set(v?.trainingDays ?? [1, 3, 5]);
+    this.gentleGroups.set(v?.gentleGroups ?? []);
   }
 
   protected toggleDay(day: Weekday): void {
     this.days.update((d) => (d.includes(day) ? d.filter((x) => x !== day) : [...d, day].sort((a, b) => a - b)));
+    this.keep();
   }
 
   protected toggleGroup(group: MuscleGroupId): void {
     this.gentleGroups.update((g) => (g.includes(group) ? g.filter((x) => x !== group) : [...g, group]));
+    this.keep();
   }
 
   /** The message of a field: what the browser sees at once, else what the server found. */

@@ -1,6 +1,6 @@
 import { RouterLink } from '@angular/router';
 import { Requests } from '../data/requests';
-import { Component, computed, effect, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal, viewChild } from '@angular/core';
 import type { Client, ClientBody } from '@yandle/contract';
 import { formatDate, openQuestions, questionById, QUESTION_GROUPS, type QuestionGroup } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -42,6 +42,7 @@ export class Intake {
   protected readonly problem = this.requests.problem;
   protected readonly busy = this.requests.busy;
   protected readonly part = signal<Part>(QUESTION_GROUPS[0]);
+  private readonly form = viewChild(ClientForm);
   private tried: ClientBody | null = null;
   private loaded = '';
 
@@ -132,6 +133,7 @@ export class Intake {
   }
 
   protected takeOver(): void {
+    this.form()?.forget();
     this.problem.set(null);
     this.context.refresh();
   }
@@ -144,6 +146,7 @@ export class Intake {
     this.tried = body;
     await this.requests.run(async () => {
       await firstValueFrom(this.api.updateClient(this.client()!.id, { ...body, version }));
+      this.form()?.forget();
       this.context.refresh();
       this.toasts.show('Saved.');
     });

@@ -14,7 +14,14 @@ import { ClientForm } from './client-form';
   template: `
     <div class="mx-auto max-w-6xl px-4 py-6 sm:px-6">
       <h1 class="mb-5">New client</h1>
-      <y-client-form saveLabel="Add client" [problem]="problem()" [busy]="busy()" (saved)="save($event)" />
+      <y-client-form
+        #form
+        draftOf="new"
+        saveLabel="Add client"
+        [problem]="problem()"
+        [busy]="busy()"
+        (saved)="save($event, form)"
+      />
     </div>
   `,
 })
@@ -27,10 +34,11 @@ export class NewClient {
   /** One id for as long as the form is open: pressing twice creates once. A refused body gets a new one. */
   private id = newId();
 
-  protected async save(body: ClientBody): Promise<void> {
+  protected async save(body: ClientBody, form: ClientForm): Promise<void> {
     await this.requests.run(
       async () => {
         const client = await firstValueFrom(this.api.createClient({ ...body, id: this.id }));
+        form.forget();
         await this.router.navigate(['/clients', client.id, 'intake']);
       },
       (problem) => {

@@ -29,8 +29,8 @@ export class PhoneGateway extends RunGateway {
     if (queued.kind !== 'start' || !session) return this.box.post(queued);
     const { date, purpose, alreadyWarm, rounds, items } = session;
     const snapshot: SessionSnapshot = { date, purpose, alreadyWarm, rounds, items };
-    const { id, startedAt } = queued.body;
-    const body: SharedRunBody = { id, startedAt, snapshot };
+    const { id, startedAt, wellness } = queued.body;
+    const body: SharedRunBody = { id, startedAt, ...(wellness && { wellness }), snapshot };
     this.box.post({ ...queued, body });
   }
 

@@ -9,6 +9,7 @@ import {
   formatClock,
   formatDate,
   SEE_SOMEONE,
+  soreGroups,
   SORE_RESTS,
   STOP_ADVICE,
   STOP_SIGNS,
@@ -113,9 +114,21 @@ export class PhoneStart {
 
   /** Exercises of a session that are left out, by name. */
   protected leftOut(s: Session): string {
-    return exercisesOnHold(s.items, s.openSymptoms, (id) => this.store.find(id))
+    return exercisesOnHold(s.items, s.openSymptoms, (id) => this.store.find(id), soreGroups(s.sore ?? [], s.date))
       .map((e) => e.name)
       .join(', ');
+  }
+
+  protected leftOutWords(s: Session, names: string): string {
+    const onHold = exercisesOnHold(s.items, s.openSymptoms, (id) => this.store.find(id)).length > 0;
+    return onHold
+      ? `We left out ${names} until your coach has looked at it. Carry on with the rest.`
+      : `We left out ${names}: you are very sore there. Carry on with the rest, gently.`;
+  }
+
+  /** True where everything of a session is very sore: it rests. */
+  protected tooSore(s: Session): boolean {
+    return isSessionOnHold(s.items, [], (id) => this.store.find(id), soreGroups(s.sore ?? [], s.date));
   }
 
   protected words(item: SessionItem): string {

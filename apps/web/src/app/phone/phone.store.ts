@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Soreness, SorenessBody, Session, SharedBlock, SymptomReport } from '@yandle/contract';
-import { concerns, type BodyRegionId, type Exercise, findAmong, METRIC, showUnits } from '@yandle/core';
+import { concerns, type BodyRegionId, type Exercise, findAmong, METRIC, restsOn, showUnits } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { newId } from '../data/ids';
 import { problemOf } from '../data/problem';
@@ -101,7 +101,9 @@ export class PhoneStore {
     const id = newId();
     this.outbox.post({ kind: 'soreness', clientId: null, id, body });
     const note: Soreness = { id, ...body };
-    const next = { ...p, sorenessEntries: [note, ...p.sorenessEntries] };
+    // What is very sore rests at once, with a network or without.
+    const sessions = p.sessions.map((s) => (restsOn(body, s.date) ? { ...s, sore: [...(s.sore ?? []), body] } : s));
+    const next = { ...p, sessions, sorenessEntries: [note, ...p.sorenessEntries] };
     this.block.set(next);
     void keepBlock(next);
   }

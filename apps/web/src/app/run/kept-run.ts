@@ -1,5 +1,5 @@
 import type { SetLogBody } from '@yandle/contract';
-import type { PlayerState } from '@yandle/core';
+import type { PlayerState, Wellness } from '@yandle/core';
 
 /** A log as it went out, so that it can be put right. */
 export interface SentLog {
@@ -13,6 +13,8 @@ export interface KeptRun {
   readonly player: PlayerState;
   /** Newest log of each bout: a bout done again names the one it replaces. */
   readonly logged: Readonly<Record<string, SentLog>>;
+  /** How the client felt before it; left out by an earlier version. */
+  readonly wellness?: Wellness;
   /** Forms chosen on the spot, by place of the item. */
   readonly forms: Readonly<Record<number, string>>;
   /** Loads and help changed on the spot, by place of the item. */

@@ -1,11 +1,16 @@
-import { Component, inject, input, signal } from '@angular/core';
+import { Component, computed, inject, input, signal } from '@angular/core';
 import type { FeltSide } from '@yandle/contract';
 import { sensationWords } from '@yandle/core';
+import { SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
 import { RunStore } from './run.store';
+
+/** Sensation from which a client can’t talk easily: the symptom is asked for (domain 2.7). */
+const TOO_STRONG = 7;
 
 /** The end of a session: how strong it was, which side was tighter, what the coach should know. Nothing is filled in beforehand. */
 @Component({
   selector: 'y-run-end',
+  imports: [SymptomQuestion],
   host: { class: 'contents' },
   template: `
     <section class="mx-auto my-auto w-full max-w-xl px-5 pb-8" aria-labelledby="end">
@@ -58,12 +63,16 @@ import { RunStore } from './run.store';
       </fieldset>
       <label class="field mt-4">
         <span class="label">Anything your coach should know?</span>
-        <textarea #note class="input" rows="2" maxlength="2000"></textarea>
+        <textarea #note class="input" rows="2" maxlength="2000" (input)="remark.set(note.value)"></textarea>
       </label>
+      @if (asked()) {
+        <y-symptom-question class="mt-4 block" [exercises]="exercises()" [(felt)]="symptom" />
+      }
       <button
         type="button"
         class="btn btn-go mt-5 !min-h-12 w-full text-lg"
-        (click)="store.finish(sensation(), felt(), note.value)"
+        [disabled]="asked() && symptom() === undefined"
+        (click)="save(note.value)"
       >
         Finish and save
       </button>
@@ -76,6 +85,18 @@ export class RunEnd {
   /** What to do after what was felt; null for nothing. */
   readonly advice = input.required<string | null>();
 
+  protected readonly remark = signal('');
+  protected readonly symptom = signal<FeltSymptom | null | undefined>(undefined);
+  /** Strong, or remarked on: then a symptom may be behind it. What was stopped for has been said already. */
+  protected readonly asked = computed(
+    () => !this.byStopSign() && ((this.sensation() ?? 0) >= TOO_STRONG || this.remark().trim() !== ''),
+  );
+  protected readonly exercises = computed(() =>
+    this.store.session()!.items.map((i, item) => {
+      const e = this.store.find(i.exerciseId);
+      return { item, name: e.name, sided: e.sides === 'each' };
+    }),
+  );
   protected readonly sensation = signal<number | null>(null);
   protected readonly felt = signal<FeltSide | null>(null);
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
@@ -85,4 +106,10 @@ export class RunEnd {
     { id: 'same', name: 'The same' },
     { id: 'right', name: 'Right' },
   ] as const;
+
+  protected save(note: string): void {
+    const felt = this.asked() ? this.symptom() : null;
+    if (felt) this.store.feltIn(felt);
+    void this.store.finish(this.sensation(), this.felt(), note);
+  }
 }

@@ -74,6 +74,7 @@ describe('RunPlayer', () => {
     const p = await open(aSession({ alreadyWarm: true }));
     expect(p.text()).toContain('Stop if you feel: numbness or tingling');
     p.press('Start');
+    p.press('I’m well');
     expect(p.text()).toContain('Starting');
     p.pass(3);
     // Things are fetched before the position is taken.
@@ -93,6 +94,7 @@ describe('RunPlayer', () => {
     const now = () => textOf(p.el.querySelector('[aria-current=step]') ?? document.createElement('p'));
     for (const s of steps) expect(p.text()).toContain(s);
     p.press('Start');
+    p.press('I’m well');
     // Fetching 10 s, then the name and the side, then the first step.
     p.pass(3 + 10 + 9);
     expect(now()).toContain(steps[0]);
@@ -110,6 +112,7 @@ describe('RunPlayer', () => {
     const said = () => textOf(p.el.querySelector('[aria-live=polite].sr-only')!);
     expect(said()).toBe('');
     p.press('Start');
+    p.press('I’m well');
     p.pass(3 + 10 + 20 + 5 + 3 + 1);
     expect(said()).toBe('Hold, right, 30 seconds');
   });
@@ -122,6 +125,7 @@ describe('RunPlayer', () => {
       }),
     );
     p.press('Start');
+    p.press('I’m well');
     p.pass(3 + 20 + 5 + 3 + 1);
     expect(p.text()).toContain('Out ● Left rep 1 of 4 · set 1 of 1');
     p.pass(5);
@@ -139,6 +143,7 @@ describe('RunPlayer', () => {
       }),
     );
     p.press('Start');
+    p.press('I’m well');
     p.pass(90);
     expect(p.text()).toContain('Any pain, pinching, dizziness or tingling?');
     p.press('I feel something');
@@ -160,6 +165,7 @@ describe('RunPlayer', () => {
       }),
     );
     p.press('Start');
+    p.press('I’m well');
     p.pass(3 + 45);
     p.press('Stop: I feel something');
     p.press('Too strong');
@@ -175,6 +181,7 @@ describe('RunPlayer', () => {
   it('calls an ambulance with a sign that is an emergency, and goes on without the exercise after one that is not', async () => {
     const p = await open(aSession({ alreadyWarm: true }));
     p.press('Start');
+    p.press('I’m well');
     p.pass(40);
     p.press('Stop');
     p.press('Sharp or shooting pain');
@@ -213,6 +220,7 @@ describe('RunPlayer', () => {
       }),
     );
     p.press('Start');
+    p.press('I’m well');
     p.pass(120);
     expect(p.text()).toContain('Session finished');
     expect(p.el.querySelectorAll('[aria-pressed=true]')).toHaveLength(0);

@@ -24,6 +24,7 @@ import {
   usedLoadWords,
   type Exercise,
   type SymptomId,
+  type Wellness,
   parseNumber,
   typedLength,
   typedWeight,
@@ -36,6 +37,7 @@ import { RunShape } from './run-shape';
 import { RunTeach } from './run-teach';
 import { RunTools } from './run-tools';
 import { Voice } from './voice';
+import { WellnessDialog } from './wellness-dialog';
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Session } from '@yandle/contract';
@@ -79,6 +81,7 @@ function adviceFor(symptom: SymptomId, exercise: string): string {
     RunShape,
     RunTeach,
     RunTools,
+    WellnessDialog,
   ],
   providers: [RunStore],
   host: { 'data-theme': 'dark', '(document:keydown)': 'key($event)' },
@@ -94,7 +97,7 @@ export class RunPlayer {
 
   protected readonly secondsShown = signal(true);
   /** What is asked now: what was felt, or how the client breathes. */
-  protected readonly dialog = signal<'felt' | 'breath' | null>(null);
+  protected readonly dialog = signal<'felt' | 'breath' | 'today' | null>(null);
   protected readonly advice = signal<string | null>(null);
   protected readonly endedByStopSign = signal(false);
   protected readonly sensationAdvice = SENSATION_ADVICE;
@@ -113,11 +116,16 @@ export class RunPlayer {
 
   protected readonly resting = computed(() => {
     const s = this.store.session();
-    return s ? exercisesOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id)) : [];
+    return s ? exercisesOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id), this.store.sore()) : [];
   });
   protected readonly allOnHold = computed(() => {
     const s = this.store.session();
-    return s !== null && isSessionOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id));
+    return s !== null && isSessionOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id), this.store.sore());
+  });
+  /** True where nothing but soreness speaks against the session: it rests for a day. */
+  protected readonly onlySore = computed(() => {
+    const s = this.store.session();
+    return s !== null && !isSessionOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id));
   });
   protected readonly namesOnHold = computed(() => runningList(this.resting().map((e) => e.name)));
   protected readonly headline = computed(() => {
@@ -208,7 +216,8 @@ export class RunPlayer {
     if (this.store.running()) this.store.pause();
     else {
       this.advice.set(null);
-      this.store.start();
+      if (this.store.begun()) this.store.start();
+      else this.dialog.set('today');
     }
   }
 
@@ -265,6 +274,14 @@ export class RunPlayer {
       this.store.stop('too-strong');
     }
     if (sensation !== null) this.store.amend({ sensation });
+  }
+
+  /** How the client is today decides how the session is gone through, or whether. */
+  protected async takeDay(wellness: Wellness): Promise<void> {
+    this.dialog.set(null);
+    if (wellness !== 'unwell') return this.store.begin(wellness);
+    await this.store.callOff();
+    this.left.emit(this.store.session()!);
   }
 
   protected setBreath(seconds: number | null): void {

@@ -67,7 +67,7 @@ describe('RunStore', () => {
 
   // After a count of 3 s: warm-up 120 s, position 20, prop 10, settling 5, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
   it('runs to the end and sends each side once', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + TO_HOLD);
     expect(store.cue()!.kind).toBe('hold');
     expect(store.left()).toBe(30);
@@ -83,18 +83,18 @@ describe('RunStore', () => {
   });
 
   it('counts nothing while paused', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + 10);
     store.pause();
     pass(60);
     expect(store.left()).toBe(110);
-    store.start();
+    store.begin('well');
     pass(1);
     expect(store.left()).toBe(109);
   });
 
   it('stops at the last tick when the device slept, and asks', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + 10);
     now += 30_000;
     vi.advanceTimersByTime(200);
@@ -104,7 +104,7 @@ describe('RunStore', () => {
   });
 
   it('names the log that a redone hold replaces', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + TO_HOLD + 10);
     store.skip();
     store.back();
@@ -118,7 +118,7 @@ describe('RunStore', () => {
   });
 
   it('notes a symptom and leaves the exercise', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + TO_HOLD + 8);
     store.stop('numbness');
     expect(
@@ -129,7 +129,7 @@ describe('RunStore', () => {
   });
 
   it('goes on after a reload where it was', async () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + TO_HOLD + 12);
     store.pause();
     const run = sent[0]!.body;
@@ -137,7 +137,7 @@ describe('RunStore', () => {
     expect(store.begun()).toBe(true);
     expect(store.running()).toBe(false);
     expect(store.left()).toBe(18);
-    store.start();
+    store.begin('well');
     pass(18);
     expect(sent.filter((l) => wireOf(l).path.endsWith('/runs')).map((l) => l.body)).toEqual([run]);
     expect(sets()).toMatchObject([{ doneSeconds: 30 }]);
@@ -163,7 +163,7 @@ describe('RunStore', () => {
         forms: [{ easier: 'seated-heel-raise-lower', harder: null, choice: null }],
       }),
     );
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + 1);
     expect(store.load()).toEqual({ load: 5, assistance: 2 });
     store.setLoad({ load: 4 });
@@ -176,7 +176,7 @@ describe('RunStore', () => {
   });
 
   it('makes a hold longer, and redoes a side with logs that replace', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + TO_HOLD + 5);
     store.longer();
     expect(store.left()).toBe(35);
@@ -193,13 +193,13 @@ describe('RunStore', () => {
   it('ends the session at a stop sign, the exercise at another', async () => {
     const two = aSession({ alreadyWarm: true });
     await open(two);
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + 40);
     store.stop('too-strong');
     expect(store.finished()).toBe(false);
     expect(store.place()).toBe(1);
     expect(sent.some((l) => wireOf(l).path.includes('/symptoms/'))).toBe(false);
-    store.start();
+    store.begin('well');
     pass(40);
     store.stop('dizziness');
     expect(store.finished()).toBe(true);
@@ -213,7 +213,7 @@ describe('RunStore', () => {
         alreadyWarm: true,
       }),
     );
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + 120);
     expect(store.isSafetyCheck()).toBe(true);
     expect(store.running()).toBe(false);
@@ -224,7 +224,7 @@ describe('RunStore', () => {
   });
 
   it('says depth and sensation of the last set afterwards, and keeps the log before', () => {
-    store.start();
+    store.begin('well');
     pass(COUNT_IN + TO_HOLD + 31);
     store.amend({ depthCm: -4 });
     store.amend({ sensation: 7 });
@@ -241,7 +241,7 @@ describe('RunStore', () => {
         alreadyWarm: true,
       }),
     );
-    store.start();
+    store.begin('well');
     pass(COUNT_IN);
     const begun = store.view.sessionLeft();
     const start = now;

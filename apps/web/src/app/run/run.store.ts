@@ -10,6 +10,7 @@ import {
   isFinished,
   isNotedSymptom,
   isOnHold,
+  lighterDay,
   onHoldAfter,
   isStopSign,
   passSafetyCheck,
@@ -19,16 +20,20 @@ import {
   resume,
   skip,
   skipItem,
+  soreGroups,
   tick,
+  type Exercise,
   type PlayerState,
   type PlayerStep,
   type SymptomId,
   type Timeline,
+  type Wellness,
 } from '@yandle/core';
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
 import type { FeltSide, FinishRunBody, Session, SymptomBody, SymptomReport } from '@yandle/contract';
 import { newId } from '../data/ids';
+import type { FeltSymptom } from '../ui/symptom-question';
 import { forgetRun, keepRun, readRun, type UsedLoad } from './kept-run';
 import { RunGateway } from './run-gateway';
 import { RunSignals } from './run-signals';
@@ -63,6 +68,12 @@ export class RunStore implements OnDestroy {
   /** The device slept, or the page was held up: counting stopped at the last tick. */
   readonly interrupted = signal(false);
   readonly sent = signal(false);
+  /** How the client felt before it began; null until it was said. */
+  readonly wellness = signal<Wellness | null>(null);
+  /** Groups that rest in this session because they are very sore. */
+  readonly sore = computed(() => soreGroups(this.session()?.sore ?? [], this.session()?.date ?? ''));
+  /** Places that a lighter day leaves out. */
+  private readonly leftOut = signal<readonly number[]>([]);
   /** Seconds left of the count before the session; 0 when it is over. */
   readonly countIn = this.countDown.left;
   /** Seconds of a breath. */
@@ -89,6 +100,8 @@ export class RunStore implements OnDestroy {
     return t !== null && this.begun() && isFinished(this.player(), t);
   });
 
+  readonly find = (id: string): Exercise => this.gateway.find(id);
+
   async open(sessionId: string): Promise<void> {
     await this.requests.run(async () => {
       const session = await this.gateway.load(sessionId);
@@ -97,6 +110,7 @@ export class RunStore implements OnDestroy {
       const kept = readRun(sessionId);
       if (kept && kept.player.cue <= (this.timeline()?.cues.length ?? 0)) {
         this.runId.set(kept.runId);
+        this.takeDay(kept.wellness ?? 'well');
         this.runLog.restore(kept);
         // A run kept by the version before knows of no answered check: it asks again.
         this.player.set({ ...kept.player, checks: kept.player.checks ?? [], running: false });
@@ -104,14 +118,20 @@ export class RunStore implements OnDestroy {
     });
   }
 
+  /** Runs on. The first time it needs to know how the client is: see {@link begin}. */
   start(): void {
+    if (!this.runId() && this.wellness() === null) return;
     this.signals.sounds.wake();
     this.headset.hold(this.session()!.clientName);
     if (!this.runId()) {
       const id = newId();
       this.runId.set(id);
       const sessionId = this.session()!.id;
-      this.gateway.post({ kind: 'start', sessionId, body: { id, startedAt: new Date().toISOString() } });
+      this.gateway.post({
+        kind: 'start',
+        sessionId,
+        body: { id, startedAt: new Date().toISOString(), wellness: this.wellness()! },
+      });
       this.countDown.start();
       this.signals.begins();
     } else this.player.update((p) => resume(p, this.timeline()!));
@@ -119,6 +139,35 @@ export class RunStore implements OnDestroy {
     this.clock.start();
     this.headset.running(true);
     this.keep();
+  }
+
+  /** Begins as the client says they are: as planned, or lighter. */
+  begin(wellness: 'well' | 'lighter'): void {
+    this.takeDay(wellness);
+    this.start();
+  }
+
+  /** No session today: the coach is told, and nothing counts as done. */
+  async callOff(): Promise<void> {
+    const id = newId();
+    const at = new Date().toISOString();
+    const sessionId = this.session()!.id;
+    this.gateway.post({ kind: 'start', sessionId, body: { id, startedAt: at, wellness: 'unwell' } });
+    this.gateway.post({
+      kind: 'finish',
+      runId: id,
+      body: { endedAt: at, sensation: null, feltTighter: null, note: '' },
+    });
+    await this.gateway.settled();
+  }
+
+  private takeDay(wellness: Wellness): void {
+    this.wellness.set(wellness);
+    const s = this.session()!;
+    if (wellness !== 'lighter') return;
+    const { items, leftOut } = lighterDay(s.items, (id) => this.gateway.find(id));
+    this.leftOut.set(leftOut);
+    this.session.set({ ...s, items });
   }
 
   pause(): void {
@@ -195,6 +244,11 @@ export class RunStore implements OnDestroy {
     this.apply(end(this.player(), this.timeline()!));
     this.pause();
     this.signals.stops();
+  }
+
+  /** Something was felt that is only said at the end. */
+  feltIn({ symptom, item, side }: FeltSymptom): void {
+    this.noteSymptom(newId(), { item, side, symptom, at: new Date().toISOString() });
   }
 
   /** Sends a symptom, and goes by it at once: here and, on a phone, in every other session, with a network or without. */
@@ -295,9 +349,10 @@ export class RunStore implements OnDestroy {
   /** What is on hold is never come to: its cues are left behind, and the rest goes on. */
   private leaveOutOnHold(): void {
     const s = this.session()!;
-    const hold = onHoldAfter(s.openSymptoms, (id) => this.gateway.find(id));
+    const hold = onHoldAfter(s.openSymptoms, (id) => this.gateway.find(id), this.sore());
     for (let place = this.place(); place !== null; place = this.place()) {
-      if (!isOnHold(hold, this.gateway.find(s.items[place]!.exerciseId))) return;
+      const out = this.leftOut().includes(place) || isOnHold(hold, this.gateway.find(s.items[place]!.exerciseId));
+      if (!out) return;
       this.player.set(skipItem(this.player(), this.timeline()!).state);
     }
   }
@@ -309,6 +364,11 @@ export class RunStore implements OnDestroy {
   private keep(): void {
     const runId = this.runId();
     if (!runId || this.sent()) return;
-    keepRun(this.session()!.id, { runId, player: this.player(), ...this.runLog.kept });
+    keepRun(this.session()!.id, {
+      runId,
+      player: this.player(),
+      wellness: this.wellness() ?? 'well',
+      ...this.runLog.kept,
+    });
   }
 }

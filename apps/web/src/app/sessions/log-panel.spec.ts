@@ -45,7 +45,7 @@ describe('what was done, written down', () => {
   it('from paper: a run of its own, every set as planned, the answers', async () => {
     const screen = await open();
     await screen.press('Log it');
-    await screen.press('All as planned');
+    await screen.press('Fill as planned');
     await screen.press('Save');
     expect(sent.map((l) => wireOf(l).path.replace(/[0-9a-f-]{36}/g, '*'))).toEqual([
       '/sessions/s1/runs',

@@ -1,20 +1,48 @@
 import { oneOf } from '../ui/one-of';
-import { Component, computed, inject, output, signal } from '@angular/core';
+import { Component, computed, effect, inject, output, signal, untracked } from '@angular/core';
 import type { EditAnswersBody, FeltSide, FinishRunBody, SetLogBody, StartRunBody } from '@yandle/contract';
-import { sensationWords } from '@yandle/core';
+import { isLoaded, sensationWords, unitOf, type LoadUnit } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
+import { KeptDraft } from '../data/kept-draft';
+import { Autofocus } from '../ui/autofocus';
+import { SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
 import { Outbox } from '../data/outbox/outbox';
 import { logRows, saidOf, type LogCell, type LogRow } from './log.model';
 import { SheetStore } from './sheet.store';
 
 const keyOf = (row: LogRow, cell: LogCell): string => `${row.item}|${row.side}|${cell.set}`;
 
+/** What was done otherwise than planned. */
+type Otherwise = Pick<Partial<SetLogBody>, 'form' | 'load' | 'loadUnit' | 'reps'>;
+
+/** What can be said of an item besides its seconds. */
+interface OtherwiseOffer {
+  readonly forms: readonly { readonly id: string; readonly name: string }[];
+  /** Planned load; null where nothing is loaded. */
+  readonly load: number | null;
+  readonly unit: LoadUnit;
+  /** Planned repetitions; null where none are counted. */
+  readonly reps: number | null;
+}
+
+/** What is typed and not saved. */
+interface Draft {
+  readonly typed: Readonly<Record<string, number | null>>;
+  readonly otherwise: Readonly<Record<number, Otherwise>>;
+  readonly sensation: number | null;
+  readonly felt: FeltSide | null;
+  readonly note: string;
+  readonly date: string;
+  readonly time: string;
+}
+
 /** What was done, set by set: written down afterwards from paper, or put right. Earlier values are kept. */
 @Component({
   selector: 'y-log-panel',
+  imports: [Autofocus, SymptomQuestion],
   templateUrl: './log-panel.html',
 })
 export class LogPanel {
@@ -22,6 +50,8 @@ export class LogPanel {
   private readonly outbox = inject(Outbox);
   protected readonly store = inject(SheetStore);
   readonly closed = output();
+  /** The log is on its way. */
+  readonly saved = output();
 
   private readonly session = computed(() => this.store.session()!);
   protected readonly run = computed(() => this.session().run);
@@ -29,6 +59,13 @@ export class LogPanel {
   protected readonly columns = computed(() => Math.max(0, ...this.rows().map((r) => r.cells.length)));
   /** Seconds as typed, by bout; what is not here stands as it was. */
   private readonly typed = signal<Readonly<Record<string, number | null>>>({});
+  /** What was done otherwise than planned, by item: another form, a load, help, repetitions. */
+  protected readonly otherwise = signal<Readonly<Record<number, Otherwise>>>({});
+  protected readonly symptom = signal<FeltSymptom | null | undefined>(undefined);
+  private readonly draft = computed(() => new KeptDraft<Draft>(`log:${this.session().id}`));
+  protected readonly restored = signal(false);
+  /** Nothing was entered: an empty log says nothing. */
+  protected readonly empty = signal(false);
   protected readonly sensation = signal<number | null>(this.run()?.sensation ?? null);
   protected readonly feltSide = (text: string): FeltSide | null => oneOf(['left', 'right', 'same'], text);
   protected readonly felt = signal<FeltSide | null>(this.run()?.feltTighter ?? null);
@@ -43,6 +80,63 @@ export class LogPanel {
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
   protected readonly words = sensationWords;
   protected readonly sending = signal(false);
+
+  constructor() {
+    let first = true;
+    effect(() => {
+      const now: Draft = {
+        typed: this.typed(),
+        otherwise: this.otherwise(),
+        sensation: this.sensation(),
+        felt: this.felt(),
+        note: this.note(),
+        date: this.date(),
+        time: this.time(),
+      };
+      if (!first) return untracked(() => this.draft().write(now));
+      first = false;
+      untracked(() => this.restore());
+    });
+  }
+
+  private restore(): void {
+    const kept = this.draft().read();
+    if (!kept) return;
+    this.typed.set(kept.typed);
+    this.otherwise.set(kept.otherwise);
+    this.sensation.set(kept.sensation);
+    this.felt.set(kept.felt);
+    this.note.set(kept.note);
+    this.date.set(kept.date);
+    this.time.set(kept.time);
+    this.restored.set(true);
+  }
+
+  /** Exercises that something may have been felt in. */
+  protected readonly exercises = computed(() =>
+    this.session().items.map((i, item) => {
+      const e = this.store.find(i.exerciseId);
+      return { item, name: e.name, sided: e.sides === 'each' };
+    }),
+  );
+
+  /** What can be said of an item besides its seconds; an item stands in the first of its rows. */
+  protected otherwiseOf(row: LogRow): OtherwiseOffer | null {
+    if (row.side === 'right') return null;
+    const item = this.session().items[row.item]!;
+    const technique = item.technique ?? row.exercise.technique;
+    const { easier, harder, choice } = this.session().forms[row.item]!;
+    const forms = [easier, harder, choice].flatMap((id) => (id ? [{ id, name: this.store.find(id).name }] : []));
+    const loaded = isLoaded(technique);
+    const reps = unitOf(technique) === 'seconds' ? null : (item.reps ?? null);
+    return forms.length > 0 || loaded || reps !== null
+      ? { forms, load: loaded ? (item.load ?? 0) : null, unit: item.loadUnit ?? 'kg', reps }
+      : null;
+  }
+
+  protected say(item: number, part: Otherwise): void {
+    this.otherwise.update((o) => ({ ...o, [item]: { ...o[item], ...part } }));
+  }
 
   protected value(row: LogRow, cell: LogCell): number | null {
     const typed = this.typed()[keyOf(row, cell)];
@@ -59,6 +153,12 @@ export class LogPanel {
     this.typed.set(Object.fromEntries(this.rows().flatMap((r) => r.cells.map((c) => [keyOf(r, c), c.planned]))));
   }
 
+  /** Done as planned: one press, and it is on its way. */
+  protected asPlanned(): Promise<void> {
+    this.allAsPlanned();
+    return this.save();
+  }
+
   protected said(row: LogRow): string {
     const parts = row.cells.flatMap((c) => {
       const words = c.log ? saidOf(c.log, this.store.find) : '';
@@ -72,6 +172,9 @@ export class LogPanel {
   }
 
   protected async save(): Promise<void> {
+    const any = Object.values(this.typed()).some((n) => n !== null && n > 0) || this.symptom() || this.note().trim();
+    this.empty.set(!this.run() && !any && this.sensation() === null && this.felt() === null);
+    if (this.empty()) return;
     this.sending.set(true);
     const known = this.run();
     const runId = known?.id ?? newId();
@@ -81,6 +184,7 @@ export class LogPanel {
       this.outbox.post({ kind: 'start', sessionId: this.session().id, body });
     }
     for (const row of this.rows()) for (const cell of row.cells) this.sendCell(runId, row, cell);
+    this.sendSymptom(runId);
     const answers = { sensation: this.sensation(), feltTighter: this.felt(), note: this.note().trim() };
     if (!known?.endedAt) {
       const start = known ? new Date(known.startedAt) : new Date(`${this.date()}T${this.time()}:00`);
@@ -95,8 +199,18 @@ export class LogPanel {
       const body: EditAnswersBody = { id: newId(), ...answers };
       await this.store.act(() => firstValueFrom(this.api.editAnswers(runId, body)));
     }
+    this.draft().clear();
     this.sending.set(false);
+    this.saved.emit();
     this.closed.emit();
+  }
+
+  /** A symptom written down from paper was felt when the session was done. */
+  private sendSymptom(runId: string): void {
+    const felt = this.symptom();
+    if (!felt) return;
+    const at = new Date(`${this.date()}T${this.time()}:00`).toISOString();
+    this.outbox.post({ kind: 'symptom', runId, id: newId(), body: { ...felt, at } });
   }
 
   private sendCell(runId: string, row: LogRow, cell: LogCell): void {
@@ -123,6 +237,7 @@ export class LogPanel {
             sensation: log.sensation,
           }
         : {}),
+      ...this.otherwise()[row.item],
     };
     this.outbox.post({ kind: 'log', runId, id: newId(), body });
   }

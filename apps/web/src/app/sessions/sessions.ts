@@ -135,7 +135,12 @@ export class SessionsScreen {
     await this.attempt(async () => {
       await firstValueFrom(this.api.moveSession(s.id, date));
       const care = trouble.length > 0 ? ` ${trouble.join(' ')}` : '';
-      this.toasts.show(`Moved to ${formatDate(date, 'EEE d MMM')}.${care}`);
+      const undo = {
+        label: 'Undo',
+        run: () => void this.attempt(() => firstValueFrom(this.api.moveSession(s.id, s.date))),
+      };
+      // A day that is over can’t be gone back to.
+      this.toasts.show(`Moved to ${formatDate(date, 'EEE d MMM')}.${care}`, s.date >= this.today ? undo : null);
     });
   }
 

@@ -19,6 +19,7 @@ import {
   isSessionOnHold,
   needsProfessional,
   onHoldAfter,
+  soreGroups,
   type OpenStopSign,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -87,11 +88,13 @@ export class SheetStore {
   readonly words = (item: SessionItem): string => itemWords(item, this.find(item.exerciseId));
   readonly level = computed(() => this.context.client()?.experience ?? 'beginner');
 
-  /** What rests after a stop sign. */
-  readonly onHold = computed(() => onHoldAfter(this.session()?.openSymptoms ?? [], this.find));
+  /** Groups that rest in this session because they are very sore. */
+  readonly sore = computed(() => soreGroups(this.session()?.sore ?? [], this.session()?.date ?? ''));
+  /** What rests: after a stop sign, or because it is very sore. */
+  readonly onHold = computed(() => onHoldAfter(this.session()?.openSymptoms ?? [], this.find, this.sore()));
   /** True while nothing of the session may be done. */
   readonly resting = computed(() =>
-    isSessionOnHold(this.session()?.items ?? [], this.session()?.openSymptoms ?? [], this.find),
+    isSessionOnHold(this.session()?.items ?? [], this.session()?.openSymptoms ?? [], this.find, this.sore()),
   );
   /** Whether the clearance of a stop sign has to name who gave it. */
   asksWho(sign: OpenStopSign): boolean {

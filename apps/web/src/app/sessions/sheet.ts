@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Run } from '@yandle/contract';
+import type { Run, SessionSummary } from '@yandle/contract';
 import {
   formatClock,
   formatDate,
@@ -20,6 +20,8 @@ import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { Outbox } from '../data/outbox/outbox';
+import { ToastService } from '../data/toast.service';
+import { Autofocus } from '../ui/autofocus';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
@@ -45,6 +47,7 @@ const SOURCE_WORDS: Readonly<Record<Run['source'], string>> = {
 @Component({
   selector: 'y-session-sheet',
   imports: [
+    Autofocus,
     CdkDrag,
     CdkDropList,
     ComposePanel,
@@ -67,6 +70,7 @@ const SOURCE_WORDS: Readonly<Record<Run['source'], string>> = {
 export class SessionSheet {
   private readonly api = inject(Api);
   private readonly outbox = inject(Outbox);
+  private readonly toasts = inject(ToastService);
   protected readonly store = inject(SheetStore);
   protected readonly today = inject(AccountService).me()?.today ?? '';
   private readonly instant = new Intl.DateTimeFormat('en-GB', {
@@ -85,13 +89,19 @@ export class SessionSheet {
   /** Place of the exercise that is to be swapped. */
   protected readonly swapping = computed(() => Number(this.side()));
   protected readonly logging = signal(false);
+  /** `1` opens the log with the sheet. */
+  readonly log = input<string>();
+  /** After a log: the next session of the client that is over and not logged. */
+  protected readonly unlogged = signal<SessionSummary | null>(null);
+  protected readonly logSaved = signal(false);
 
   constructor() {
     effect(() => {
       const id = this.sessionId();
       untracked(() => {
         this.side.set(null);
-        this.logging.set(false);
+        this.logging.set(this.log() === '1');
+        this.logSaved.set(false);
         void this.store.load(id);
       });
     });
@@ -188,6 +198,29 @@ export class SessionSheet {
 
   protected drop(event: CdkDragDrop<unknown>): void {
     if (event.previousIndex !== event.currentIndex) this.store.move(event.previousIndex, event.currentIndex);
+  }
+
+  /** Takes the log back. It stays on record, and comes back with Undo. */
+  protected async removeLog(runId: string): Promise<void> {
+    const set = (withdrawn: boolean) => this.store.act(() => firstValueFrom(this.api.withdrawRun(runId, withdrawn)));
+    if (await set(true)) this.toasts.show('Log removed.', { label: 'Undo', run: () => void set(false) });
+  }
+
+  /** Where the next log is to be written, so that a week of paper is a few keys. */
+  protected async afterLog(): Promise<void> {
+    const { id, clientId } = this.session()!;
+    this.logSaved.set(true);
+    this.unlogged.set(null);
+    const all = await firstValueFrom(this.api.sessions(clientId)).catch(() => []);
+    this.unlogged.set(all.find((s) => s.id !== id && s.status === 'planned' && s.date <= this.today) ?? null);
+  }
+
+  protected restoreLog(runId: string): void {
+    void this.store.act(() => firstValueFrom(this.api.withdrawRun(runId, false)));
+  }
+
+  protected runDay(run: Run): string {
+    return this.instant.format(new Date(run.startedAt));
   }
 
   protected choose(runId: string): void {

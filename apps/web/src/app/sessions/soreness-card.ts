@@ -1,11 +1,12 @@
 import { oneOf } from '../ui/one-of';
 import { Requests } from '../data/requests';
-import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import type { Soreness } from '@yandle/contract';
-import { BODY_REGIONS, bodyRegionName, formatDate, SORE_RESTS, type BodyRegionId } from '@yandle/core';
+import { addDays, BODY_REGIONS, bodyRegionName, formatDate, SORE_RESTS, type BodyRegionId } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
+import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 
 /** How sore the client is the day after: one tap. */
@@ -16,6 +17,17 @@ import { ProblemNote } from '../ui/problem-note';
     <section class="sheet mt-5 p-4 print:hidden" aria-labelledby="sore">
       <h2 id="sore">Sore the day after</h2>
       <div class="mt-2 flex flex-wrap items-end gap-3">
+        <label class="field !w-44">
+          <span class="label">Felt on</span>
+          <input
+            class="input"
+            type="date"
+            [value]="date()"
+            [max]="today()"
+            #felt
+            (change)="felt.value && date.set(felt.value)"
+          />
+        </label>
         <label class="field !w-56">
           <span class="label">Where</span>
           <select class="input" #part (change)="region.set(regionOf(part.value))">
@@ -42,8 +54,9 @@ import { ProblemNote } from '../ui/problem-note';
             <li [class.text-attention]="n.soreness >= rests">
               {{ short(n.date) }}: {{ n.soreness }} of 10, {{ where(n) }}
               @if (n.soreness >= rests) {
-                – rest it for a day and go back a step in the block
+                – it rests for a day; go back a step in the block
               }
+              <button type="button" class="link ml-1" (click)="remove(n)">Remove</button>
             </li>
           }
         </ul>
@@ -53,8 +66,15 @@ import { ProblemNote } from '../ui/problem-note';
 })
 export class SorenessCard {
   private readonly api = inject(Api);
+  private readonly toasts = inject(ToastService);
   readonly clientId = input.required<string>();
   readonly today = input.required<string>();
+  /** Day of the session that it may come from; an old one was felt the day after, not today. */
+  readonly session = input.required<string>();
+  protected readonly date = linkedSignal(() => {
+    const after = addDays(this.session(), 1);
+    return after < this.today() ? after : this.today();
+  });
   protected readonly notes = signal<readonly Soreness[]>([]);
   protected readonly shown = computed(() => this.notes().slice(0, 6));
   protected readonly regionOf = (id: string): BodyRegionId | null =>
@@ -85,11 +105,20 @@ export class SorenessCard {
   }
 
   protected async say(soreness: number): Promise<void> {
-    const body = { date: this.today(), region: this.region(), soreness, note: '' };
+    const body = { date: this.date(), region: this.region(), soreness, note: '' };
     await this.requests.run(async () => {
       const note = await firstValueFrom(this.api.putSoreness(this.clientId(), newId(), body));
       this.notes.update((n) => [note, ...n]);
     });
+  }
+
+  protected async remove(n: Soreness): Promise<void> {
+    const set = (withdrawn: boolean): Promise<unknown> =>
+      this.requests.run(async () => {
+        this.notes.set(await firstValueFrom(this.api.withdrawSoreness(this.clientId(), n.id, withdrawn)));
+      });
+    await set(true);
+    this.toasts.show('Soreness removed.', { label: 'Undo', run: () => void set(false) });
   }
 
   private async load(id: string): Promise<void> {

@@ -48,6 +48,8 @@ export function aRun(over: Partial<Run> = {}): Run {
     sensation: null,
     feltTighter: null,
     note: '',
+    wellness: null,
+    withdrawn: false,
     earlier: [],
     sets: [],
     ...over,

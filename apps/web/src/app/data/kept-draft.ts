@@ -1,0 +1,34 @@
+/** What is typed and not sent yet. It survives a reload and a change of screen, and goes with the tab: it may be about health. */
+export class KeptDraft<T> {
+  private readonly key: string;
+
+  /** @param of what it is a draft of, unique among all drafts */
+  constructor(of: string) {
+    this.key = `yandle-draft:${of}`;
+  }
+
+  read(): T | null {
+    try {
+      const text = sessionStorage.getItem(this.key);
+      return text ? (JSON.parse(text) as T) : null;
+    } catch {
+      return null;
+    }
+  }
+
+  write(draft: T): void {
+    try {
+      sessionStorage.setItem(this.key, JSON.stringify(draft));
+    } catch {
+      /* Without storage it lives until the page is left. */
+    }
+  }
+
+  clear(): void {
+    try {
+      sessionStorage.removeItem(this.key);
+    } catch {
+      /* Nothing was kept. */
+    }
+  }
+}

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { exerciseById } from '../catalogue/exercises.js';
+import { exercisesOnHold, isSessionOnHold } from '../session/on-hold.js';
+import { restsOn, soreGroups } from './soreness.js';
+
+const calf = { exerciseId: 'bent-knee-wall-calf' };
+const hamstring = { exerciseId: 'supine-strap-hamstring' };
+const entry = (soreness: number, region: 'thigh-back' | null = 'thigh-back') => ({
+  date: '2026-03-09',
+  region,
+  soreness,
+});
+
+describe('soreness (domain 2.8)', () => {
+  it('rests its region on that day and the next, from 7 of 10', () => {
+    expect(['2026-03-08', '2026-03-09', '2026-03-10', '2026-03-11'].map((d) => restsOn(entry(7), d))).toEqual([
+      ...[false, true, true, false],
+    ]);
+    expect(restsOn(entry(6), '2026-03-09')).toBe(false);
+  });
+
+  it('leaves out what works there, and the rest goes on', () => {
+    const sore = soreGroups([entry(8)], '2026-03-10');
+    expect(sore).toEqual(['hamstrings']);
+    expect(exercisesOnHold([calf, hamstring], [], exerciseById, sore).map((e) => e.id)).toEqual([hamstring.exerciseId]);
+    expect(isSessionOnHold([calf, hamstring], [], exerciseById, sore)).toBe(false);
+  });
+
+  it('rests everything where it is sore all over', () => {
+    const sore = soreGroups([entry(9, null)], '2026-03-09');
+    expect(isSessionOnHold([calf, hamstring], [], exerciseById, sore)).toBe(true);
+    expect(isSessionOnHold([calf, hamstring], [], exerciseById, soreGroups([entry(9, null)], '2026-03-12'))).toBe(
+      false,
+    );
+  });
+});

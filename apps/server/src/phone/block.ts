@@ -1,13 +1,13 @@
 import type { SharedBlock } from '@yandle/contract';
 import { addDays, type Exercise, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
-import { Between } from 'typeorm';
 import type { LinkContext } from '../accounts/client-link.js';
 import { listAssessments } from '../assessments/service.js';
+import { BlockEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
 import { screeningOf } from '../screening/service.js';
-import { sorenessEntries } from '../sessions/soreness.js';
+import { recentSoreness } from '../sessions/soreness.js';
 import { SessionEntity } from '../sessions/entities.js';
 import { sessionViews } from '../sessions/views.js';
 import { settingsOf } from '../studio/settings.js';
@@ -38,11 +38,16 @@ export async function sharedBlock(
   clientId: string,
 ): Promise<SharedBlock> {
   const client = await data.get(ClientEntity, clientId, 'client');
-  const rows = await data.find(
-    SessionEntity,
-    { clientId, date: Between(addDays(today, -BACK), addDays(today, AHEAD)) },
-    { order: { date: 'ASC', id: 'ASC' } },
-  );
+  const rows = await data
+    .rows(SessionEntity, 's')
+    .innerJoin(BlockEntity, 'b', 'b.id = s.block_id')
+    .andWhere('s.clientId = :clientId', { clientId })
+    .andWhere('s.date BETWEEN :from AND :to', { from: addDays(today, -BACK), to: addDays(today, AHEAD) })
+    // What an ended block still had planned is not to be done any more.
+    .andWhere('(b.ended_at IS NULL OR s.date < DATE(b.ended_at))')
+    .orderBy('s.date')
+    .addOrderBy('s.id')
+    .getMany();
   const sessions = await sessionViews(data, client, rows);
   const { find, own } = await loadExercises(data);
   const used = new Set(
@@ -60,7 +65,7 @@ export async function sharedBlock(
     // Names and words of the coach stay with the coach.
     sessions: sessions.map((s) => ({ ...s, clientName: client.name.split(/\s+/)[0]! })),
     exercises: [...used].filter((id) => own.has(id)).map((id): Exercise => find(id)),
-    sorenessEntries: await sorenessEntries(data, clientId, today),
+    sorenessEntries: await recentSoreness(data, clientId, today),
     progress: await progressOf(data, clientId, studio.timeZone),
     onHold: screening.holds ? 'refer' : null,
   };

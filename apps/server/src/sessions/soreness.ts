@@ -20,6 +20,11 @@ const view = (r: SorenessEntity): Soreness => ({
 /** Soreness of the last twelve weeks, newest first. */
 export async function sorenessEntries(data: StudioData, clientId: string, today: PlainDate): Promise<Soreness[]> {
   await data.get(ClientEntity, clientId, 'client');
+  return recentSoreness(data, clientId, today);
+}
+
+/** The same of a client that is known to be there. */
+export async function recentSoreness(data: StudioData, clientId: string, today: PlainDate): Promise<Soreness[]> {
   const rows = await data.find(
     SorenessEntity,
     { clientId, date: MoreThanOrEqual(addDays(today, -LISTED_DAYS)), withdrawnAt: IsNull() },

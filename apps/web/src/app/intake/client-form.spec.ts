@@ -7,12 +7,26 @@ const field = (name: string) => `[formcontrolname="${name}"]`;
 
 describe('ClientForm', () => {
   async function open(inputs: object = {}): Promise<{ screen: Screen<ClientForm>; saved: ClientBody[] }> {
-    const screen = await Screen.open(ClientForm, { ...inputs });
+    const screen = await Screen.open(ClientForm, { draftOf: 'new', ...inputs });
     const saved: ClientBody[] = [];
     screen.fixture.componentInstance.saved.subscribe((b) => saved.push(b));
     await screen.settle();
     return { screen, saved };
   }
+
+  beforeEach(() => sessionStorage.clear());
+
+  it('brings back what was typed before a reload, until it is saved or discarded', async () => {
+    const first = await open();
+    await first.screen.fill(field('name'), 'Ada');
+    expect(first.screen.text).not.toContain('here again');
+    const { screen } = await open();
+    expect(screen.el.querySelector<HTMLInputElement>(field('name'))!.value).toBe('Ada');
+    expect(screen.text).toContain('What you typed before is here again, not saved yet.');
+    await screen.press('Discard it');
+    expect(screen.el.querySelector<HTMLInputElement>(field('name'))!.value).toBe('');
+    expect((await open()).screen.text).not.toContain('here again');
+  });
 
   it('says at the field what is missing, and sends nothing', async () => {
     const { screen, saved } = await open();

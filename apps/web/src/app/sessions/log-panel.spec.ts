@@ -23,6 +23,7 @@ const log: SetLog = {
 
 describe('what was done, written down', () => {
   let sent: QueuedRequest[];
+  beforeEach(() => sessionStorage.clear());
   async function open(over: Parameters<typeof aSession>[0] = {}): Promise<Screen<SessionSheet>> {
     sent = [];
     const box = {
@@ -38,6 +39,12 @@ describe('what was done, written down', () => {
     await screen.answer('/sessions/s1', { ...one, ...over });
     return screen;
   }
+  const choose = async (screen: Screen<SessionSheet>, selector: string, value: string): Promise<void> => {
+    const select = screen.el.querySelector<HTMLSelectElement>(selector)!;
+    select.value = value;
+    select.dispatchEvent(new Event('change'));
+    await screen.settle();
+  };
   const fields = (screen: Screen<SessionSheet>): HTMLInputElement[] => [
     ...screen.el.querySelectorAll<HTMLInputElement>('y-log-panel td input'),
   ];
@@ -59,6 +66,61 @@ describe('what was done, written down', () => {
       { side: 'right', doneSeconds: 30, replaces: null },
     ]);
     expect(sent[3]!.body).toMatchObject({ sensation: null, feltTighter: null });
+  });
+
+  it('done as planned is one press, with the focus on it, and then the next that is not logged', async () => {
+    const screen = await open();
+    document.body.append(screen.el);
+    await screen.press('Log it');
+    expect(document.activeElement!.textContent).toContain('Done as planned');
+    await screen.press('Done as planned');
+    expect(sent.filter((l) => l.kind === 'log').map((l) => l.body)).toMatchObject([
+      { side: 'left', doneSeconds: 30 },
+      { side: 'right', doneSeconds: 30 },
+    ]);
+    const waits = { ...aSession({ id: 's2', date: '2026-03-09' }), exerciseIds: [] };
+    await screen.answer('/clients/c1/sessions', [aSession(), waits, { ...waits, id: 's3', status: 'done' }]);
+    const link = [...screen.el.querySelectorAll('a')].find((a) => a.textContent.includes('Log the next one'))!;
+    expect(link.textContent).toContain('9 March');
+    expect(link.getAttribute('href')).toBe('/clients/c1/sessions/s2?log=1');
+    screen.el.remove();
+  });
+
+  it('an empty log is not saved: it would say nothing', async () => {
+    const screen = await open();
+    await screen.press('Log it');
+    await screen.press('Save');
+    expect(sent).toEqual([]);
+    expect(screen.text).toContain('Nothing is entered yet.');
+  });
+
+  it('a symptom from paper is dated when the session was done, and asks in which exercise and on which side', async () => {
+    const screen = await open();
+    await screen.press('Log it');
+    await screen.fill('y-log-panel input[type=date]', '2026-03-09');
+    await screen.fill('y-log-panel input[type=time]', '07:30');
+    await choose(screen, 'y-symptom-question label select', 'pinching');
+    await choose(screen, 'y-symptom-question label:last-child select', 'right');
+    await screen.press('Save');
+    const symptom = sent.find((l) => l.kind === 'symptom')!.body;
+    expect(symptom).toMatchObject({ item: 0, side: 'right', symptom: 'pinching' });
+    expect(new Date((symptom as { at: string }).at).getTime()).toBe(new Date('2026-03-09T07:30:00').getTime());
+  });
+
+  it('what is typed survives closing and a reload', async () => {
+    const typed = async (screen: Screen<SessionSheet>) => {
+      await screen.press('Log it');
+      return fields(screen)[0]!;
+    };
+    const left = await typed(await open());
+    left.value = '25';
+    left.dispatchEvent(new Event('input'));
+    TestBed.tick();
+    const again = await open();
+    expect((await typed(again)).value).toBe('25');
+    expect(again.text).toContain('What you typed before is here again');
+    await again.press('Save');
+    expect(sessionStorage.length).toBe(0);
   });
 
   it('sends nothing that was left empty', async () => {

@@ -15,8 +15,8 @@ describe('SessionSheet', () => {
   // 2 × 212 s and 120 s of warm-up: the worked example of docs/calculations.md.
   it('adds up to the second and says each exercise in words', async () => {
     const screen = await open();
-    expect(screen.text).toContain('9:04 of 20 min');
-    expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:24 · rests 0:40');
+    expect(screen.text).toContain('9:14 of 20 min');
+    expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:34 · rests 0:40');
     expect(screen.text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
     expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(1 + 2 * 18);
     expect(screen.text).not.toContain('over the time');
@@ -30,7 +30,7 @@ describe('SessionSheet', () => {
   });
 
   it('says how much it is over the client’s time', async () => {
-    expect((await open({ minutesBudget: 8 })).text).toContain('1:04 over the time there is');
+    expect((await open({ minutesBudget: 8 })).text).toContain('1:14 over the time there is');
   });
 
   it('sets done against planned, corrected logs left out, and the sensation', async () => {

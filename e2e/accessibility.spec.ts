@@ -126,6 +126,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await screens['session']!(page);
     await page.getByRole('button', { name: 'Swap' }).first().click();
     await page.getByRole('button', { name: 'Log it' }).click();
+    await page.getByLabel('What was felt').selectOption({ index: 2 });
     await page.getByText('How it is done').first().click();
   },
   'client’s phone': async (page) => {
@@ -138,8 +139,13 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     // Another client than the sheets above: a session that has begun cannot be changed.
     const { nextSession } = await clientCalled(page.request, 'Isaura');
     await page.goto(`/sessions/${nextSession!.id}/run`);
-    await page.getByRole('button', { name: /^(Start|Resume)$/ }).click();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await page.getByRole('button', { name: 'I’m well' }).click();
     await page.getByRole('button', { name: 'Stop: I feel something' }).click();
+  },
+  'run, how are you today': async (page) => {
+    await screens['run']!(page);
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
   },
   run: async (page) => {
     const { nextSession } = await clientCalled(page.request, 'Ottoline');

@@ -51,6 +51,10 @@ test('a coach takes a client from the first assessment to a measured result', as
   }
   await page.getByText('Squat with my heels down').click();
   await expect(page.getByText('Tests that show it: Weight-bearing lunge, Hip flexion')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save today’s answers' })).toBeDisabled();
+  await page.getByLabel('Name of who agrees').fill('Philippa Marrowby');
+  await page.getByLabel('The client has read this and agrees').check();
+  await page.getByRole('button', { name: 'Record the consent' }).click();
   await page.getByRole('button', { name: 'Save today’s answers' }).click();
   await expect(page.getByText('Nothing blocks planning')).toBeVisible();
   await page.getByRole('link', { name: /^Measure\b/ }).click();
@@ -113,18 +117,18 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(page.getByText('The block is planned and its sessions have dates.')).toBeVisible();
   await expect(page.getByText('version 1')).toBeVisible();
 
-  // Today's session, to the second: 520 s of work, since both tighter left sides have a third
-  // set (2 × 212 s, and twice 3 + 30 + 5 s with 10 s of rest), and a quarter of it, 130 s, to warm up.
+  // Today's session, to the second: 530 s of work, since both tighter left sides have a third
+  // set (212 and, with a strap round the foot, 222 s, and twice 3 + 30 + 5 s with 10 s of rest), and a quarter of it, 130 s, to warm up.
   await page.getByRole('link', { name: /^Sessions/ }).click();
   await page
-    .getByRole('link', { name: /10:50 minutes, Soleus, Hamstrings, planned/ })
+    .getByRole('link', { name: /11:00 minutes, Soleus, Hamstrings, planned/ })
     .first()
     .click();
-  await expect(page.getByText('10:50', { exact: true })).toBeVisible();
+  await expect(page.getByText('11:00', { exact: true })).toBeVisible();
   await expect(
     page.getByText('Hold 30 s, 2 times on each side, left first; 1 more set on the left side').first(),
   ).toBeVisible();
-  await expect(page.getByText('warm-up 2:10 · work 5:00 · set-up and changes 2:40 · rests 1:00')).toBeVisible();
+  await expect(page.getByText('warm-up 2:10 · work 5:00 · set-up and changes 2:50 · rests 1:00')).toBeVisible();
 
   // Run it by the clock.
   await page.clock.install();
@@ -144,6 +148,8 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(page.getByRole('heading', { name: 'Session finished' })).toBeVisible();
   await page.getByRole('button', { name: '5, clear stretch, can talk' }).click();
   await page.getByLabel('Anything your coach should know?').fill('left calf the stiffer one');
+  // A remark may have a symptom behind it.
+  await page.getByLabel('What was felt').selectOption('none');
   await page.getByRole('button', { name: 'Finish and save' }).click();
   await page.clock.runFor(3000);
   await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();

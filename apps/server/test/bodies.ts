@@ -62,6 +62,7 @@ export const intakeBody = (yes: readonly string[] = [], over: object = {}) => ({
   askedOn: '2026-03-09',
   answers: { yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)), regions: {}, details: told(yes), dates: {} },
   about: NOTHING_KNOWN,
+  consent: { version: 1, by: 'client', name: 'Who Agrees' },
   ...over,
 });
 /** An exercise of one's own, made from one of the catalogue. */

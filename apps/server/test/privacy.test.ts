@@ -249,6 +249,7 @@ describe('privacy', () => {
         'cleared-by-professional',
         'client-added',
         'client-exported',
+        'consent-given',
         'intake-link-made',
         'phone-link-ended',
         'phone-link-made',

@@ -1,4 +1,5 @@
-import { NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
+import type { ScreeningView } from '@yandle/contract';
+import { CONSENT_VERSION, NOTHING_KNOWN, QUESTION_IDS } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import request from 'supertest';
@@ -197,7 +198,8 @@ describe('screening', () => {
 
   it('wants a guardian’s consent under 18, and keeps the limits of youth after it', async () => {
     const client = await aClient(h, { birthDate: '2010-05-05' });
-    expect(await ask(client)).toMatchObject({ state: 'refer', current: [{ id: 'under-18' }] });
+    const consent = { version: CONSENT_VERSION, by: 'guardian', name: 'A Parent' };
+    expect(await ask(client, [], { consent })).toMatchObject({ state: 'refer', current: [{ id: 'under-18' }] });
     const r = await clear(client, 'under-18').expect(200);
     expect(r.body).toMatchObject({ state: 'cleared', current: [{ id: 'under-18', outcome: 'limit' }] });
   });
@@ -249,7 +251,14 @@ describe('a link for the client', () => {
     const made = await h.agent.post(`/api/v1/clients/${client}/intake-link`).send({}).expect(201);
     const { token } = made.body as { token: string };
     const seen = await anyone().get(`/api/v1/fill-in/${token}`).expect(200);
-    expect(Object.keys(seen.body as object).sort()).toEqual(['age', 'askedOn', 'firstName', 'studio', 'units']);
+    expect(Object.keys(seen.body as object).sort()).toEqual([
+      'age',
+      'askedOn',
+      'consented',
+      'firstName',
+      'studio',
+      'units',
+    ]);
     expect(seen.body).toMatchObject({ firstName: 'Wilma', askedOn: TODAY });
     const id = uuid();
     for (let i = 0; i < 2; i++)
@@ -307,5 +316,71 @@ describe('a link for the client', () => {
     await anyone().get(`/api/v1/fill-in/${third}`).expect(404);
     h.clock.now = then;
     await anyone().get('/api/v1/fill-in/none').expect(404);
+  });
+
+  describe('consent', () => {
+    const bare = (over: object = {}) => {
+      const { consent: _, ...body } = intakeBody();
+      return { ...body, ...over };
+    };
+    const agreed = { version: CONSENT_VERSION, by: 'client', name: 'Ada Wren' };
+    const put = (client: string, body: object, id = uuid()) =>
+      h.agent.put(`/api/v1/clients/${client}/intakes/${id}`).send(body);
+
+    it('comes before the first answer, by the text of today, under 18 by a guardian', async () => {
+      const client = await aClient(h);
+      expect((await put(client, bare()).expect(400)).body.errors[0].path).toBe('consent');
+      const old = await put(client, bare({ consent: { ...agreed, version: 99 } })).expect(400);
+      expect(old.body.errors[0].path).toBe('consent.version');
+      const view = (await put(client, bare({ consent: agreed })).expect(200)).body as ScreeningView;
+      expect(view.consent).toMatchObject({ by: 'client', name: 'Ada Wren', version: CONSENT_VERSION });
+      // Once is enough.
+      await put(client, bare()).expect(200);
+
+      const child = await aClient(h, { birthDate: '2010-05-01' });
+      expect((await put(child, bare({ consent: agreed })).expect(400)).body.errors[0].path).toBe('consent.by');
+      await put(child, bare({ consent: { ...agreed, by: 'guardian' } })).expect(200);
+    });
+
+    it('is recorded by itself for a client of before, whose answers are kept', async () => {
+      const client = await aClient(h);
+      await put(client, intakeBody(['heart'])).expect(200);
+      await h.source.query('DELETE FROM consent WHERE client_id = ?', [client]);
+      const path = `/api/v1/clients/${client}/consents/${uuid()}`;
+      const before = (await h.agent.get(`/api/v1/clients/${client}/screening`)).body as ScreeningView;
+      expect(before).toMatchObject({ consent: null, intakes: [{ answers: { yes: ['heart'] } }] });
+      for (let i = 0; i < 2; i++) await h.agent.put(path).send(agreed).expect(200);
+      expect(await h.source.query('SELECT id FROM consent WHERE client_id = ?', [client])).toHaveLength(1);
+    });
+
+    it('taken back: the answers are gone for good, and nothing can be planned until it is given again', async () => {
+      const client = await aClient(h);
+      await put(client, intakeBody(['heart'])).expect(200);
+      const gone = (await h.agent.post(`/api/v1/clients/${client}/consent/withdraw`).send({}).expect(200))
+        .body as ScreeningView;
+      expect(gone).toMatchObject({ consent: null, intakes: [], state: 'open' });
+      expect(await h.source.query('SELECT id FROM intake WHERE client_id = ?', [client])).toEqual([]);
+      await put(client, bare()).expect(400);
+      const kept = await h.source.query('SELECT withdrawn_at FROM consent WHERE client_id = ?', [client]);
+      expect(kept[0].withdrawn_at).not.toBeNull();
+    });
+
+    it('one answer is erased for good, from every asking, and its question is open again', async () => {
+      const client = await aClient(h);
+      await put(client, intakeBody(['heart', 'kneeling'])).expect(200);
+      await put(client, intakeBody(['heart'])).expect(200);
+      const erase = (question: string) => h.agent.post(`/api/v1/clients/${client}/answers/erase`).send({ question });
+      const view = (await erase('heart').expect(200)).body as ScreeningView;
+      for (const { answers } of view.intakes) {
+        expect([...answers.yes, ...answers.no]).not.toContain('heart');
+        expect(answers.yes.length + answers.no.length).toBe(QUESTION_IDS.length - 1);
+      }
+      const stored = (await h.source.query('SELECT answers FROM intake WHERE client_id = ?', [client])) as {
+        answers: string;
+      }[];
+      for (const { answers } of stored) expect(answers).not.toContain('"heart"');
+      expect(view.current.map((c) => c.id)).not.toContain('heart');
+      await erase('no-such-question').expect(400);
+    });
   });
 });

@@ -1,4 +1,4 @@
-import type { About, Answers, Caution, DisplayUnits, LiftCode, Screening } from '@yandle/core';
+import type { About, Answers, Caution, Consenter, DisplayUnits, LiftCode, QuestionId, Screening } from '@yandle/core';
 
 /** One asking: the answers, and what is known besides. Kept for good; a newer one takes its place. */
 export interface IntakeBody {
@@ -6,9 +6,31 @@ export interface IntakeBody {
   readonly askedOn: string;
   readonly answers: Answers;
   readonly about: About;
+  /** That the client agrees to the answers being kept; only where that is not on record yet. */
+  readonly consent?: ConsentBody;
 }
 
-export interface Intake extends IntakeBody {
+/** A client, or under 18 a guardian, agrees to health answers being kept. */
+export interface ConsentBody {
+  /** Of the text agreed to (`CONSENT_VERSION`). */
+  readonly version: number;
+  readonly by: Consenter;
+  /** Of who agrees. */
+  readonly name: string;
+}
+
+export interface Consent extends ConsentBody {
+  readonly at: string;
+  /** The coach who wrote it down; null when it came by the client's own link. */
+  readonly recordedBy: string | null;
+}
+
+/** Takes the answer to a question out of every asking, for good. */
+export interface EraseAnswerBody {
+  readonly question: QuestionId;
+}
+
+export interface Intake extends Omit<IntakeBody, 'consent'> {
   readonly id: string;
   /** Who filled it in: a coach's name, or null for the client. */
   readonly by: string | null;
@@ -46,6 +68,8 @@ export interface ScreeningView extends Screening {
   /** Newest first. */
   readonly intakes: readonly Intake[];
   readonly clearances: readonly Clearance[];
+  /** That answers may be kept; null where nobody has agreed, or it was taken back. */
+  readonly consent: Consent | null;
   /** When the questions are due again; null when nobody has asked. */
   readonly dueOn: string | null;
   readonly link: IntakeLink | null;
@@ -59,4 +83,6 @@ export interface FillIn {
   readonly units: DisplayUnits;
   readonly askedOn: string;
   readonly age: number;
+  /** True where it is on record that answers may be kept. */
+  readonly consented: boolean;
 }

@@ -56,6 +56,8 @@ export * from './screening/cautions.js';
 export * from './screening/conditions.js';
 export * from './screening/limits.js';
 export * from './screening/clearance.js';
+export * from './screening/consent.js';
+export * from './screening/erase-answer.js';
 export * from './screening/about.js';
 export * from './catalogue/props.js';
 export * from './instruments/steady.js';

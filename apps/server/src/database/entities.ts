@@ -25,7 +25,7 @@ import {
 } from '../sessions/entities.js';
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { ErasedClientEntity } from '../privacy/entities.js';
-import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
+import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
 import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-catalogue/entities.js';
@@ -43,6 +43,7 @@ export const ENTITIES = [
   ErasedClientEntity,
   IntakeEntity,
   ClearanceEntity,
+  ConsentEntity,
   IntakeLinkEntity,
   AssessmentEntity,
   ReadingEntity,

@@ -6,6 +6,8 @@ import {
   exercisesDoing,
   newLane,
   NOTHING_KNOWN,
+  CONSENT_VERSION,
+  consenterAt,
   QUESTION_IDS,
   resultOfReadings,
   romTestById,
@@ -202,7 +204,12 @@ async function loadClient(
     const no = QUESTION_IDS.filter((q) => !yes.includes(q));
     const answers = { yes, no, regions: {}, details: demo.details ?? {}, dates: {} };
     const askedOn = addDays(today, -7 * ((demo.block?.weeksAgo ?? 0) + 1));
-    const body = { askedOn, answers, about: { ...NOTHING_KNOWN, ...demo.about } };
+    const consent = {
+      version: CONSENT_VERSION,
+      by: consenterAt(demo.age),
+      name: demo.age < 18 ? 'Ilse Brackwater' : demo.body.name,
+    };
+    const body = { askedOn, answers, about: { ...NOTHING_KNOWN, ...demo.about }, consent };
     await putIntake(data, id, uuid(), body, coach.id, today);
     for (const c of demo.clearances ?? []) await putClearance(data, id, uuid(), { ...c, on: askedOn }, coach.id, today);
   }

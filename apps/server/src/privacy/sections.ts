@@ -11,7 +11,7 @@ import { CalendarLinkEntity } from '../calendar/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { GoalEntity, PrioritiesEntity, SelfReportEntity } from '../priorities/entities.js';
-import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
+import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import type { StudioRow } from '../database/studio-data.js';
 import {
   RunAnswerEntity,
@@ -46,6 +46,7 @@ const throughLane =
 export const SECTIONS: readonly Section[] = [
   { name: 'client', entity: ClientEntity, of: 'r.id = :clientId', order: 'r.id' },
   { name: 'intakes', entity: IntakeEntity, of: ofClient, order: 'r.createdAt' },
+  { name: 'consents', entity: ConsentEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'clearances', entity: ClearanceEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'assessments', entity: AssessmentEntity, of: ofClient, order: 'r.date' },
   { name: 'readings', entity: ReadingEntity, of: through('assessmentId', 'assessment'), order: 'r.createdAt' },

@@ -1,4 +1,4 @@
-import type { About, Answers, Caution, LiftCode } from '@yandle/core';
+import type { About, Answers, Caution, Consenter, LiftCode } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -28,6 +28,36 @@ export class IntakeEntity {
   /** Read as a whole, never queried. */
   @Column({ name: 'answers', type: 'simple-json' }) answers!: Answers;
   @Column({ name: 'about', type: 'simple-json' }) about!: About;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** A client, or a guardian, agrees to health answers being kept. Taken back rather than removed. */
+@Entity('consent')
+@Index('IDX_consent_client', ['clientId'])
+@Index('IDX_consent_studio', ['studioId'])
+@Index('IDX_consent_coach', ['coachId'])
+export class ConsentEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_consent_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('client_id') clientId!: string;
+  @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_consent_client' })
+  client?: Relation<ClientEntity>;
+  /** Who wrote it down; null when it came by the client's own link. */
+  @RefColumn('coach_id', { nullable: true }) coachId!: string | null;
+  @ManyToOne(() => CoachEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'coach_id', foreignKeyConstraintName: 'FK_consent_coach' })
+  coach?: Relation<CoachEntity>;
+  /** Of the text agreed to. */
+  @Column({ name: 'version', type: 'int' }) version!: number;
+  @Column({ name: 'given_by', type: 'varchar', length: 10 }) givenBy!: Consenter;
+  @Column({ name: 'name', type: 'varchar', length: 120 }) name!: string;
+  @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

@@ -13,6 +13,7 @@ import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
 import { IntakeEntity, IntakeLinkEntity } from './entities.js';
 import { settingsOf } from '../studio/settings.js';
+import { standingConsent } from './consent.js';
 import { putIntake } from './service.js';
 
 /** Days for which a link works. */
@@ -44,13 +45,14 @@ export function fillInRoutes(source: DataSource, clock: Clock, limits: Limits): 
     limits.of({ name: 'fill-in', most: 100, minutes: 15, detail: 'Too many requests from here. Wait 15 minutes.' }),
   );
   router.get('/fill-in/:token', async (req, res) => {
-    const { client, studio, today } = await open(req);
+    const { client, studio, today, data } = await open(req);
     const view: FillIn = {
       firstName: client.name.split(/\s+/)[0]!,
       studio: studio.name,
       units: settingsOf(studio).units,
       askedOn: today,
       age: ageOn(client.birthDate, today),
+      consented: (await standingConsent(data, client.id)) !== null,
     };
     res.json(view);
   });

@@ -1,4 +1,12 @@
-import type { Clearance, ClearanceBody, Intake, IntakeBody, IntakeLink, ScreeningView } from '@yandle/contract';
+import type {
+  Clearance,
+  ClearanceBody,
+  ConsentBody,
+  Intake,
+  IntakeBody,
+  IntakeLink,
+  ScreeningView,
+} from '@yandle/contract';
 import {
   ageOn,
   NOT_ASKED,
@@ -6,6 +14,7 @@ import {
   rescreenDue,
   screeningOn,
   type PlainDate,
+  type QuestionId,
   type Screening,
   aboutFrom,
   answersFrom,
@@ -18,6 +27,7 @@ import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { SelfReportEntity } from '../priorities/entities.js';
 import { HttpProblem } from '../http/problem.js';
+import { assertConsent, consentView, eraseAnswer, putConsent, standingConsent, withdrawConsent } from './consent.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from './entities.js';
 
 /** The newest asking of a client; null when nobody has asked. */
@@ -76,6 +86,7 @@ export async function screeningView(data: StudioData, clientId: string, today: P
   const coaches = ids.length > 0 ? await data.find(CoachEntity, { id: In([...new Set(ids)]) }) : [];
   const nameOf = (id: string | null) => coaches.find((c) => c.id === id)?.name ?? null;
   const links = await data.find(IntakeLinkEntity, { clientId }, { order: { createdAt: 'DESC' } });
+  const agreed = await standingConsent(data, clientId);
   const link = links.find((l) => l.revokedAt === null && l.expiresAt > data.now);
   return {
     ...(await screeningOf(data, client, today)),
@@ -98,6 +109,7 @@ export async function screeningView(data: StudioData, clientId: string, today: P
       recordedBy: nameOf(c.coachId) ?? '',
       withdrawnAt: c.withdrawnAt?.toISOString() ?? null,
     })),
+    consent: agreed && consentView(agreed, nameOf(agreed.coachId)),
     dueOn: rows[0] ? rescreenDue(rows[0].askedOn, rows[0].answers) : null,
     link: link ? linkView(link) : null,
   };
@@ -126,9 +138,11 @@ export async function putIntake(
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
     if (!(await tx.isNew(IntakeEntity, id, { clientId, ...body }))) return;
     refuseFuture('askedOn', body.askedOn, today);
+    const { consent, ...asked } = body;
+    await assertConsent(tx, client, id, consent, coachId, today);
     const recorded = coachId === null ? await latestIntake(tx, clientId) : null;
     await tx.insert(IntakeEntity, {
-      ...body,
+      ...asked,
       answers: withRecorded(body.answers, recorded && answersFrom(recorded.answers)),
       id,
       clientId,
@@ -151,6 +165,38 @@ export async function putIntake(
         createdAt: tx.now,
       });
     await refreshSummary(tx, client, today);
+  });
+}
+
+/** Records that a client agrees, beside any answers: those from before it was asked are kept. */
+export async function recordConsent(
+  data: StudioData,
+  clientId: string,
+  id: string,
+  body: ConsentBody,
+  coachId: string,
+  today: PlainDate,
+): Promise<void> {
+  await data.transaction(async (tx) => {
+    await putConsent(tx, await tx.getLocked(ClientEntity, clientId, 'client'), id, body, coachId, today);
+  });
+}
+
+/** Takes the consent back and erases the answers, or erases the answer to one question, for good. */
+export async function eraseAnswers(
+  data: StudioData,
+  clientId: string,
+  what: QuestionId | 'consent',
+  today: PlainDate,
+): Promise<void> {
+  await data.transaction(async (tx) => {
+    const client = await tx.getLocked(ClientEntity, clientId, 'client');
+    if (what === 'consent') await withdrawConsent(tx, clientId);
+    else await eraseAnswer(tx, clientId, what);
+    // Without an asking nothing is known: planning waits for the questions.
+    const known = await latestIntake(tx, clientId);
+    if (known) await refreshSummary(tx, client, today);
+    else await tx.update(ClientEntity, { id: clientId }, { screening: 'open' });
   });
 }
 

@@ -1,5 +1,6 @@
 import {
   BODY_REGION_IDS,
+  CONSENTERS,
   PREFERRED_TIMES,
   PROP_IDS,
   QUESTION_IDS,
@@ -12,7 +13,7 @@ import {
 } from '@yandle/core';
 import Joi from 'joi';
 import { FIELD } from '../limits.js';
-import type { ClearanceBody, IntakeBody } from '../screening.js';
+import type { ClearanceBody, ConsentBody, EraseAnswerBody, IntakeBody } from '../screening.js';
 import { date, name, text } from './common.js';
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
@@ -72,10 +73,20 @@ const about = Joi.object<About>({
   aims: some(AIM_IDS),
 });
 
+const consent = Joi.object<ConsentBody>({
+  version: Joi.number().integer().min(1).max(1000).required(),
+  by: oneOf(CONSENTERS).required(),
+  name: name(),
+});
+/** A consent recorded by itself. */
+export const consentSchema = consent;
+export const eraseAnswerSchema = Joi.object<EraseAnswerBody, true>({ question: oneOf(QUESTION_IDS).required() });
+
 export const intakeSchema = Joi.object<IntakeBody>({
   askedOn: date(),
   answers: answers.required(),
   about: about.required(),
+  consent: consent.optional(),
 });
 
 export const clearanceSchema = Joi.object<ClearanceBody>({

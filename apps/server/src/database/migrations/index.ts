@@ -12,6 +12,7 @@ import { Accounts1797300000000 } from './0011-accounts.js';
 import { StudioSettings1797400000000 } from './0012-studio-settings.js';
 import { Demands1797500000000 } from './0013-demands.js';
 import { TakenBack1797600000000 } from './0014-taken-back.js';
+import { Consent1797700000000 } from './0015-consent.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -29,4 +30,5 @@ export const MIGRATIONS = [
   StudioSettings1797400000000,
   Demands1797500000000,
   TakenBack1797600000000,
+  Consent1797700000000,
 ];

@@ -9,6 +9,7 @@ import type {
   Client,
   ClientListItem,
   ClearanceBody,
+  ConsentBody,
   ClientPath,
   CreateAssessmentBody,
   CreateBlockBody,
@@ -65,7 +66,7 @@ import type {
   UpdateBlockBody,
   UpdateClientBody,
 } from '@yandle/contract';
-import type { InclinometerSettings, Side } from '@yandle/core';
+import type { QuestionId, InclinometerSettings, Side } from '@yandle/core';
 import type { Observable } from 'rxjs';
 
 export const V1 = '/api/v1';
@@ -293,6 +294,15 @@ export class Api {
   }
   withdrawClearance(id: string): Observable<ScreeningView> {
     return this.http.post<ScreeningView>(`${V1}/clearances/${id}/withdraw`, {});
+  }
+  putConsent(clientId: string, id: string, body: ConsentBody): Observable<ScreeningView> {
+    return this.http.put<ScreeningView>(`${V1}/clients/${clientId}/consents/${id}`, body);
+  }
+  withdrawConsent(clientId: string): Observable<ScreeningView> {
+    return this.http.post<ScreeningView>(`${V1}/clients/${clientId}/consent/withdraw`, {});
+  }
+  eraseAnswer(clientId: string, question: QuestionId): Observable<ScreeningView> {
+    return this.http.post<ScreeningView>(`${V1}/clients/${clientId}/answers/erase`, { question });
   }
   makeIntakeLink(clientId: string): Observable<{ token: string; expiresAt: string }> {
     return this.http.post<{ token: string; expiresAt: string }>(`${V1}/clients/${clientId}/intake-link`, {});

@@ -1,6 +1,6 @@
 import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal } from '@angular/core';
-import type { FillIn } from '@yandle/contract';
+import type { ConsentBody, FillIn, IntakeBody } from '@yandle/contract';
 import {
   cautionsFor,
   unfinishedAnswers,
@@ -17,6 +17,7 @@ import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { AboutForm } from '../intake/about-form';
+import { ConsentForm } from '../intake/consent-form';
 import { IntakeDraft } from '../intake/intake-draft';
 import { QuestionList } from '../intake/question-list';
 import { ProblemNote } from '../ui/problem-note';
@@ -24,7 +25,7 @@ import { ProblemNote } from '../ui/problem-note';
 /** The intake as a client fills it in alone, by link, on the phone. */
 @Component({
   selector: 'y-fill-in',
-  imports: [AboutForm, ProblemNote, QuestionList],
+  imports: [AboutForm, ConsentForm, ProblemNote, QuestionList],
   templateUrl: './fill-in.html',
 })
 export class FillInScreen {
@@ -38,6 +39,7 @@ export class FillInScreen {
   protected readonly step = signal(0);
   protected readonly busy = this.requests.busy;
   protected readonly sent = signal(false);
+  protected readonly consent = signal<ConsentBody | null>(null);
   private readonly id = newId();
   private draft: IntakeDraft | null = null;
 
@@ -84,9 +86,14 @@ export class FillInScreen {
     scrollTo(0, 0);
   }
 
+  private agreed(): Pick<IntakeBody, 'consent'> {
+    const consent = this.consent();
+    return consent ? { consent } : {};
+  }
+
   protected async send(): Promise<void> {
     await this.requests.run(async () => {
-      const body = { askedOn: this.who()!.askedOn, answers: this.answers(), about: this.about() };
+      const body = { askedOn: this.who()!.askedOn, answers: this.answers(), about: this.about(), ...this.agreed() };
       await firstValueFrom(this.api.sendFillIn(this.token(), this.id, body));
       this.draft?.clear();
       this.sent.set(true);

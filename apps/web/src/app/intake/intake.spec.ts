@@ -27,6 +27,13 @@ const viewOf = (yes: readonly QuestionId[] | null, over: Partial<ScreeningView> 
     ? [{ id: 'i1', askedOn: '2026-01-05', by: 'Mara Thornebrook', at: '', answers: answers(yes), about: NOTHING_KNOWN }]
     : [],
   clearances: [],
+  consent: {
+    version: 1,
+    by: 'client',
+    name: 'Ottoline Varga',
+    at: '2026-01-05T09:00:00.000Z',
+    recordedBy: 'Mara Thornebrook',
+  },
   dueOn: yes ? '2027-01-05' : null,
   link: null,
   ...over,

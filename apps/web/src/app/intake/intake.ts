@@ -11,6 +11,7 @@ import { ProblemNote } from '../ui/problem-note';
 import { AboutForm } from './about-form';
 import { CautionsPanel } from './cautions-panel';
 import { ClientForm } from './client-form';
+import { ConsentPanel } from './consent-panel';
 import { groupStates } from './question-groups';
 import { QuestionList } from './question-list';
 import { ScreeningStore } from './screening.store';
@@ -28,7 +29,7 @@ interface PartLine {
 /** What is known of a client, and the questions that come before planning, one group at a time. */
 @Component({
   selector: 'y-intake',
-  imports: [RouterLink, AboutForm, CautionsPanel, ClientForm, ProblemNote, QuestionList],
+  imports: [RouterLink, AboutForm, CautionsPanel, ClientForm, ConsentPanel, ProblemNote, QuestionList],
   providers: [ScreeningStore],
   templateUrl: './intake.html',
 })

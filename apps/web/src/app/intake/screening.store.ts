@@ -1,7 +1,16 @@
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { ClearanceBody, IntakeBody, ScreeningView } from '@yandle/contract';
-import { NOTHING_KNOWN, screeningOn, type About, type Answers, aboutFrom, NO_ANSWERS, answersFrom } from '@yandle/core';
+import type { ClearanceBody, ConsentBody, IntakeBody, ScreeningView } from '@yandle/contract';
+import {
+  NOTHING_KNOWN,
+  screeningOn,
+  type About,
+  type Answers,
+  aboutFrom,
+  NO_ANSWERS,
+  answersFrom,
+  type QuestionId,
+} from '@yandle/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -83,6 +92,26 @@ export class ScreeningStore {
     const body: IntakeBody = { askedOn: this.today(), answers: this.answers(), about: this.about() };
     if (!(await this.attempt(this.api.putIntake(this.clientId, this.intakeId, body)))) return false;
     this.intakeId = newId();
+    this.reset();
+    this.context.refresh();
+    return true;
+  }
+
+  async consent(body: ConsentBody): Promise<boolean> {
+    return this.attempt(this.api.putConsent(this.clientId, newId(), body));
+  }
+
+  /** Takes the consent back: the answers are erased on the server, and the draft here. */
+  async withdrawConsent(): Promise<boolean> {
+    return this.erased(this.api.withdrawConsent(this.clientId));
+  }
+
+  async eraseAnswer(question: QuestionId): Promise<boolean> {
+    return this.erased(this.api.eraseAnswer(this.clientId, question));
+  }
+
+  private async erased(work: Observable<ScreeningView>): Promise<boolean> {
+    if (!(await this.attempt(work))) return false;
     this.reset();
     this.context.refresh();
     return true;

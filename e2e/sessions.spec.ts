@@ -144,10 +144,15 @@ test('the player holds longer, redoes a side, and a stop sign of more than the e
   await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 500);
   await page.clock.runFor(3500);
   const headline = page.locator('.headline');
-  for (let i = 0; i < 12 && !(await headline.textContent())!.includes('Hold'); i++)
+  // The screen is drawn by the same clock.
+  const drawn = () => page.clock.runFor(100);
+  for (let i = 0; i < 12 && !(await headline.textContent())!.includes('Hold'); i++) {
     await page.getByRole('button', { name: 'Skip' }).click();
+    await drawn();
+  }
   const hold = Number(await page.getByRole('timer').textContent());
   await page.keyboard.press('+');
+  await drawn();
   await expect(page.getByRole('timer')).toHaveText(String(hold + 10));
   // Two pieces: a pause in the middle counts nothing.
   await page.clock.runFor(10_000);

@@ -24,6 +24,7 @@ import { CONSENT_VERSION, consenterAt, consentText } from '@yandle/core';
         <input type="checkbox" [checked]="agreed()" #box (change)="say(name(), box.checked)" />
         {{ agreement() }}
       </label>
+      <ng-content />
     </section>
   `,
 })

@@ -54,10 +54,11 @@ import { ScreeningStore } from './screening.store';
           These answers are from before it was asked; they are kept. Ask now.
         </p>
       }
-      <y-consent-form [studio]="studio()" [age]="age()" (given)="body.set($event)" />
-      <button type="button" class="btn btn-go mt-2" [disabled]="!body() || store.busy()" (click)="record()">
-        Record the consent
-      </button>
+      <y-consent-form [studio]="studio()" [age]="age()" (given)="body.set($event)">
+        <button type="button" class="btn btn-go mt-3" [disabled]="!body() || store.busy()" (click)="record()">
+          Record the consent
+        </button>
+      </y-consent-form>
     }
   `,
 })

@@ -218,6 +218,7 @@ describe('FillInScreen', () => {
     units: { length: 'cm', weight: 'kg' },
     askedOn: TODAY,
     age: 60,
+    consented: false,
   };
 
   it('goes group by group, speaks to the client, and sends all', async () => {
@@ -236,9 +237,20 @@ describe('FillInScreen', () => {
       await screen.press('Next');
     }
     expect(screen.text).toContain('5 answers are missing; your coach will ask.');
+    // Nothing is sent before the client agrees, and nothing is ticked for them.
+    expect(screen.button('Send to my coach').disabled).toBe(true);
+    expect(screen.text).toContain('Harbour Lane keeps my answers about my health');
+    await screen.fill('y-consent-form input.input', 'Wilma Thorne');
+    const box = screen.el.querySelector<HTMLInputElement>('y-consent-form input[type=checkbox]')!;
+    expect(box.checked).toBe(false);
+    box.click();
+    await screen.settle();
     await screen.press('Send to my coach');
     const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/fill-in/tok/'));
-    expect((put.request.body as IntakeBody).answers.yes).toEqual(['heart']);
+    expect(put.request.body).toMatchObject({
+      answers: { yes: ['heart'] },
+      consent: { version: 1, by: 'client', name: 'Wilma Thorne' },
+    });
     put.flush({});
     await screen.settle();
     expect(screen.text).toContain('Thank you, Wilma');

@@ -39,7 +39,7 @@ describe('PhoneStart', () => {
       ...over,
     };
     const store = {
-      block: signal(block),
+      block: signal(state === 'ended' ? null : block),
       state: signal(state),
       sessions: signal(block.sessions),
       find: exerciseById,
@@ -118,7 +118,7 @@ describe('PhoneStart', () => {
   });
 
   it('says what is the matter when the link or the network is gone', () => {
-    expect(textOf(open({}, 'ended'))).toContain('This link has stopped working');
+    expect(textOf(open({}, 'ended'))).toContain('what you logged is safe and will reach your coach');
     expect(textOf(open({}, 'kept'))).toContain('You are offline. Everything works');
     expect(textOf(open({ sessions: [] }))).toContain('No sessions yet');
   });

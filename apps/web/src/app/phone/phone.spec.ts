@@ -9,7 +9,7 @@ import { outboxDb } from '../data/outbox/outbox-db';
 import type { QueuedRequest } from '../data/outbox/queued-request';
 import { RunGateway } from '../run/run-gateway';
 import { aSession } from '../testing/a-session';
-import { phoneDb } from './phone-db';
+import { keptBlock, phoneDb } from './phone-db';
 import { PhoneGateway } from './phone-gateway';
 import { PhoneOutbox } from './phone-outbox';
 import { PhoneStore } from './phone.store';
@@ -91,14 +91,15 @@ describe('a client’s phone', () => {
     expect(store.session('s1')!.items).toHaveLength(2);
   });
 
-  it('says that a link has ended, and keeps the list and the queued', async () => {
+  it('says that a link has ended, wipes the list from the phone, and keeps the queued', async () => {
     await loaded();
     box.post(aLog('a'));
     await wait();
     sent()[0]!.error(new ProgressEvent('error'));
     await loaded(401);
     expect(store.state()).toBe('ended');
-    expect(store.block()).not.toBeNull();
+    expect(store.block()).toBeNull();
+    expect(await keptBlock()).toBeNull();
     expect(box.pending()).toBe(1);
   });
 

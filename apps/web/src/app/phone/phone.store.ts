@@ -49,9 +49,18 @@ export class PhoneStore {
       await keepBlock(this.block()!);
       this.outbox.flush();
     } catch (err) {
-      if (problemOf(err).status === 401) this.state.set('ended');
+      if (problemOf(err).status === 401) await this.end();
       else this.state.set(kept ? 'kept' : 'empty');
     }
+  }
+
+  /** The link works no more: what was kept of the client leaves this phone. What was logged stays queued for the coach. */
+  private async end(): Promise<void> {
+    this.state.set('ended');
+    this.block.set(null);
+    this.finished.set([]);
+    await forgetBlock();
+    this.outbox.flush();
   }
 
   /** A stop sign was felt here: every session goes by it from now on, whether the server knows of it yet or not. */

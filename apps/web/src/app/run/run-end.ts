@@ -76,6 +76,9 @@ const TOO_STRONG = 7;
       >
         Finish and save
       </button>
+      @if (asked() && symptom() === undefined) {
+        <p class="hint mt-2">Say first whether you felt any of these: it tells your coach what to change.</p>
+      }
     </section>
   `,
 })

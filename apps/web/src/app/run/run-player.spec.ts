@@ -107,6 +107,80 @@ describe('RunPlayer', () => {
     expect(p.el.querySelector('[aria-current=step]')).toBeNull();
   });
 
+  it('asks how the client is before it begins; a little unwell is lighter, unwell is no session', async () => {
+    const push = {
+      exerciseId: 'supine-strap-hamstring',
+      technique: 'contract-relax',
+      sets: 1,
+      holdSeconds: 15,
+      cycles: 2,
+      pushSeconds: 6,
+      effort: 30,
+      sensation: 5,
+      firstSide: 'left',
+    } as const;
+    const session = aSession({ alreadyWarm: true, items: [push] });
+    const p = await open(session);
+    (p.el.querySelector('.btn-go') as HTMLButtonElement).click();
+    p.fixture.detectChanges();
+    expect(p.text()).toContain('How are you today?');
+    expect(sent).toEqual([]);
+    p.press('A little unwell');
+    p.pass(3 + 10 + 20 + 15 + 3 + 1);
+    expect(sent[0]!.body).toMatchObject({ wellness: 'lighter' });
+    expect(p.text()).toContain('Hold ● Left');
+    expect(p.text()).not.toContain('Push');
+
+    const q = await open(session);
+    localStorage.clear();
+    sent = [];
+    const r = await open(session);
+    let left = 0;
+    r.fixture.componentInstance.left.subscribe(() => left++);
+    (r.el.querySelector('.btn-go') as HTMLButtonElement).click();
+    r.fixture.detectChanges();
+    r.press('Fever, chest complaints');
+    expect(r.text()).toContain('No session today');
+    r.press('Tell my coach');
+    await vi.advanceTimersByTimeAsync(0);
+    expect(sent.map((x) => x.kind)).toEqual(['start', 'finish']);
+    expect(sent[0]!.body).toMatchObject({ wellness: 'unwell' });
+    expect(left).toBe(1);
+    q.fixture.destroy();
+  });
+
+  it('leaves out what is very sore, and says why', async () => {
+    const p = await open(
+      aSession({ alreadyWarm: true, sore: [{ date: '2026-03-11', region: 'thigh-back', soreness: 8 }] }),
+    );
+    expect(p.text()).toContain('Left out today, because it is very sore: lying hamstring stretch with a strap.');
+  });
+
+  it('asks for the symptom where it was very strong or there is a remark, and not before that is answered goes on', async () => {
+    const p = await open(
+      aSession({
+        alreadyWarm: true,
+        items: [{ exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 10, sensation: 5, firstSide: 'left' }],
+      }),
+    );
+    p.press('Start');
+    p.press('I’m well');
+    p.pass(130);
+    expect(p.el.querySelector('y-symptom-question')).toBeNull();
+    p.press('8');
+    const save = [...p.el.querySelectorAll('button')].find((b) => b.textContent.includes('Finish and save'))!;
+    expect(save.disabled).toBe(true);
+    const what = p.el.querySelector<HTMLSelectElement>('y-symptom-question select')!;
+    what.value = 'pinching';
+    what.dispatchEvent(new Event('change'));
+    p.fixture.detectChanges();
+    p.press('Finish and save');
+    expect(sent.slice(-2)).toMatchObject([
+      { kind: 'symptom', body: { item: 0, side: 'left', symptom: 'pinching' } },
+      { kind: 'finish', body: { sensation: 8 } },
+    ]);
+  });
+
   it('announces each phase to a screen reader, once', async () => {
     const p = await open(aSession({ alreadyWarm: true }));
     const said = () => textOf(p.el.querySelector('[aria-live=polite].sr-only')!);

@@ -125,7 +125,11 @@ export class RunPlayer {
   /** True where nothing but soreness speaks against the session: it rests for a day. */
   protected readonly onlySore = computed(() => {
     const s = this.store.session();
-    return s !== null && !isSessionOnHold(s.items, s.openSymptoms, (id) => this.gateway.find(id));
+    if (!s) return false;
+    const find = (id: string) => this.gateway.find(id);
+    return (
+      exercisesOnHold(s.items, s.openSymptoms, find).length === 0 && !isSessionOnHold(s.items, s.openSymptoms, find)
+    );
   });
   protected readonly namesOnHold = computed(() => runningList(this.resting().map((e) => e.name)));
   protected readonly headline = computed(() => {

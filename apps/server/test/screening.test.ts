@@ -92,6 +92,8 @@ describe('screening', () => {
     await plan(client, bend).expect(400);
     await clear(client, 'hip-replacement').expect(200);
     await plan(client, bend).expect(400);
+    const wrong = await clear(client, 'hip-replacement', { lifts: ['demand:neck-back'] }).expect(400);
+    expect((wrong.body as { errors: { path: string }[] }).errors[0]!.path).toBe('lifts');
     await clear(client, 'hip-replacement', { lifts: ['demand:hip-past-90'] }).expect(200);
     await plan(client, bend).expect(201);
     const view = (await h.agent.get(`/api/v1/clients/${client}/screening`).expect(200)).body as View;
@@ -375,9 +377,9 @@ describe('a link for the client', () => {
         expect([...answers.yes, ...answers.no]).not.toContain('heart');
         expect(answers.yes.length + answers.no.length).toBe(QUESTION_IDS.length - 1);
       }
-      const stored = (await h.source.query('SELECT answers FROM intake WHERE client_id = ?', [client])) as {
-        answers: string;
-      }[];
+      const stored: { answers: string }[] = await h.source.query('SELECT answers FROM intake WHERE client_id = ?', [
+        client,
+      ]);
       for (const { answers } of stored) expect(answers).not.toContain('"heart"');
       expect(view.current.map((c) => c.id)).not.toContain('heart');
       await erase('no-such-question').expect(400);

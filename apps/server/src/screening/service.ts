@@ -11,6 +11,7 @@ import {
   ageOn,
   NOT_ASKED,
   clearanceEnds,
+  liftsIn,
   rescreenDue,
   screeningOn,
   type PlainDate,
@@ -26,7 +27,7 @@ import { CoachEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { SelfReportEntity } from '../priorities/entities.js';
-import { HttpProblem } from '../http/problem.js';
+import { HttpProblem, invalidField } from '../http/problem.js';
 import { assertConsent, consentView, eraseAnswer, putConsent, standingConsent, withdrawConsent } from './consent.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from './entities.js';
 
@@ -213,6 +214,11 @@ export async function putClearance(
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
     if (!(await tx.isNew(ClearanceEntity, id, { clientId, ...body }))) return;
     refuseFuture('on', body.on, today);
+    // Only a limit that stands can be lifted: a code of another caution is a mistake.
+    const { current, lifted } = await screeningOf(tx, client, today);
+    const caution = [...current, ...lifted].find((c) => c.id === body.cautionId);
+    const unknown = caution ? body.lifts.find((l) => !liftsIn(caution.effect).includes(l)) : undefined;
+    if (unknown) throw invalidField('lifts', `This caution has no limit “${unknown}”. Choose among its own.`);
     await tx.insert(ClearanceEntity, {
       ...body,
       id,

@@ -12,5 +12,5 @@ export function withoutAnswer(answers: Answers, question: QuestionId): Answers {
     regions: without(answers.regions),
     details: without(answers.details ?? {}),
     dates: without(answers.dates ?? {}),
-  } as Answers;
+  };
 }

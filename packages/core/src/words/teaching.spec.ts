@@ -19,7 +19,7 @@ const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem 
     effort: 30,
     ...amount,
     ...over,
-  } as SessionItem;
+  };
 };
 const taught = (i: SessionItem) => {
   const { cues } = buildTimeline([i], { alreadyWarm: true });
@@ -70,7 +70,7 @@ describe('what the player teaches (domain 2.7)', () => {
 
   it('never says more than there is time for, and leaves the last seconds of work to be counted', () => {
     for (const e of EXERCISES)
-      for (const { cue, lesson } of taught(item(e.id, { holdSeconds: 15 } as Partial<SessionItem>))) {
+      for (const { cue, lesson } of taught(item(e.id, { holdSeconds: 15 }))) {
         let before = 0;
         for (const s of lesson.spoken) {
           expect(s.at, `${e.id} ${cue.kind}`).toBeGreaterThanOrEqual(before - 1e-9);

@@ -110,7 +110,7 @@ await page.clock.install();
 await shoot(page, 'run', `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {
   await p.getByRole('button', { name: 'Start', exact: true }).click();
   await p.getByRole('button', { name: 'I’m well' }).click();
-  await p.clock.runFor(215_000);
+  await p.clock.runFor(235_000);
   await p.getByRole('button', { name: 'Pause' }).click();
 });
 await browser.close();

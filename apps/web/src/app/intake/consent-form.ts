@@ -17,7 +17,9 @@ import { CONSENT_VERSION, consenterAt, consentText } from '@yandle/core';
         }
       </ul>
       <label class="field mt-3 max-w-sm">
-        <span class="label">{{ guardian() ? 'Name of the parent or guardian' : 'Name of who agrees' }}</span>
+        <span class="label">{{
+          guardian() ? 'Name of the parent or guardian' : toClient() ? 'Your name' : 'Name of who agrees'
+        }}</span>
         <input class="input" maxlength="120" [value]="name()" #who (input)="say(who.value, agreed())" />
       </label>
       <label class="choice mt-3">

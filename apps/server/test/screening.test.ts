@@ -357,11 +357,19 @@ describe('a link for the client', () => {
 
     it('taken back: the answers are gone for good, and nothing can be planned until it is given again', async () => {
       const client = await aClient(h);
-      await put(client, intakeBody(['heart'])).expect(200);
+      const about = { ...NOTHING_KNOWN, complaints: [{ region: 'knee', score: 4 }] };
+      await put(client, intakeBody(['heart'], { about })).expect(200);
+      await clear(client, 'heart').expect(200);
+      const rows = async (table: string): Promise<number> => {
+        const found: unknown[] = await h.source.query(`SELECT id FROM ${table} WHERE client_id = ?`, [client]);
+        return found.length;
+      };
+      expect([await rows('intake'), await rows('clearance'), await rows('self_report')]).toEqual([1, 1, 1]);
       const gone = (await h.agent.post(`/api/v1/clients/${client}/consent/withdraw`).send({}).expect(200))
         .body as ScreeningView;
       expect(gone).toMatchObject({ consent: null, intakes: [], state: 'open' });
-      expect(await h.source.query('SELECT id FROM intake WHERE client_id = ?', [client])).toEqual([]);
+      // The complaint and the clearance said of the same health what the answers said.
+      expect([await rows('intake'), await rows('clearance'), await rows('self_report')]).toEqual([0, 0, 0]);
       await put(client, bare()).expect(400);
       const kept = await h.source.query('SELECT withdrawn_at FROM consent WHERE client_id = ?', [client]);
       expect(kept[0].withdrawn_at).not.toBeNull();

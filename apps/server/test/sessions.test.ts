@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Block, Soreness, Session, SessionSummary, SetLogBody } from '@yandle/contract';
+import type { Block, Soreness, Today, Session, SessionSummary, SetLogBody } from '@yandle/contract';
 import {
   buildTimeline,
   plannedSeconds,
@@ -334,6 +334,8 @@ describe('sessions that a coach changes, runs and puts right', () => {
     const after = await load(session.id);
     expect(after).toMatchObject({ status: 'planned', run: null });
     expect(after.otherRuns[0]).toMatchObject({ id: empty, wellness: 'unwell', withdrawn: false });
+    const today = async () => ((await h.agent.get('/api/v1/today')).body as Today).unwell.map((u) => u.sessionId);
+    expect(await today()).toContain(session.id);
     // It may be changed and moved as before.
     await edit(after, { rounds: 2 }).expect(200);
 

@@ -32,6 +32,13 @@ export interface Today {
   readonly symptoms: readonly SymptomReport[];
   /** Runs from a phone that came too late to be taken at once. */
   readonly lateLogs: readonly { readonly clientId: string; readonly clientName: string; readonly runs: number }[];
+  /** Who called a session off because they were unwell, in the last two days. */
+  readonly unwell: readonly {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly sessionId: string;
+    readonly date: string;
+  }[];
   /** Soreness of 7 and more, said in the last two days. */
   readonly sore: readonly {
     readonly clientId: string;

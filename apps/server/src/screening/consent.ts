@@ -5,7 +5,11 @@ import { v5 } from 'uuid';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { invalidField } from '../http/problem.js';
-import { ConsentEntity, IntakeEntity } from './entities.js';
+import { SelfReportEntity } from '../priorities/entities.js';
+import { ClearanceEntity, ConsentEntity, IntakeEntity } from './entities.js';
+
+/** Id of the complaint that an asking notes for a region: the same asking gives the same one. */
+export const complaintId = (intakeId: string, region: string): string => v5(region, intakeId);
 
 /** What stands: the newest that was not taken back. */
 export async function standingConsent(data: StudioData, clientId: string): Promise<ConsentEntity | null> {
@@ -72,16 +76,20 @@ export async function assertConsent(
     throw invalidField('consent', 'Record first that the client agrees to these answers being kept.');
 }
 
-/** Consent is taken back: the health answers are erased for good, and the questions are open again. */
+/** Consent is taken back: the health answers, and what was noted from them elsewhere, are erased for good; the questions are open again. */
 export async function withdrawConsent(tx: StudioData, clientId: string): Promise<void> {
   await tx.update(ConsentEntity, { clientId, withdrawnAt: IsNull() }, { withdrawnAt: tx.now });
+  for (const { id, about } of await tx.find(IntakeEntity, { clientId }))
+    for (const { region } of about.complaints ?? []) await tx.delete(SelfReportEntity, { id: complaintId(id, region) });
+  await tx.delete(ClearanceEntity, { clientId });
   await tx.delete(IntakeEntity, { clientId });
   await tx.audit('consent-withdrawn', { clientId });
 }
 
-/** Takes the answer to one question out of every asking, for good. */
+/** Takes the answer to one question out of every asking, for good, and the clearances that were about it. */
 export async function eraseAnswer(tx: StudioData, clientId: string, question: QuestionId): Promise<void> {
   for (const { id, answers } of await tx.find(IntakeEntity, { clientId }))
     await tx.update(IntakeEntity, { id }, { answers: withoutAnswer(answers, question) });
+  await tx.delete(ClearanceEntity, { clientId, cautionId: question });
   await tx.audit('answer-erased', { clientId });
 }

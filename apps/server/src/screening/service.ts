@@ -22,13 +22,20 @@ import {
   withRecorded,
 } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
-import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { SelfReportEntity } from '../priorities/entities.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
-import { assertConsent, consentView, eraseAnswer, putConsent, standingConsent, withdrawConsent } from './consent.js';
+import {
+  assertConsent,
+  complaintId,
+  consentView,
+  eraseAnswer,
+  putConsent,
+  standingConsent,
+  withdrawConsent,
+} from './consent.js';
 import { ClearanceEntity, IntakeEntity, IntakeLinkEntity } from './entities.js';
 
 /** The newest asking of a client; null when nobody has asked. */
@@ -154,7 +161,7 @@ export async function putIntake(
     // Complaints count in the findings like those noted there; the same asking gives the same ids.
     for (const { region, score } of body.about.complaints)
       await tx.insert(SelfReportEntity, {
-        id: v5(region, id),
+        id: complaintId(id, region),
         clientId,
         date: body.askedOn,
         region,

@@ -3,6 +3,7 @@ import { addDays, isStopSign, SORE_RESTS, type BodyRegionId, type PlainDate } fr
 import { IsNull } from 'typeorm';
 import { overviews } from '../clients/overview.js';
 import { leadsMeant } from '../clients/whose.js';
+import { dateIn } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 import { SymptomEntity } from '../sessions/entities.js';
@@ -11,6 +12,8 @@ import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
 
 /** Days ahead that Today shows. */
 const AHEAD = 6;
+/** Hours for which Today shows that a client was unwell. */
+const UNWELL_HOURS = 48;
 /** Days between quick checks. */
 const CHECK_DAYS = 7;
 
@@ -37,6 +40,12 @@ const SESSIONS = `SELECT s.id, s.client_id AS clientId, c.name AS clientName, DA
 
 const LATE = `SELECT l.client_id AS clientId, COUNT(DISTINCT l.run_id) AS runs FROM late_log l
   WHERE l.studio_id = {studio} AND l.decided_at IS NULL GROUP BY l.client_id`;
+
+/** Sessions called off by clients who were unwell, since an instant. */
+const UNWELL = `SELECT s.client_id AS clientId, s.id AS sessionId, r.started_at AS at
+  FROM run r INNER JOIN session s ON s.id = r.session_id
+  WHERE r.studio_id = {studio} AND r.wellness = 'unwell' AND r.withdrawn_at IS NULL AND r.started_at >= :since
+  ORDER BY r.started_at DESC`;
 
 const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS date, n.region, n.soreness FROM soreness n
   WHERE n.studio_id = {studio} AND n.withdrawn_at IS NULL AND n.date BETWEEN :from AND :to AND n.soreness >= :least
@@ -98,7 +107,7 @@ async function sessionsOn(
 export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, me: string): Promise<Today> {
   const to = addDays(date, AHEAD);
   const leads = await leadsMeant(data, whose, me, date);
-  const [clients, allSessions, late, soreness, symptomRows] = await Promise.all([
+  const [clients, allSessions, late, soreness, unwell, symptomRows] = await Promise.all([
     data.read<ClientRow>(`${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''} ORDER BY c.name, c.id`, {
       leads,
     }),
@@ -109,8 +118,12 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       to: date,
       least: SORE_RESTS,
     }),
+    data.read<{ clientId: string; sessionId: string; at: Date }>(UNWELL, {
+      since: new Date(data.now.getTime() - UNWELL_HOURS * 3_600_000),
+    }),
     data.find(SymptomEntity, { clearedAt: IsNull() }, { order: { createdAt: 'ASC' } }),
   ]);
+  const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
   const nameOf = (id: string): string => byId.get(id)!.name;
   const rows = allSessions.filter((s) => byId.has(s.clientId));
@@ -148,6 +161,14 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
     lateLogs: clients.flatMap((c) =>
       runs.has(c.id) ? [{ clientId: c.id, clientName: c.name, runs: runs.get(c.id)! }] : [],
     ),
+    unwell: unwell
+      .filter((n) => byId.has(n.clientId))
+      .map(({ clientId, sessionId, at }) => ({
+        clientId,
+        clientName: nameOf(clientId),
+        sessionId,
+        date: dateIn(timeZone, at),
+      })),
     sore: soreness.filter((n) => byId.has(n.clientId)).map((n) => ({ ...n, clientName: nameOf(n.clientId) })),
     clearances: clients
       .filter((c) => c.screening === 'refer')

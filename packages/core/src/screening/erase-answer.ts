@@ -9,6 +9,7 @@ export function withoutAnswer(answers: Answers, question: QuestionId): Answers {
     ...answers,
     yes: answers.yes.filter((q) => q !== question),
     no: answers.no.filter((q) => q !== question),
+    ...(answers.denied && { denied: answers.denied.filter((q) => q !== question) }),
     regions: without(answers.regions),
     details: without(answers.details ?? {}),
     dates: without(answers.dates ?? {}),

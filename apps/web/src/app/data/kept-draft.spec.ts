@@ -12,7 +12,7 @@ describe('KeptDraft', () => {
   });
 
   it('reads nothing from what is broken', () => {
-    sessionStorage.setItem('yandle-draft:a', '{');
+    sessionStorage.setItem('a', '{');
     expect(new KeptDraft('a').read()).toBeNull();
   });
 });

@@ -1,11 +1,7 @@
 /** What is typed and not sent yet. It survives a reload and a change of screen, and goes with the tab: it may be about health. */
 export class KeptDraft<T> {
-  private readonly key: string;
-
-  /** @param of what it is a draft of, unique among all drafts */
-  constructor(of: string) {
-    this.key = `yandle-draft:${of}`;
-  }
+  /** @param key what it is a draft of, unique among all drafts */
+  constructor(private readonly key: string) {}
 
   read(): T | null {
     try {

@@ -75,7 +75,7 @@ export class ClientForm {
     leadCoachId: new FormControl('', { nonNullable: true, validators: Validators.required }),
   });
 
-  private readonly draft = computed(() => new KeptDraft<Draft>(`client:${this.draftOf()}`));
+  private readonly draft = computed(() => new KeptDraft<Draft>(`yandle-client:${this.draftOf()}`));
   /** True once what was typed before a reload is back. */
   protected readonly restored = signal(false);
 

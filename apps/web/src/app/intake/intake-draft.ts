@@ -1,33 +1,25 @@
 import { upgradeStored, type About, type Answers, NO_ANSWERS, answersFrom } from '@yandle/core';
+import { KeptDraft } from '../data/kept-draft';
 
-/** Answers not sent yet. They are kept for the life of the tab only: they are about health. */
-export class IntakeDraft {
-  private readonly key: string;
+interface Draft {
+  readonly answers: Answers;
+  readonly about: About;
+}
 
+/** Answers not sent yet; those kept by an earlier version are read in the words of today. */
+export class IntakeDraft extends KeptDraft<Draft> {
   constructor(of: string) {
-    this.key = `yandle-intake:${of}`;
+    super(`yandle-intake:${of}`);
   }
 
-  read(): { answers: Answers; about: About } | null {
+  override read(): Draft | null {
+    const stored = super.read();
+    if (!stored) return null;
     try {
-      const text = sessionStorage.getItem(this.key);
-      if (!text) return null;
-      const kept = upgradeStored('about', JSON.parse(text)) as { answers: Answers; about: About };
+      const kept = upgradeStored('about', stored) as Draft;
       return { ...kept, answers: { ...NO_ANSWERS, ...answersFrom(kept.answers) } };
     } catch {
       return null;
     }
-  }
-
-  write(draft: { answers: Answers; about: About }): void {
-    try {
-      sessionStorage.setItem(this.key, JSON.stringify(draft));
-    } catch {
-      /* Without storage the answers live until the page is left. */
-    }
-  }
-
-  clear(): void {
-    sessionStorage.removeItem(this.key);
   }
 }

@@ -62,7 +62,7 @@ export class LogPanel {
   /** What was done otherwise than planned, by item: another form, a load, help, repetitions. */
   protected readonly otherwise = signal<Readonly<Record<number, Otherwise>>>({});
   protected readonly symptom = signal<FeltSymptom | null | undefined>(undefined);
-  private readonly draft = computed(() => new KeptDraft<Draft>(`log:${this.session().id}`));
+  private readonly draft = computed(() => new KeptDraft<Draft>(`yandle-log:${this.session().id}`));
   protected readonly restored = signal(false);
   /** Nothing was entered: an empty log says nothing. */
   protected readonly empty = signal(false);

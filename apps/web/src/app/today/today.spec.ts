@@ -9,6 +9,7 @@ const empty: Today = {
   retests: [],
   quickChecks: [],
   lateLogs: [],
+  unwell: [],
   sore: [],
   symptoms: [],
   clearances: [],
@@ -118,10 +119,12 @@ describe('TodayScreen', () => {
 
   it('says who is sore, and what arrived late from a phone', async () => {
     const screen = await open({
+      unwell: [{ clientId: 'c2', clientName: 'Lorcan', sessionId: 's7', date: '2026-03-08' }],
       sore: [{ clientId: 'c1', clientName: 'Ottoline', date: '2026-03-08', region: 'thigh-back', soreness: 8 }],
       lateLogs: [{ clientId: 'c2', clientName: 'Tobin', runs: 2 }],
     });
     expect(screen.text).toContain('Ottoline: soreness 8 of 10, back of the thigh');
+    expect(screen.text).toContain('Lorcan was unwell, no session');
     expect(screen.text).toContain('Tobin: 2 sessions logged late');
     expect(screen.text).not.toContain('Nothing waits for you');
   });

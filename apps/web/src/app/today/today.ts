@@ -38,6 +38,7 @@ export class TodayScreen {
     const d = this.data();
     return d
       ? d.symptoms.length +
+          d.unwell.length +
           d.sore.length +
           d.lateLogs.length +
           d.clearances.length +

@@ -29,6 +29,14 @@ describe('SessionSheet', () => {
     expect(screen.text).toContain('not medical advice');
   });
 
+  it('says what rests because it is very sore, and that a session was a lighter one', async () => {
+    const sore = [{ date: '2026-03-11', region: 'thigh-back' as const, soreness: 8 }];
+    expect((await open({ sore })).text).toContain('because it is very sore: lying hamstring stretch with a strap.');
+    expect((await open()).text).not.toContain('very sore');
+    const run = aRun({ endedAt: '2026-03-11T17:09:00.000Z', wellness: 'lighter' });
+    expect((await open({ status: 'done', run })).text).toContain('a lighter session, a little unwell');
+  });
+
   it('says how much it is over the client’s time', async () => {
     expect((await open({ minutesBudget: 8 })).text).toContain('1:14 over the time there is');
   });

@@ -4,6 +4,7 @@ import type { EditSessionBody, Session, SessionSettings } from '@yandle/contract
 import {
   buildTimeline,
   cautionsAgainst,
+  exercisesOnHold,
   extendProposals,
   formatClock,
   itemWords,
@@ -19,6 +20,7 @@ import {
   isSessionOnHold,
   needsProfessional,
   onHoldAfter,
+  runningList,
   soreGroups,
   type OpenStopSign,
 } from '@yandle/core';
@@ -95,6 +97,10 @@ export class SheetStore {
   /** True while nothing of the session may be done. */
   readonly resting = computed(() =>
     isSessionOnHold(this.session()?.items ?? [], this.session()?.openSymptoms ?? [], this.find, this.sore()),
+  );
+  /** Names of what rests only because it is very sore; empty for none. */
+  readonly tooSore = computed(() =>
+    runningList(exercisesOnHold(this.session()?.items ?? [], [], this.find, this.sore()).map((e) => e.name)),
   );
   /** Whether the clearance of a stop sign has to name who gave it. */
   asksWho(sign: OpenStopSign): boolean {

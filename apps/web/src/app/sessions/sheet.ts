@@ -168,6 +168,7 @@ export class SessionSheet {
     const parts = [
       `Sensation: ${run.sensation === null ? 'not answered' : `${run.sensation} of 10`}`,
       run.feltTighter ? felt[run.feltTighter] : '',
+      run.wellness === 'lighter' ? 'a lighter session, a little unwell' : '',
       run.note ? `“${run.note}”` : '',
       run.source === 'coach' ? '' : SOURCE_WORDS[run.source],
     ];

@@ -34,10 +34,13 @@ const lane = (group: string, exerciseId: string) => laneBody(group, exerciseId);
 const plan = (client: string, lanes: object[]) =>
   h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ lanes }));
 
+/** What is off for everybody until it is allowed. */
+const HOUSE = [{ id: 'nerve-glides' }, { id: 'hand-on-head' }];
+
 describe('screening', () => {
   it('blocks planning from the answers, until a clearance is recorded; taking it back blocks again', async () => {
     const client = await aClient(h);
-    expect(await ask(client, ['leg-pain'])).toMatchObject({ state: 'refer', current: [{ id: 'leg-pain' }] });
+    expect(await ask(client, ['leg-pain'])).toMatchObject({ state: 'refer', current: [{ id: 'leg-pain' }, ...HOUSE] });
     const refused = await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
     expect(refused.body).toMatchObject({ code: 'screening-blocks-planning' });
     const cleared = (await clear(client, 'leg-pain').expect(200)).body as View & {
@@ -46,13 +49,13 @@ describe('screening', () => {
     // It opens planning; what the caution takes away stays, since the record names no limit.
     expect(cleared).toMatchObject({
       ...{ state: 'cleared', holds: false, lifted: [{ id: 'leg-pain', outcome: 'refer' }] },
-      current: [{ id: 'leg-pain', outcome: 'limit', effect: { excludedDemands: ['spine-forward', 'spine-loaded'] } }],
+      current: [{ id: 'leg-pain', outcome: 'limit', effect: { excludedDemands: ['spine-forward', 'spine-loaded'] } }, ...HOUSE],
     });
     expect(cleared.clearances[0]!.ends).toBe('2027-03-09');
     const path = await h.agent.get(`/api/v1/clients/${client}`).expect(200);
     expect(path.body).toMatchObject({
       client: { screening: 'cleared' },
-      cautions: [{ id: 'leg-pain' }],
+      cautions: [{ id: 'leg-pain' }, ...HOUSE],
       rescreenOn: '2027-03-09',
     });
     const back = await h.agent.post(`/api/v1/clearances/${cleared.clearances[0]!.id}/withdraw`).send({}).expect(200);
@@ -99,6 +102,7 @@ describe('screening', () => {
     const view = (await h.agent.get(`/api/v1/clients/${client}/screening`).expect(200)).body as View;
     expect(view.current).toMatchObject([
       { id: 'hip-replacement', effect: { excludedDemands: ['hip-back', 'hip-across'] } },
+      ...HOUSE,
     ]);
   });
 
@@ -201,9 +205,9 @@ describe('screening', () => {
   it('wants a guardian’s consent under 18, and keeps the limits of youth after it', async () => {
     const client = await aClient(h, { birthDate: '2010-05-05' });
     const consent = { version: CONSENT_VERSION, by: 'guardian', name: 'A Parent' };
-    expect(await ask(client, [], { consent })).toMatchObject({ state: 'refer', current: [{ id: 'under-18' }] });
+    expect(await ask(client, [], { consent })).toMatchObject({ state: 'refer', current: [{ id: 'under-18' }, ...HOUSE] });
     const r = await clear(client, 'under-18').expect(200);
-    expect(r.body).toMatchObject({ state: 'cleared', current: [{ id: 'under-18', outcome: 'limit' }] });
+    expect(r.body).toMatchObject({ state: 'cleared', current: [{ id: 'under-18', outcome: 'limit' }, ...HOUSE] });
   });
 
   it('refuses days that have not come, both answers at once, and regions where none are asked', async () => {
@@ -270,7 +274,7 @@ describe('a link for the client', () => {
         .expect(200);
     const view = (await h.agent.get(`/api/v1/clients/${client}/screening`)).body as View;
     expect(view.intakes).toEqual([expect.objectContaining({ by: null })]);
-    expect(view.current).toEqual([expect.objectContaining({ id: 'balance' })]);
+    expect(view.current).toMatchObject([{ id: 'balance' }, ...HOUSE]);
     await anyone().get(`/api/v1/clients/${client}`).expect(401);
   });
 
@@ -288,7 +292,7 @@ describe('a link for the client', () => {
     const view = (await h.agent.get(`/api/v1/clients/${client}/screening`).expect(200)).body as View & {
       intakes: { answers: { yes: string[]; denied: string[] } }[];
     };
-    expect(view).toMatchObject({ state: 'refer', current: [{ id: 'heart' }, { id: 'disc' }] });
+    expect(view).toMatchObject({ state: 'refer', current: [{ id: 'heart' }, { id: 'disc' }, ...HOUSE] });
     expect(view.intakes[0]!.answers).toMatchObject({ yes: ['heart', 'disc'], denied: ['heart'] });
     await plan(client, [lane('soleus', 'bent-knee-wall-calf')]).expect(409);
     // Neither asked again nor answered otherwise; only the same answers, sent again because the line was cut, are taken as before.
@@ -336,8 +340,13 @@ describe('a link for the client', () => {
       expect(old.body.errors[0].path).toBe('consent.version');
       const view = (await put(client, bare({ consent: agreed })).expect(200)).body as ScreeningView;
       expect(view.consent).toMatchObject({ by: 'client', name: 'Ada Wren', version: CONSENT_VERSION });
-      // Once is enough.
+      // Once is enough, until the text changes; what it kept stays.
       await put(client, bare()).expect(200);
+      await h.source.query('UPDATE consent SET version = version - 1 WHERE client_id = ?', [client]);
+      expect((await put(client, bare()).expect(400)).body.errors[0].path).toBe('consent');
+      const kept = (await h.agent.get(`/api/v1/clients/${client}/screening`)).body as ScreeningView;
+      expect(kept.intakes).toHaveLength(2);
+      await put(client, bare({ consent: agreed })).expect(200);
 
       const child = await aClient(h, { birthDate: '2010-05-01' });
       expect((await put(child, bare({ consent: agreed })).expect(400)).body.errors[0].path).toBe('consent.by');

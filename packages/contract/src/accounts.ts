@@ -61,7 +61,17 @@ export interface Account {
   readonly recoveryCodesLeft: number;
   /** Who stands in today, and to which day; null for nobody. */
   readonly standIn: { readonly standInId: string; readonly until: string } | null;
+  /** That the coach is qualified for nerve glides; null where they have not said so. */
+  readonly nerveGlides: NerveGlidesBody | null;
   readonly devices: readonly Device[];
+}
+
+/** By what a coach is qualified for nerve glides. */
+export interface NerveGlidesBody {
+  /** Profession, and number of the licence. */
+  readonly licence: string;
+  /** Day from which it is held. */
+  readonly since: string;
 }
 
 export interface ChangePasswordBody {

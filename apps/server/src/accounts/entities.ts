@@ -51,6 +51,9 @@ export class CoachEntity {
   @Column({ name: 'totp_step', type: 'int', nullable: true }) totpStep!: number | null;
   /** SHA-256 of the recovery codes that are left. */
   @Column({ name: 'recovery_codes', type: 'simple-json', nullable: true }) recoveryCodes!: readonly string[] | null;
+  /** By what the coach is qualified for nerve glides, and since when; null where they have not said so. */
+  @Column({ name: 'glides_licence', type: 'varchar', length: 120, nullable: true }) glidesLicence!: string | null;
+  @Column({ name: 'glides_since', type: 'date', nullable: true }) glidesSince!: string | null;
   @InstantColumn('removed_at', { nullable: true }) removedAt!: Date | null;
   @CreateDateColumn(CREATED) createdAt!: Date;
 }

@@ -8,6 +8,7 @@ import { pathId, validBody } from '../http/validate.js';
 import type { Limits } from '../limits/limit.js';
 import { contextOf } from './context.js';
 import { AuthSessionEntity, CoachEntity } from './entities.js';
+import { nerveGlideRoutes } from './nerve-glides.js';
 import { assertGoodPassword, hashPassword, verifyPassword } from './password.js';
 import { newRecoveryCodes, newSecret, offer, stepOf } from './second-factor.js';
 import { hashOfSid } from './session-store.js';
@@ -66,6 +67,10 @@ export function ownAccountRoutes(source: DataSource, limits: Limits): Router {
       standIn:
         coach.standInId !== null && coach.standInUntil !== null && coach.standInUntil >= contextOf(res).today
           ? { standInId: coach.standInId, until: coach.standInUntil }
+          : null,
+      nerveGlides:
+        coach.glidesLicence !== null && coach.glidesSince !== null
+          ? { licence: coach.glidesLicence, since: coach.glidesSince }
           : null,
       devices: rows.map((r) => ({
         id: r.id ?? '',
@@ -130,5 +135,6 @@ export function ownAccountRoutes(source: DataSource, limits: Limits): Router {
     });
     res.json({});
   });
+  router.use(nerveGlideRoutes());
   return router;
 }

@@ -6,7 +6,7 @@ import { BlockEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
-import { screeningOf } from '../screening/service.js';
+import { screeningAt, screeningFacts } from '../screening/service.js';
 import { recentSoreness } from '../sessions/soreness.js';
 import { SessionEntity } from '../sessions/entities.js';
 import { sessionViews } from '../sessions/views.js';
@@ -48,7 +48,8 @@ export async function sharedBlock(
     .orderBy('s.date')
     .addOrderBy('s.id')
     .getMany();
-  const sessions = await sessionViews(data, client, rows);
+  const facts = await screeningFacts(data, client);
+  const sessions = await sessionViews(data, client, rows, facts);
   const { find, own } = await loadExercises(data);
   const used = new Set(
     sessions.flatMap((s) => [
@@ -56,7 +57,7 @@ export async function sharedBlock(
       ...s.forms.flatMap((f) => [f.easier, f.harder, f.choice].filter((id): id is string => id !== null)),
     ]),
   );
-  const screening = await screeningOf(data, client, today);
+  const screening = screeningAt(facts, today);
   return {
     firstName: client.name.split(/\s+/)[0]!,
     studio: studio.name,

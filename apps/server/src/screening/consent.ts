@@ -1,5 +1,13 @@
 import type { Consent, ConsentBody } from '@yandle/contract';
-import { ageOn, CONSENT_VERSION, consenterAt, withoutAnswer, type PlainDate, type QuestionId } from '@yandle/core';
+import {
+  ageOn,
+  CONSENT_VERSION,
+  consentCounts,
+  consenterAt,
+  withoutAnswer,
+  type PlainDate,
+  type QuestionId,
+} from '@yandle/core';
 import { IsNull } from 'typeorm';
 import { v5 } from 'uuid';
 import { ClientEntity } from '../clients/entities.js';
@@ -61,7 +69,7 @@ export async function putConsent(
 
 /**
  * Nothing about a client's health is kept before they agree: what comes with the answers is recorded with them.
- * @throws HttpProblem `validation` where nobody has agreed
+ * @throws HttpProblem `validation` where nobody has agreed, or only to an older text, or a guardian who no longer speaks for the client
  */
 export async function assertConsent(
   tx: StudioData,
@@ -72,7 +80,8 @@ export async function assertConsent(
   today: PlainDate,
 ): Promise<void> {
   if (given) return putConsent(tx, client, v5('consent', intakeId), given, coachId, today);
-  if (!(await standingConsent(tx, client.id)))
+  const standing = await standingConsent(tx, client.id);
+  if (!standing || !consentCounts({ ...standing, by: standing.givenBy }, ageOn(client.birthDate, today)))
     throw invalidField('consent', 'Record first that the client agrees to these answers being kept.');
 }
 

@@ -1,6 +1,6 @@
 import type { FillIn, IntakeBody } from '@yandle/contract';
 import { intakeSchema } from '@yandle/contract/schemas';
-import { ageOn } from '@yandle/core';
+import { ageOn, consentCounts } from '@yandle/core';
 import { Router, type Request } from 'express';
 import { IsNull, type DataSource } from 'typeorm';
 import { contextOfToken, isOpen, makeLapsingLink } from '../accounts/client-link.js';
@@ -46,13 +46,15 @@ export function fillInRoutes(source: DataSource, clock: Clock, limits: Limits): 
   );
   router.get('/fill-in/:token', async (req, res) => {
     const { client, studio, today, data } = await open(req);
+    const age = ageOn(client.birthDate, today);
+    const agreed = await standingConsent(data, client.id);
     const view: FillIn = {
       firstName: client.name.split(/\s+/)[0]!,
       studio: studio.name,
       units: settingsOf(studio).units,
       askedOn: today,
-      age: ageOn(client.birthDate, today),
-      consented: (await standingConsent(data, client.id)) !== null,
+      age,
+      consented: agreed !== null && consentCounts({ ...agreed, by: agreed.givenBy }, age),
     };
     res.json(view);
   });

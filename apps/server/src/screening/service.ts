@@ -9,7 +9,6 @@ import type {
 } from '@yandle/contract';
 import {
   ageOn,
-  NOT_ASKED,
   clearanceEnds,
   liftsIn,
   rescreenDue,
@@ -48,21 +47,24 @@ export interface ScreeningFacts {
   readonly client: ClientEntity;
   readonly latest: IntakeEntity | null;
   readonly clearances: readonly ClearanceEntity[];
+  /** Whether the coach who leads the client may do nerve glides. */
+  readonly qualified: boolean;
 }
 
 export async function screeningFacts(data: StudioData, client: ClientEntity): Promise<ScreeningFacts> {
-  const [latest, clearances] = await Promise.all([
+  const [latest, clearances, lead] = await Promise.all([
     latestIntake(data, client.id),
     data.find(ClearanceEntity, { clientId: client.id, withdrawnAt: IsNull() }),
+    data.findOne(CoachEntity, { id: client.leadCoachId }),
   ]);
-  return { client, latest, clearances };
+  return { client, latest, clearances, qualified: lead !== null && lead.glidesLicence !== null };
 }
 
 /** What stands for a client on a day. Clients without an asking stand as their summary says, without cautions. */
-export function screeningAt({ client, latest, clearances }: ScreeningFacts, day: PlainDate): Screening {
-  if (!latest) return { ...NOT_ASKED, state: client.screening, holds: client.screening === 'refer' };
+export function screeningAt({ client, latest, clearances, qualified }: ScreeningFacts, day: PlainDate): Screening {
   const given = clearances.map((c) => ({ ...c, lifts: c.lifts ?? [] }));
-  return screeningOn(latest.answers, ageOn(client.birthDate, day), given, day);
+  const stands = screeningOn(latest?.answers ?? null, ageOn(client.birthDate, day), given, day, qualified);
+  return latest ? stands : { ...stands, state: client.screening, holds: client.screening === 'refer' };
 }
 
 export async function screeningOf(data: StudioData, client: ClientEntity, day: PlainDate): Promise<Screening> {
@@ -235,7 +237,9 @@ export async function putClearance(
       requestHash: hashOf({ clientId, ...body }),
       createdAt: tx.now,
     });
-    await tx.audit('cleared-by-professional', { clientId });
+    await tx.audit(body.cautionId === 'hand-on-head' ? 'hand-on-head-allowed' : 'cleared-by-professional', {
+      clientId,
+    });
     await refreshSummary(tx, client, today);
   });
 }

@@ -9,6 +9,7 @@ import {
   cautionTitle,
   isOnHold,
   isSessionOnHold,
+  onlyByHand,
   onHoldAfter,
   type OnHold,
 } from '@yandle/core';
@@ -87,7 +88,9 @@ export function formsOf(
       const done = techniquesOf(form).includes(technique) ? technique : form.technique;
       const fits = form.sides === exercise.sides && (!same || done === technique);
       const free = cautionsAgainst({ ...form, technique: done }, current).length === 0 && !isOnHold(hold, form);
-      return fits && free ? id : null;
+      // A client goes to another form without the coach: what only the coach chooses is none of them.
+      const byClient = same && onlyByHand(form, done);
+      return fits && free && !byClient ? id : null;
     };
     return {
       easier: may(exercise.easierForm, true),

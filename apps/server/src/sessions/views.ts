@@ -5,7 +5,7 @@ import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
-import { screeningAt, screeningFacts } from '../screening/service.js';
+import { screeningAt, screeningFacts, type ScreeningFacts } from '../screening/service.js';
 import { formsOf } from './allowed.js';
 import { openStopSigns } from './symptoms.js';
 import { settingsOf } from '../studio/settings.js';
@@ -135,18 +135,19 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
   return view!;
 }
 
-/** Sessions of one client as their sheets show them; the number of statements does not grow with them. */
+/** Sessions of one client as their sheets show them; the number of statements does not grow with them. @param facts where they are read already */
 export async function sessionViews(
   data: StudioData,
   client: ClientEntity,
   rows: readonly SessionEntity[],
+  facts?: ScreeningFacts,
 ): Promise<Session[]> {
   if (rows.length === 0) return [];
-  const [around, { find }, stops, facts, studio] = await Promise.all([
+  const [around, { find }, stops, screening, studio] = await Promise.all([
     surroundingsOf(data, rows),
     loadExercises(data),
     openStopSigns(data, client.id),
-    screeningFacts(data, client),
+    facts ?? screeningFacts(data, client),
     data.studio(),
   ]);
   const { timings } = settingsOf(studio);
@@ -177,7 +178,7 @@ export async function sessionViews(
       minutesBudget: row.minutes ?? client.minutesPerSession,
       items,
       plannedItems: row.plannedItems ?? items,
-      forms: formsOf(items, find, screeningAt(facts, row.date).current, hold),
+      forms: formsOf(items, find, screeningAt(screening, row.date).current, hold),
       breathSeconds: client.breathSeconds,
       timings,
       ...weekAround(around, row, find),

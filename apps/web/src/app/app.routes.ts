@@ -134,6 +134,11 @@ export const routes: Routes = [
             loadComponent: () => import('./block/rationale').then((m) => m.RationaleScreen),
           },
           {
+            path: 'block/earlier/:blockId',
+            title: title('Earlier block'),
+            loadComponent: () => import('./block/earlier-block').then((m) => m.EarlierBlock),
+          },
+          {
             path: 'sessions',
             title: title('Sessions'),
             loadComponent: () => import('./sessions/sessions').then((m) => m.SessionsScreen),

@@ -5,6 +5,7 @@ import {
   type ChangePasswordBody,
   type ConfirmFactorBody,
   type JoinBody,
+  type NerveGlidesBody,
   type RemoveFactorBody,
   type ResetBody,
   type SetupBody,
@@ -55,6 +56,8 @@ const role = () =>
   Joi.string()
     .valid(...COACH_ROLES)
     .required();
+
+export const nerveGlidesSchema = Joi.object<NerveGlidesBody, true>({ licence: name(), since: date() });
 
 export const signInSchema = Joi.object<SignInBody, true>({
   email: Joi.string().max(FIELD.email.max).required(),

@@ -90,7 +90,7 @@ export const intakeSchema = Joi.object<IntakeBody>({
 });
 
 export const clearanceSchema = Joi.object<ClearanceBody>({
-  cautionId: oneOf([...QUESTION_IDS, 'under-18', 'over-65']).required(),
+  cautionId: oneOf([...QUESTION_IDS, 'under-18', 'over-65', 'hand-on-head']).required(),
   who: name(),
   on: date(),
   note: text(),

@@ -1,5 +1,7 @@
 import type { MuscleGroupId } from './muscle-group.js';
 
+const NECK = ['upper-trapezius', 'neck-side', 'neck-front', 'neck-back'] as const;
+
 /** Regions in which a client says that something hurts or feels stiff, and the groups that work there. Common practice, no source. */
 export const BODY_REGIONS = [
   { id: 'foot', name: 'Foot and ankle', groups: ['plantar-foot', 'calf', 'soleus', 'shin'] },
@@ -9,8 +11,14 @@ export const BODY_REGIONS = [
   { id: 'thigh-back', name: 'Back of the thigh', groups: ['hamstrings'] },
   { id: 'groin', name: 'Groin and inner thigh', groups: ['adductors', 'hip-flexors'] },
   { id: 'hip', name: 'Hip and buttock', groups: ['gluteals', 'deep-hip-rotators', 'lateral-hip', 'hip-flexors'] },
-  { id: 'low-back', name: 'Low back', groups: ['low-back', 'hip-flexors', 'hamstrings', 'lateral-trunk'] },
+  {
+    id: 'low-back',
+    name: 'Low back',
+    groups: ['low-back', 'hip-flexors', 'hamstrings', 'lateral-trunk', 'gluteals', 'deep-hip-rotators'],
+  },
+  { id: 'belly', name: 'Belly', groups: ['abdominals'] },
   { id: 'upper-back', name: 'Upper back', groups: ['upper-back', 'thoracic-rotators', 'lats'] },
+  { id: 'chest', name: 'Chest and ribs', groups: ['pectorals', 'thoracic-rotators', 'lateral-trunk'] },
   {
     id: 'shoulder',
     name: 'Shoulder',
@@ -18,7 +26,8 @@ export const BODY_REGIONS = [
   },
   { id: 'arm', name: 'Elbow and upper arm', groups: ['elbow-flexors', 'triceps'] },
   { id: 'hand', name: 'Wrist and forearm', groups: ['forearm-flexors', 'forearm-extensors'] },
-  { id: 'neck', name: 'Neck', groups: ['upper-trapezius', 'neck-side', 'neck-front', 'neck-back'] },
+  { id: 'neck', name: 'Neck', groups: NECK },
+  { id: 'head', name: 'Head and jaw', groups: NECK },
 ] as const satisfies readonly { id: string; name: string; groups: readonly MuscleGroupId[] }[];
 
 export type BodyRegionId = (typeof BODY_REGIONS)[number]['id'];

@@ -5,6 +5,7 @@ import type { Exercise } from '../catalogue/exercise.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { EVERYDAY_PROPS } from '../catalogue/props.js';
 import { EXPERIENCES } from '../planning/limits.js';
+import { onlyByHand } from '../catalogue/by-hand.js';
 import { cautionsAgainst } from '../screening/limits.js';
 import { amountOf, withAmount, type Bout } from '../technique/prescription.js';
 import { unitOf } from '../technique/catalogue.js';
@@ -80,6 +81,7 @@ function objection(exercise: Exercise, need: ComposeNeed, request: ComposeReques
   const missing = exercise.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !request.equipment.includes(p));
   if (missing.length > 0) return { code: 'needs', args: { props: missing } };
   const wanted = request.keep.includes(exercise.id) || request.known.includes(exercise.id);
+  if (!wanted && onlyByHand(exercise, technique)) return { code: 'only-by-hand' };
   if (!wanted && exercise.difficulty > EXPERIENCES.indexOf(request.experience) + 1) return { code: 'above-experience' };
   return null;
 }

@@ -32,7 +32,7 @@ export type ReasonFact =
 /** Why an exercise may not be chosen for a need. */
 export type ObjectionFact =
   | Fact<'caution', { readonly caution: Caution }>
-  | Bare<'on-hold' | 'left-out-by-coach' | 'spine-after-waking' | 'above-experience'>
+  | Bare<'on-hold' | 'left-out-by-coach' | 'spine-after-waking' | 'above-experience' | 'only-by-hand'>
   | Fact<'technique-not-here', { readonly technique: Technique }>
   | Fact<'position', { readonly position: Position }>
   | Fact<'needs', { readonly props: readonly PropId[] }>;

@@ -1,5 +1,6 @@
 import type { TechniqueExercise } from './technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { onlyByHand } from '../catalogue/by-hand.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { Style } from '../styles/style.js';
 import { PLAINEST, type Technique } from '../technique/catalogue.js';
@@ -35,7 +36,10 @@ export function chooseExercises(
   const added = techniques
     .filter((t) => !chosen.some((c) => c.technique === t))
     .flatMap((technique): TechniqueExercise[] => {
-      const best = firstFor(level, allowed(group, technique));
+      const best = firstFor(
+        level,
+        allowed(group, technique).filter((e) => !onlyByHand(e, technique)),
+      );
       return best ? [{ technique, exerciseId: best.id }] : [];
     });
   return [...chosen, ...added];

@@ -70,10 +70,12 @@ export const USUAL_PLATE = 1.25;
 
 /** Why a client may not do a technique; null when it is allowed (domain rules 2.6, 5 and 9). */
 export function techniqueBar(technique: Technique, client: PlanClient): TechniqueBar | null {
-  if (kindOf(technique).demands.includes('nerve')) return { code: 'not-qualified' };
+  const takenAway = client.cautions?.excludedTechniques.includes(technique);
+  // Without a word about them they are off: nobody has said that they are qualified.
+  if (kindOf(technique).demands.includes('nerve') && (takenAway ?? true)) return { code: 'not-qualified' };
   if (isLoaded(technique) && client.age < 18) return { code: 'loaded-under-18' };
   if (isLoaded(technique) && client.hypermobile) return { code: 'loaded-hypermobile' };
-  if (client.cautions?.excludedTechniques.includes(technique)) return { code: 'caution', args: { technique } };
+  if (takenAway) return { code: 'caution', args: { technique } };
   return null;
 }
 

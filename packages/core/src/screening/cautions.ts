@@ -1,18 +1,16 @@
 import type { BodyRegionId } from '../anatomy/body-region.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { Answers } from './answers.js';
+import { demanding } from '../technique/catalogue.js';
+import { NO_EFFECT, type CautionEffect } from './effect.js';
 import { QUESTION_IDS, type QuestionId } from './questions.js';
-import {
-  NERVE_GLIDE_RULE,
-  OVER_65_RULE,
-  RULES,
-  UNDER_18_RULE,
-  type Outcome,
-  type Rule,
-  type Urgency,
-} from './rules.js';
+import { OVER_65_RULE, RULES, UNDER_18_RULE, type Outcome, type Rule, type Urgency } from './rules.js';
 
-export type CautionId = QuestionId | 'under-18' | 'over-65' | 'nerve-glides';
+/** What is off for everybody until somebody who answers for it has allowed it. */
+export const HOUSE_RULES = ['nerve-glides', 'hand-on-head'] as const;
+export type HouseRuleId = (typeof HOUSE_RULES)[number];
+
+export type CautionId = QuestionId | 'under-18' | 'over-65' | HouseRuleId;
 
 /** What follows from an answer or from the age; core/words says it. */
 export interface Caution extends Rule {
@@ -26,7 +24,25 @@ export interface Caution extends Rule {
 const plain = (id: CautionId, rule: Rule): Caution => ({ id, ...rule, regions: [], details: [] });
 const UNDER_18 = plain('under-18', UNDER_18_RULE);
 const OVER_65 = plain('over-65', OVER_65_RULE);
-export const NERVE_GLIDES = plain('nerve-glides', NERVE_GLIDE_RULE);
+
+const houseRule = (id: HouseRuleId, effect: Partial<CautionEffect>): Caution =>
+  plain(id, { outcome: 'limit', urgency: null, effect: { ...NO_EFFECT, ...effect } });
+const OFF: Readonly<Record<HouseRuleId, Caution>> = {
+  // Domain rule 2.6, 9: for a coach who has recorded their qualification.
+  'nerve-glides': houseRule('nerve-glides', { excludedTechniques: demanding('nerve') }),
+  // Domain rule 2.7: for a client of whom the coach has recorded it.
+  'hand-on-head': houseRule('hand-on-head', { excludedDemands: ['neck-hand'] }),
+};
+
+/** Rules of the house that stand, but for those that are allowed. */
+export function houseRules(allowed: readonly HouseRuleId[]): Caution[] {
+  return HOUSE_RULES.filter((id) => !allowed.includes(id)).map((id) => OFF[id]);
+}
+
+/** True for a rule of the house: it follows from no answer and no age. */
+export function isHouseRule({ id }: Pick<Caution, 'id'>): boolean {
+  return (HOUSE_RULES as readonly string[]).includes(id);
+}
 
 /** The caution of a yes. @param day on which it is read; null reads it as strictly as any day would */
 export function cautionOf(id: QuestionId, answers: Answers, day: PlainDate | null = null): Caution {

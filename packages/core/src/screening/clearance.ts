@@ -1,6 +1,6 @@
 import { addMonths, type PlainDate } from '../schedule/plain-date.js';
 import { answersFrom, openQuestions, RESCREEN_MONTHS, unfinishedAnswers, type Answers } from './answers.js';
-import { cautionsFor, type Caution, type CautionId } from './cautions.js';
+import { cautionsFor, HOUSE_RULES, houseRules, type Caution, type CautionId } from './cautions.js';
 import { isEmptyEffect } from './effect.js';
 import { withoutLifted, type LiftCode } from './lifts.js';
 
@@ -16,7 +16,7 @@ export interface ClearanceFact {
 export interface Screening {
   /** `open`: questions are missing. `refer`: a doctor or physiotherapist first. `cleared`: one has agreed. `clear`: nothing blocks. */
   readonly state: 'open' | 'refer' | 'cleared' | 'clear';
-  /** In force now; a plan keeps to all of them. */
+  /** In force now, the rules of the house among them; a plan keeps to all of them. */
   readonly current: readonly Caution[];
   /** Lifted by a clearance, wholly or in part. */
   readonly lifted: readonly Caution[];
@@ -29,7 +29,7 @@ export interface Screening {
   readonly holds: boolean;
 }
 
-export const NOT_ASKED: Screening = { state: 'open', current: [], lifted: [], announced: [], holds: false };
+export const NOT_ASKED: Screening = { state: 'open', current: houseRules([]), lifted: [], announced: [], holds: false };
 
 /** Cautions that were limits when the answers were given, before what they ask had to be told apart. */
 const REFER_SINCE: readonly CautionId[] = ['neck-arthritis', 'balance', 'eyes'];
@@ -44,16 +44,21 @@ export function clearanceEnds(on: PlainDate): PlainDate {
  * guardian's consent does the same.
  * @param stored answers of the latest intake; null when the questions were never asked
  * @param age whole years on that day
+ * @param qualified whether the coach who leads the client has recorded that they may do nerve glides
  */
 export function screeningOn(
   stored: Answers | null,
   age: number,
   clearances: readonly ClearanceFact[],
   day: PlainDate,
+  qualified = false,
 ): Screening {
-  if (stored === null) return NOT_ASKED;
-  const answers = answersFrom(stored);
   const valid = clearances.filter((x) => x.on <= day && day < clearanceEnds(x.on));
+  const house = houseRules(
+    HOUSE_RULES.filter((id) => (id === 'nerve-glides' ? qualified : valid.some((x) => x.cautionId === id))),
+  );
+  if (stored === null) return { ...NOT_ASKED, current: house };
+  const answers = answersFrom(stored);
   const lifted: Caution[] = [];
   const current = cautionsFor(answers, age, day).flatMap((c): Caution[] => {
     const given = valid.filter((x) => x.cautionId === c.id);
@@ -72,5 +77,11 @@ export function screeningOn(
   const unfinished = openQuestions(answers).length > 0 || unfinishedAnswers(answers).length > 0;
   const cleared = lifted.some((c) => c.outcome === 'refer');
   const state = refers.length > 0 ? 'refer' : unfinished ? 'open' : cleared ? 'cleared' : 'clear';
-  return { state, current, lifted, announced, holds: refers.some((c) => !announced.includes(c.id)) };
+  return {
+    state,
+    current: [...current, ...house],
+    lifted,
+    announced,
+    holds: refers.some((c) => !announced.includes(c.id)),
+  };
 }

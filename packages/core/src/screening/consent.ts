@@ -13,6 +13,14 @@ export function consenterAt(age: number): Consenter {
   return age < OWN_CONSENT_AGE ? 'guardian' : 'client';
 }
 
+/**
+ * True for a consent that goes for new answers: by the text of today and by who agrees at that age. What was agreed to before keeps the
+ * answers of then; it is asked anew before the next ones.
+ */
+export function consentCounts(given: { readonly version: number; readonly by: Consenter }, age: number): boolean {
+  return given.version === CONSENT_VERSION && given.by === consenterAt(age);
+}
+
 /** What is agreed to, version {@link CONSENT_VERSION}. @param studio its name */
 export function consentText(studio: string): readonly string[] {
   return [

@@ -28,6 +28,8 @@ export interface CautionEffect {
   readonly effortMax: number | null;
   /** Hardest exercises, 1-3. */
   readonly difficultyMax: number | null;
+  /** True where an exercise of a coach's own is left out until somebody has gone through what it asks. */
+  readonly onlyKnown: boolean;
 }
 
 export const NO_EFFECT: CautionEffect = {
@@ -41,6 +43,7 @@ export const NO_EFFECT: CautionEffect = {
   holdMax: null,
   effortMax: null,
   difficultyMax: null,
+  onlyKnown: false,
 };
 
 const union = <T>(lists: readonly (readonly T[])[]): T[] => [...new Set(lists.flat())];
@@ -62,10 +65,11 @@ export function strictest(effects: readonly CautionEffect[]): CautionEffect {
     holdMax: least(effects.map((e) => e.holdMax)),
     effortMax: least(effects.map((e) => e.effortMax)),
     difficultyMax: least(effects.map((e) => e.difficultyMax)),
+    onlyKnown: effects.some((e) => e.onlyKnown),
   };
 }
 
 /** True for an effect that takes nothing away. */
-export function isEmptyEffect(e: CautionEffect): boolean {
-  return Object.values(e).every((v: unknown) => v === null || (Array.isArray(v) && v.length === 0));
+export function isEmptyEffect({ onlyKnown: _, ...limits }: CautionEffect): boolean {
+  return Object.values(limits).every((v: unknown) => v === null || (Array.isArray(v) && v.length === 0));
 }

@@ -41,5 +41,6 @@ export function withoutLifted(e: CautionEffect, lifts: readonly LiftCode[]): Cau
     holdMax: unless('hold', e.holdMax, null),
     effortMax: unless('effort', e.effortMax, null),
     difficultyMax: unless('difficulty', e.difficultyMax, null),
+    onlyKnown: e.onlyKnown,
   };
 }

@@ -2,8 +2,8 @@ import type { Difficulty } from '../catalogue/exercise.js';
 import { demandsOf, type Movement } from '../catalogue/demands-of.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Technique } from '../technique/catalogue.js';
-import { NERVE_GLIDES, type Caution } from './cautions.js';
-import { isEmptyEffect, strictest, type CautionEffect } from './effect.js';
+import type { Caution } from './cautions.js';
+import { strictest, type CautionEffect } from './effect.js';
 
 /** What an exercise asks for, as far as a caution may speak against it. */
 export interface ExerciseTraits extends Movement {
@@ -49,7 +49,7 @@ export function excludes(e: CautionEffect, x: ExerciseTraits): boolean {
   return (
     takesAway(e, asked) ||
     (e.difficultyMax !== null && x.difficulty > e.difficultyMax) ||
-    (!x.demandsKnown && !isEmptyEffect(e))
+    (!x.demandsKnown && e.onlyKnown)
   );
 }
 
@@ -67,14 +67,9 @@ export function cautionsAgainstTest(test: TestTraits, cautions: readonly Caution
   return cautions.filter((c) => takesAway(c.effect, { groups, technique: null, movement: test }));
 }
 
-/**
- * Cautions that speak against an exercise; empty when it may be done. Nothing is left out without one of these. Nerve glides are off for
- * whoever is not qualified for them.
- */
-export function cautionsAgainst(exercise: ExerciseTraits, cautions: readonly Caution[], qualified = false): Caution[] {
-  const glides =
-    !qualified && NERVE_GLIDES.effect.excludedTechniques.includes(exercise.technique) ? [NERVE_GLIDES] : [];
-  return [...cautions.filter((c) => excludes(c.effect, exercise)), ...glides];
+/** Cautions that speak against an exercise; empty when it may be done. Nothing is left out without one of these. */
+export function cautionsAgainst(exercise: ExerciseTraits, cautions: readonly Caution[]): Caution[] {
+  return cautions.filter((c) => excludes(c.effect, exercise));
 }
 
 /** Exercises that may be done, and those left out, each with the cautions that speak against it. */

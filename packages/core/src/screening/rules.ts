@@ -3,7 +3,7 @@ import { MUSCLE_GROUPS, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Demand } from '../catalogue/demand.js';
 import { daysBetween, type PlainDate } from '../schedule/plain-date.js';
 import { demanding } from '../technique/catalogue.js';
-import { NO_EFFECT, strictest, type CautionEffect } from './effect.js';
+import { isEmptyEffect, NO_EFFECT, strictest, type CautionEffect } from './effect.js';
 import type { QuestionId } from './questions.js';
 
 /** `refer`: doctor or physiotherapist first; planning is blocked until cleared. `limit`: planning goes on within limits. `note`: a reminder. */
@@ -29,15 +29,19 @@ export interface Given {
   readonly day: PlainDate | null;
 }
 
+const effectOf = (limits: Partial<CautionEffect>): CautionEffect => {
+  const effect = { ...NO_EFFECT, ...limits };
+  return { ...effect, onlyKnown: !isEmptyEffect(effect) };
+};
 const refer = (urgency: Urgency, effect: Partial<CautionEffect> = {}): Rule => ({
   outcome: 'refer',
   urgency,
-  effect: { ...NO_EFFECT, ...effect },
+  effect: effectOf(effect),
 });
 const limit = (effect: Partial<CautionEffect>): Rule => ({
   outcome: 'limit',
   urgency: null,
-  effect: { ...NO_EFFECT, ...effect },
+  effect: effectOf(effect),
 });
 const note: Rule = { outcome: 'note', urgency: null, effect: NO_EFFECT };
 /** The same limits, but a professional first. */
@@ -68,11 +72,14 @@ const REGION_DEMANDS: Readonly<Partial<Record<BodyRegionId, readonly Demand[]>>>
   groin: ['legs-wide'],
   hip: [...HIP_FRONT, ...HIP_BACK],
   'low-back': ['spine-forward', 'spine-back', 'spine-loaded'],
+  belly: ['belly', 'spine-back'],
   'upper-back': ['spine-turned', 'spine-pressed'],
+  chest: ['arm-out', 'spine-turned', 'spine-pressed'],
   shoulder: [...SHOULDER_ENDS, 'wrists'],
   arm: ['wrists'],
   hand: ['wrists', 'grip'],
   neck: ['neck-back', 'neck-hand', 'head-turned-lying'],
+  head: ['head-low', 'neck-back', 'neck-hand', 'head-turned-lying'],
 };
 const demandsIn = (regions: readonly BodyRegionId[]): Demand[] => [
   ...new Set(regions.flatMap((r) => REGION_DEMANDS[r] ?? [])),
@@ -258,5 +265,3 @@ export const UNDER_18_RULE = refer('before planning', {
   difficultyMax: 2,
 });
 export const OVER_65_RULE = limit({ excludedDemands: ['neck-back', 'neck-hand'] });
-/** Off until a coach has recorded that they are qualified (domain rule 2.6, 9). */
-export const NERVE_GLIDE_RULE = limit({ excludedTechniques: demanding('nerve') });

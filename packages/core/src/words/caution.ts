@@ -287,6 +287,11 @@ const TEXTS: Readonly<Record<CautionId, CautionText>> = {
     why: 'Off until the coach records that they are qualified: moving an irritated nerve wrongly keeps it irritated.',
     client: 'We leave out nerve exercises.',
   },
+  'hand-on-head': {
+    title: 'No hand on the head',
+    why: 'Off until the coach allows it for this client: a hand adds weight that the neck can’t refuse.',
+    client: 'We leave out stretches with a hand on the head.',
+  },
 };
 
 /** Before the planning of somebody under 18. */

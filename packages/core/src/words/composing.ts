@@ -104,6 +104,8 @@ export function objectionWords(f: ObjectionFact): string {
       return `${f.args.position} isn’t possible here`;
     case 'needs':
       return `needs ${joined(f.args.props.map((p) => lowerFirst(propName(p))))}`;
+    case 'only-by-hand':
+      return 'loads a bent spine: only when you choose it yourself';
     case 'above-experience':
       return 'too difficult for the client’s experience';
   }

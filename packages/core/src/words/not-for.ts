@@ -60,7 +60,7 @@ function once(of: object, make: () => readonly string[]): readonly string[] {
  * wrote besides.
  */
 export function notForWords(exercise: ExerciseTraits & { readonly notFor: readonly string[] }): readonly string[] {
-  return once(exercise, () => [...saidFor((c) => cautionsAgainst(exercise, [c], true).length > 0), ...exercise.notFor]);
+  return once(exercise, () => [...saidFor((c) => cautionsAgainst(exercise, [c]).length > 0), ...exercise.notFor]);
 }
 
 /** Who should not be measured with a test, likewise. */

@@ -160,7 +160,7 @@ export function startingDoseWords(d: {
 export function barWords(bar: TechniqueBar): string {
   switch (bar.code) {
     case 'not-qualified':
-      return 'Nerve glides are off: they are for coaches who are qualified for them.';
+      return 'Nerve glides are off for this client.';
     case 'loaded-under-18':
       return 'Under 18: no loaded end range.';
     case 'loaded-hypermobile':

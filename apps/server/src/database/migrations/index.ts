@@ -13,6 +13,7 @@ import { StudioSettings1797400000000 } from './0012-studio-settings.js';
 import { Demands1797500000000 } from './0013-demands.js';
 import { TakenBack1797600000000 } from './0014-taken-back.js';
 import { Consent1797700000000 } from './0015-consent.js';
+import { NerveGlides1797800000000 } from './0016-nerve-glides.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -31,4 +32,5 @@ export const MIGRATIONS = [
   Demands1797500000000,
   TakenBack1797600000000,
   Consent1797700000000,
+  NerveGlides1797800000000,
 ];

@@ -11,6 +11,7 @@ const account: Account = {
   secondFactor: false,
   recoveryCodesLeft: 0,
   standIn: null,
+  nerveGlides: null,
   devices: [
     { id: 'd1', agent: FIREFOX, address: '203.0.113.9', signedInAt: '2026-03-01T08:00:00.000Z', current: true },
     { id: 'd2', agent: IPHONE, address: '203.0.113.10', signedInAt: '2026-03-02T08:00:00.000Z', current: false },
@@ -35,6 +36,26 @@ describe('AccountScreen', () => {
     await screen.answer('/account', { ...account, devices: account.devices.slice(0, 1) });
     expect(screen.text).not.toContain('Sign out all others');
     expect(deviceWords('curl/8')).toBe('Unknown browser');
+  });
+
+  it('turns nerve glides on by a licence and its date, and off again', async () => {
+    const screen = await open();
+    await screen.press('I am qualified');
+    expect([...screen.el.querySelectorAll('y-nerve-glides .field-error')]).toHaveLength(2);
+    const [licence, since] = [...screen.el.querySelectorAll<HTMLInputElement>('y-nerve-glides input')];
+    licence!.value = ' Physiotherapist, 40-117 ';
+    since!.value = '2019-06-01';
+    await screen.press('I am qualified');
+    const put = screen.request('PUT', '/account/nerve-glides');
+    expect(put.request.body).toEqual({ licence: 'Physiotherapist, 40-117', since: '2019-06-01' });
+    put.flush({});
+    await screen.settle();
+    await screen.answer('/account', { ...account, nerveGlides: put.request.body as Account['nerveGlides'] });
+    expect(screen.el.querySelector('y-nerve-glides')!.textContent).toContain(
+      'Physiotherapist, 40-117, since 1 Jun 2019',
+    );
+    await screen.press('Turn them off');
+    screen.request('DELETE', '/account/nerve-glides').flush({});
   });
 
   it('shows who stands in now', async () => {

@@ -9,13 +9,14 @@ import { StudioApi } from '../data/studio-api';
 import { StandInForm } from '../studio/stand-in-form';
 import { ProblemNote } from '../ui/problem-note';
 import { deviceWords } from './device-words';
+import { NerveGlides } from './nerve-glides';
 import { PasswordForm } from './password-form';
 import { SecondFactor } from './second-factor';
 
 /** The own account: password, second factor, devices that are signed in, who stands in. */
 @Component({
   selector: 'y-account',
-  imports: [RouterLink, PasswordForm, SecondFactor, StandInForm, ProblemNote],
+  imports: [RouterLink, NerveGlides, PasswordForm, SecondFactor, StandInForm, ProblemNote],
   template: `
     <div class="mx-auto max-w-5xl px-4 py-6 sm:px-6">
       <h1>Your account</h1>
@@ -35,6 +36,9 @@ import { SecondFactor } from './second-factor';
           <div class="grid gap-5">
             <y-password-form />
             <y-second-factor [account]="a" (changed)="load()" />
+            @if (me()?.coach?.role !== 'guest') {
+              <y-nerve-glides [account]="a" (changed)="load()" />
+            }
           </div>
           <div class="grid gap-5">
             <section class="sheet p-4" aria-labelledby="devices">

@@ -1,10 +1,13 @@
 import { Component, computed, inject } from '@angular/core';
-import { cautionTitle, formatDate } from '@yandle/core';
+import { RouterLink } from '@angular/router';
+import type { Block } from '@yandle/contract';
+import { cautionTitle, formatDate, lowerFirst, muscleGroupName } from '@yandle/core';
 import { BlockStore } from './block.store';
 
 /** What else belongs to the block: exercises left out for this client, dates of the retests, earlier blocks. */
 @Component({
   selector: 'y-block-notes',
+  imports: [RouterLink],
   template: `
     @if (leftOut().length > 0) {
       <details class="mt-3 text-sm">
@@ -37,7 +40,11 @@ import { BlockStore } from './block.store';
         <summary class="font-semibold">Earlier blocks ({{ store.past().length }})</summary>
         <ul class="mt-1">
           @for (b of store.past(); track b.id) {
-            <li>{{ day(b.startDate) }} – {{ day(b.endDate) }}: {{ b.weeks }} weeks, {{ b.lanes.length }} groups</li>
+            <li class="py-0.5">
+              <a class="link" [routerLink]="['/clients', b.clientId, 'block', 'earlier', b.id]"
+                >{{ day(b.startDate) }} – {{ day(b.endDate) }}</a
+              >: {{ b.weeks }} weeks, {{ names(b) }}
+            </li>
           }
         </ul>
       </details>
@@ -49,6 +56,10 @@ export class BlockNotes {
   protected readonly leftOut = computed(() =>
     this.store.leftOut().map((l) => ({ name: l.exercise.name, why: l.because.map(cautionTitle).join(', ') })),
   );
+
+  protected names(b: Block): string {
+    return b.lanes.map((l) => lowerFirst(muscleGroupName(l.group))).join(', ');
+  }
 
   protected day(date: string): string {
     return formatDate(date, 'EEE d MMM');

@@ -15,6 +15,7 @@ import {
   sourceWords,
   techniquesUsed,
   cautionTitle,
+  isHouseRule,
   cautionChanges,
   percentOf,
 } from '@yandle/core';
@@ -66,7 +67,9 @@ export class RationaleScreen {
 
   /** The running block, or the last one. */
   protected readonly block = computed(() => this.read()?.blocks[0] ?? null);
-  protected readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
+  protected readonly cautions = computed(() =>
+    (this.context.path().value?.cautions ?? []).filter((c) => !isHouseRule(c)),
+  );
 
   private readonly found = computed(() => {
     const read = this.read();

@@ -26,6 +26,8 @@ export class VersionsPanel {
   readonly newest = input.required<number>();
   /** The draft's plan, compared as "the draft". */
   readonly draft = input<readonly ComparedLane[] | null>(null);
+  /** A block that has ended: nothing is brought back, and there is no panel to close. */
+  readonly past = input(false);
   readonly restored = output<{ readonly choices: BlockBody; readonly number: number }>();
   readonly closed = output();
   /** Cells that differ, for the board to mark; null when nothing is compared. */

@@ -10,6 +10,7 @@ import type {
   JoinBody,
   JoinView,
   LinkMade,
+  NerveGlidesBody,
   OfferedFactor,
   OpenLink,
   Page,
@@ -38,6 +39,12 @@ export class StudioApi {
   }
   signOutOthers(): Observable<unknown> {
     return this.http.post(`${V1}/account/sign-out-others`, {});
+  }
+  putNerveGlides(body: NerveGlidesBody): Observable<unknown> {
+    return this.http.put(`${V1}/account/nerve-glides`, body);
+  }
+  endNerveGlides(): Observable<unknown> {
+    return this.http.delete(`${V1}/account/nerve-glides`);
   }
   offerFactor(): Observable<OfferedFactor> {
     return this.http.post<OfferedFactor>(`${V1}/account/second-factor`, {});

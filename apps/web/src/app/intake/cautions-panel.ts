@@ -1,14 +1,15 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FIELD } from '@yandle/contract';
-import { formatDate, type Caution, cautionTitle, liftsIn, liftWords, type LiftCode } from '@yandle/core';
+import { formatDate, type Caution, cautionTitle, isHouseRule, liftsIn, liftWords, type LiftCode } from '@yandle/core';
 import { CautionWords } from './caution-words';
+import { HandOnHead } from './hand-on-head';
 import { ScreeningStore } from './screening.store';
 import { SCREENING_WORDS } from './screening-words';
 
 /** What the answers lead to, and the clearances that lift it. */
 @Component({
   selector: 'y-cautions-panel',
-  imports: [CautionWords],
+  imports: [CautionWords, HandOnHead],
   templateUrl: './cautions-panel.html',
 })
 export class CautionsPanel {
@@ -23,8 +24,11 @@ export class CautionsPanel {
       ? (this.store.view()?.state ?? 'open')
       : this.store.live().state,
   );
-  protected readonly current = computed(() => this.store.live().current);
-  protected readonly given = computed(() => this.store.view()?.clearances.filter((c) => c.withdrawnAt === null) ?? []);
+  protected readonly current = computed(() => this.store.live().current.filter((c) => !isHouseRule(c)));
+  protected readonly given = computed(
+    () =>
+      this.store.view()?.clearances.filter((c) => c.withdrawnAt === null && !isHouseRule({ id: c.cautionId })) ?? [],
+  );
   protected readonly titleOf = (id: Caution['id']) =>
     cautionTitle([...this.store.live().lifted, ...this.current()].find((c) => c.id === id) ?? { id, regions: [] });
   protected readonly cautionTitle = cautionTitle;

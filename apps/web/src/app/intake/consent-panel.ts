@@ -1,6 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { ConsentBody } from '@yandle/contract';
-import { formatDate, questionById, type QuestionId } from '@yandle/core';
+import { CONSENT_VERSION, formatDate, questionById, type QuestionId } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { ToastService } from '../data/toast.service';
 import { ConsentForm } from './consent-form';
@@ -47,8 +47,14 @@ import { ScreeningStore } from './screening.store';
           }
         </div>
       </details>
-    } @else if (store.view()) {
-      @if (store.latest()) {
+    }
+    @if (store.view() && !store.consented()) {
+      @if (store.view()?.consent) {
+        <p class="note my-2" role="status">
+          <span class="font-semibold text-attention">Ask for consent again.</span>
+          {{ anew() }} The answers on record are kept; new ones need it.
+        </p>
+      } @else if (store.latest()) {
         <p class="note mb-2" role="status">
           <span class="font-semibold text-attention">Consent is not on record.</span>
           These answers are from before it was asked; they are kept. Ask now.
@@ -82,6 +88,12 @@ export class ConsentPanel {
     const how = c.recordedBy === null ? 'by link' : `recorded by ${c.recordedBy}`;
     return `Consent by ${who}, ${formatDate(c.at.slice(0, 10), 'd MMM yyyy')}, ${how} (text ${c.version})`;
   });
+
+  protected readonly anew = computed(() =>
+    this.store.view()!.consent!.version === CONSENT_VERSION
+      ? `${this.clientName()} is old enough to agree without a guardian now.`
+      : 'The text has changed since they agreed.',
+  );
 
   protected questionOf(id: string): QuestionId | null {
     return this.answered().find((q) => q.id === id)?.id ?? null;

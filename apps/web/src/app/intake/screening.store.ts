@@ -2,6 +2,7 @@ import { Requests } from '../data/requests';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { ClearanceBody, ConsentBody, IntakeBody, ScreeningView } from '@yandle/contract';
 import {
+  consentCounts,
   NOTHING_KNOWN,
   screeningOn,
   type About,
@@ -47,10 +48,16 @@ export class ScreeningStore {
     const day = this.view()?.dueOn;
     return day !== null && day !== undefined && day <= this.today();
   });
+  /** Whether the consent on record goes for new answers. */
+  readonly consented = computed(() => {
+    const c = this.view()?.consent;
+    return c !== null && c !== undefined && consentCounts(c, this.context.client()?.age ?? 0);
+  });
   /** What follows from the answers as they stand on the screen, saved or not. */
   readonly live = computed(() => {
     const given = (this.view()?.clearances ?? []).filter((c) => c.withdrawnAt === null);
-    return screeningOn(this.answers(), this.context.client()?.age ?? 0, given, this.today());
+    const qualified = !(this.view()?.current ?? []).some((c) => c.id === 'nerve-glides');
+    return screeningOn(this.answers(), this.context.client()?.age ?? 0, given, this.today(), qualified);
   });
 
   async load(clientId: string): Promise<void> {

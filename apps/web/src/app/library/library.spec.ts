@@ -41,7 +41,7 @@ describe('what is found', () => {
     expect(unsuitable(exerciseById('ball-foot-roll'), client)).toEqual(['Blood thinners or varicose veins']);
     expect(unsuitable(exerciseById('outer-thigh-roll'), client)).toContain('no roller');
     // A towel stands in for the strap, so its lack is no reason.
-    const bare = { cautions: [], about: NOTHING_KNOWN };
+    const bare = { cautions: cautionsOf(), about: NOTHING_KNOWN };
     expect(unsuitable(exerciseById('supine-strap-hamstring'), bare)).toEqual([]);
     expect(unsuitable(exerciseById('sciatic-glide'), bare)).toEqual(['Nerve glides']);
   });

@@ -12,13 +12,16 @@ const MOVING = ['entry', 'position', 'set-up', 'repetitions', 'roll'];
   template: `
     @if (store.exercise(); as e) {
       @if (e.figure; as f) {
-        <y-figure
-          class="figure-box"
-          [figure]="f"
-          [side]="store.view.side() ?? 'right'"
-          [moving]="moving()"
-          [label]="'Figure of ' + e.name"
-        />
+        <div class="figures">
+          <y-figure
+            class="figure-box"
+            [figure]="f"
+            [side]="store.view.side() ?? 'right'"
+            [moving]="moving()"
+            [label]="'Figure of ' + e.name"
+          />
+          <y-figure class="second-box" [second]="true" [figure]="f" [side]="store.view.side() ?? 'right'" />
+        </div>
       }
       @if (store.view.lesson().first) {
         <ol class="mt-2 grid w-full gap-1.5 text-left">
@@ -52,6 +55,19 @@ const MOVING = ['entry', 'position', 'set-up', 'repetitions', 'roll'];
       align-items: center;
       width: 100%;
       max-width: 34rem;
+    }
+    .figures {
+      display: flex;
+      justify-content: center;
+      align-items: flex-end;
+      gap: 0.75rem;
+    }
+    .second-box {
+      width: min(9rem, 26vw);
+      max-height: 10rem;
+    }
+    .second-box:empty {
+      display: none;
     }
     .figure-box {
       width: min(26rem, 60vw);

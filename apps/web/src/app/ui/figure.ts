@@ -1,5 +1,15 @@
 import { Component, computed, effect, inject, input, signal, type OnDestroy } from '@angular/core';
-import { drawFigure, easedWay, FIGURES, figureGroups, type Drawing, type ShapeRole, type Side } from '@yandle/core';
+import {
+  drawFigure,
+  easedWay,
+  FIGURES,
+  figureGroups,
+  secondView,
+  viewWords,
+  type Drawing,
+  type ShapeRole,
+  type Side,
+} from '@yandle/core';
 import { MotionService } from './motion.service';
 
 /** Seconds of one way there and back. */
@@ -46,6 +56,9 @@ const FILLED: readonly ShapeRole[] = ['near', 'far', 'thing', 'thing-soft', 'mat
           }
         }
       </svg>
+      @if (otherWords(); as words) {
+        <p class="text-center text-sm text-soft">{{ words }}</p>
+      }
     }
   `,
   styles: `
@@ -70,7 +83,24 @@ export class FigureView implements OnDestroy {
   private readonly phase = signal(0.5);
   private frame = 0;
 
-  protected readonly spec = computed(() => FIGURES[this.figure()] ?? null);
+  /** True to draw it from where its stretched muscle is seen, where the figure itself hides that; nothing else. */
+  readonly second = input(false);
+  /** From where the second drawing is seen; null where there is none. */
+  readonly otherView = computed(() => {
+    const f = FIGURES[this.figure()];
+    return f && this.second() ? secondView(f, figureGroups(this.figure())) : null;
+  });
+  protected readonly otherWords = computed(() => {
+    const view = this.otherView();
+    return view && viewWords(view);
+  });
+
+  protected readonly spec = computed(() => {
+    const f = FIGURES[this.figure()];
+    if (!f || !this.second()) return f ?? null;
+    const view = this.otherView();
+    return view && { ...f, view };
+  });
   private readonly at = (t: number): Drawing | null => {
     const f = this.spec();
     return f ? drawFigure(f, { side: this.side(), ...figureGroups(this.figure()), t }) : null;

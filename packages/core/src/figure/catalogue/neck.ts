@@ -10,12 +10,30 @@ export const NECK_FIGURES: Readonly<Record<string, Figure>> = {
     end: posed(SITTING, {
       neck: [0, -34],
       armRight: UNDER_SEAT,
+    }),
+    things: [STOOL],
+    arrows: [{ at: 'shoulderR', off: [0, 0.06, 0.05], by: [0, -0.1, 0] }],
+  },
+  'ear-to-shoulder-hand': {
+    view: 'front',
+    end: posed(SITTING, {
+      neck: [0, -34],
+      armRight: UNDER_SEAT,
       armLeft: reach('head', { off: [0.01, 0.07, 0.04], elbow: [0, 0.5, -1] }),
     }),
     things: [STOOL],
     arrows: [{ at: 'shoulderR', off: [0, 0.06, 0.05], by: [0, -0.1, 0] }],
   },
   'nose-to-armpit': {
+    view: 'front',
+    end: posed(SITTING, {
+      neck: [34, -14, -38],
+      armRight: UNDER_SEAT,
+    }),
+    things: [STOOL],
+    arrows: [{ at: 'head', off: [0.1, -0.06, -0.1], by: [0, -0.1, -0.06] }],
+  },
+  'nose-to-armpit-hand': {
     view: 'front',
     end: posed(SITTING, {
       neck: [34, -14, -38],
@@ -60,6 +78,15 @@ export const NECK_FIGURES: Readonly<Record<string, Figure>> = {
     arrows: [{ at: 'crown', off: [0, 0.05, -0.06], by: [0, 0, 0.13] }],
   },
   'seated-chin-nod': {
+    view: 'side',
+    end: posed(SITTING, {
+      spine: [6],
+      neck: [48],
+    }),
+    things: [STOOL],
+    arrows: [{ at: 'head', off: [0.05, 0.12, 0], by: [0.08, -0.09, 0] }],
+  },
+  'nod-hands': {
     view: 'side',
     end: posed(SITTING, {
       spine: [6],

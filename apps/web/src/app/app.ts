@@ -1,6 +1,7 @@
 import { Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { ThemeService } from './data/theme.service';
+import { FocusKeeper } from './ui/focus-keeper';
 import { ToastOutlet } from './ui/toast-outlet';
 
 /** The whole application: one screen at a time, and the short messages above it. */
@@ -13,5 +14,6 @@ export class App {
   constructor() {
     // Every page has its theme, those without the frame too: sign-in, a running session, the client’s pages.
     inject(ThemeService);
+    inject(FocusKeeper).start();
   }
 }

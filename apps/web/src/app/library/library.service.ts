@@ -72,6 +72,13 @@ export class LibraryService {
     await this.attempt(async () => this.own.set(await firstValueFrom(this.api.ownExercises())));
   }
 
+  /** Takes back that an exercise was archived. */
+  async restore(own: OwnExercise): Promise<OwnExercise | null> {
+    const { id, version } = own;
+    const body = { ...definitionOf(own), version, archived: false };
+    return (await this.requests.run(this.api.putOwnExercise(id, body))) ?? null;
+  }
+
   /** The studio's own exercises as a file. */
   file(): ExerciseFile {
     const exercises = this.own()

@@ -1,5 +1,7 @@
 import { EXERCISES, exerciseById, NOTHING_KNOWN, screeningOn, QUESTION_IDS, type QuestionId } from '@yandle/core';
 import type { OwnExercise, OwnExerciseBody } from '@yandle/contract';
+import { TestBed } from '@angular/core/testing';
+import { ToastService } from '../data/toast.service';
 import { ClientContext } from '../data/client-context';
 import { PATH, Screen, TODAY } from '../testing/screen';
 import { EVERYTHING, found, unsuitable } from './filter.model';
@@ -142,5 +144,14 @@ describe('LibraryScreen', () => {
     await screen.settle();
     await screen.answer('/own-exercises', [own({ archived: true, version: 3 })]);
     expect(screen.text).toContain('Nothing fits.');
+
+    TestBed.inject(ToastService).toasts().at(-1)!.action!.run();
+    await screen.settle();
+    const back = screen.request('PUT', '/own-exercises/o1');
+    expect(back.request.body).toMatchObject({ version: 3, archived: false, name: 'Landing calf' });
+    back.flush(own({ version: 4 }));
+    await screen.settle();
+    await screen.answer('/own-exercises', [own({ version: 4 })]);
+    expect(screen.text).not.toContain('Nothing fits.');
   });
 });

@@ -111,7 +111,14 @@ export class LibraryScreen {
     await this.library.load();
     this.editing.set(null);
     this.shown.set(own.archived ? null : `own-${own.id}`);
-    this.toasts.show(own.archived ? `${own.name} is archived.` : `${own.name} is saved.`);
+    if (own.archived)
+      this.toasts.show(`${own.name} is archived.`, { label: 'Undo', run: () => void this.restore(own) });
+    else this.toasts.show(`${own.name} is saved.`);
+  }
+
+  private async restore(archived: OwnExercise): Promise<void> {
+    const own = await this.library.restore(archived);
+    if (own) await this.kept(own);
   }
 
   protected download(): void {

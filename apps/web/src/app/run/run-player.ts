@@ -84,7 +84,7 @@ function adviceFor(symptom: SymptomId, exercise: string): string {
     WellnessDialog,
   ],
   providers: [RunStore],
-  host: { 'data-theme': 'dark', '(document:keydown)': 'key($event)' },
+  host: { 'data-theme': 'dark', 'data-focus-rest': '', '(document:keydown)': 'key($event)' },
   templateUrl: './run-player.html',
   styleUrl: './run-player.css',
 })

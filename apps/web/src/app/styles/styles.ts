@@ -73,9 +73,17 @@ export class StylesScreen {
   }
 
   protected async archive(own: OwnStyle): Promise<void> {
-    if (!(await this.service.keep(own.id, own.version, true, definitionOfStyle(styleOfOwn(own))))) return;
+    const definition = definitionOfStyle(styleOfOwn(own));
+    const archived = await this.service.keep(own.id, own.version, true, definition);
+    if (!archived) return;
     this.choose('steady-hold');
-    this.toasts.show(`“${own.name}” is archived. Blocks that use it keep it.`);
+    this.toasts.show(`“${own.name}” is archived. Blocks that use it keep it.`, {
+      label: 'Undo',
+      run: () =>
+        void this.service
+          .keep(own.id, archived.version, false, definition)
+          .then((s) => s && this.choose(`own-${s.id}`)),
+    });
   }
 
   protected async showVersions(own: OwnStyle): Promise<void> {

@@ -224,6 +224,23 @@ describe('a client’s phone', () => {
     h.clock.now = NOW;
   });
 
+  it('of an erased client everything ends: block, link, what the phone still sends, and the calendar', async () => {
+    const { clientId, sessions } = await planned();
+    const phone = await aPhone(clientId);
+    const { path } = (await h.agent.post(`/api/v1/clients/${clientId}/calendar-link`).expect(201)).body as {
+      path: string;
+    };
+    const s = await session(sessions[0]!.id);
+    const start = startBody(s);
+    await phone.post(`/api/v1/shared/sessions/${s.id}/runs`).send(start).expect(200);
+    const { client } = (await h.agent.get(`/api/v1/clients/${clientId}`)).body as { client: { name: string } };
+    await h.agent.post(`/api/v1/clients/${clientId}/erase`).send({ name: client.name }).expect(200);
+    const after = await phone.get('/api/v1/shared/block').expect(410);
+    expect(after.body.code).toBe('gone');
+    await phone.put(`/api/v1/shared/runs/${start.id}/sets/${uuid()}`).send(setBody).expect(410);
+    await h.agent.get(path).expect(404);
+  });
+
   it('says how sore and how the client breathes', async () => {
     const { clientId } = await planned();
     const phone = await aPhone(clientId);

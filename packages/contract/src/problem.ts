@@ -11,6 +11,7 @@ export type ProblemCode =
   | 'too-many-attempts'
   | 'cross-site'
   | 'not-found'
+  | 'gone'
   | 'stale-version'
   | 'id-in-use'
   | 'already-set-up'

@@ -13,6 +13,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, { status: number; title: string }>
   'too-many-attempts': { status: 429, title: 'Too many attempts' },
   'cross-site': { status: 403, title: 'Request from another site' },
   'not-found': { status: 404, title: 'Not found' },
+  gone: { status: 410, title: 'Erased' },
   'stale-version': { status: 409, title: 'Changed by someone else' },
   'id-in-use': { status: 409, title: 'Id already used' },
   'already-set-up': { status: 409, title: 'Already set up' },

@@ -13,6 +13,7 @@ import { Router, type Request, type Response } from 'express';
 import type { DataSource } from 'typeorm';
 import { contextOfToken, isOpen } from '../accounts/client-link.js';
 import { actorOf } from '../accounts/context.js';
+import { mayBeToken } from '../accounts/token.js';
 import type { Clock } from '../clock.js';
 import type { Config } from '../config.js';
 import { HttpProblem } from '../http/problem.js';
@@ -27,6 +28,7 @@ import { sharedBlock } from './block.js';
 
 const COOKIE = 'yandle-share';
 const ENDED = 'This link has ended. Ask your coach for a new one.';
+const GONE = 'Nothing is kept for this link any more. If you still train with your coach, ask them for a new one.';
 
 function cookieOf(req: Request): string | null {
   return parseCookies(req.get('cookie') ?? '')[COOKIE] ?? null;
@@ -52,8 +54,12 @@ export function phoneRoutes(
     }),
   );
 
-  async function linked(req: Request, token: unknown = cookieOf(req)) {
+  /** @param given token of a link that is being opened; else the cookie says it */
+  async function linked(req: Request, given?: string) {
+    const token = given ?? cookieOf(req);
     const at = await contextOfToken(source, clock, PhoneLinkEntity, token, actorOf(req, null));
+    // A link that was once given out, of which nothing is left: the client was erased. The phone erases its own store.
+    if (!at && given === undefined && mayBeToken(token)) throw new HttpProblem('gone', GONE);
     if (!at) throw new HttpProblem('not-signed-in', ENDED);
     return { ...at, clientId: at.link.clientId };
   }

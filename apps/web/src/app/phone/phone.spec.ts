@@ -103,6 +103,17 @@ describe('a client’s phone', () => {
     expect(box.pending()).toBe(1);
   });
 
+  it('of who was erased keeps nothing, what was on its way included', async () => {
+    await loaded();
+    box.post(aLog('a'));
+    await wait();
+    sent()[0]!.error(new ProgressEvent('error'));
+    await loaded(410);
+    expect(store.state()).toBe('erased');
+    expect(await keptBlock()).toBeNull();
+    expect([box.pending(), await (await outboxDb()).count('phone')]).toEqual([0, 0]);
+  });
+
   it('forgets what another link left, but not what is on its way', async () => {
     await loaded();
     box.post(aLog('a'));

@@ -16,8 +16,11 @@ export class PhoneStore {
   private readonly http = inject(HttpClient);
   private readonly outbox = inject(PhoneOutbox);
   readonly block = signal<SharedBlock | null>(null);
-  /** `loading`, `fresh`, `kept` (no network: as seen last), `ended` (the link works no more), `empty` (never opened here). */
-  readonly state = signal<'loading' | 'fresh' | 'kept' | 'ended' | 'empty'>('loading');
+  /**
+   * `loading`, `fresh`, `kept` (no network: as seen last), `ended` (the link works no more), `erased` (nothing is kept for it any more), `empty`
+   * (never opened here).
+   */
+  readonly state = signal<'loading' | 'fresh' | 'kept' | 'ended' | 'erased' | 'empty'>('loading');
   private readonly finished = signal<readonly string[]>([]);
   private readonly ownFind = computed(() => findAmong(this.block()?.exercises ?? []));
   readonly find = (id: string): Exercise => this.ownFind()(id);
@@ -49,18 +52,24 @@ export class PhoneStore {
       await keepBlock(this.block()!);
       this.outbox.flush();
     } catch (err) {
-      if (problemOf(err).status === 401) await this.end();
+      const { status } = problemOf(err);
+      if (status === 410) await this.end('erased');
+      else if (status === 401) await this.end('ended');
       else this.state.set(kept ? 'kept' : 'empty');
     }
   }
 
-  /** The link works no more: what was kept of the client leaves this phone. What was logged stays queued for the coach. */
-  private async end(): Promise<void> {
-    this.state.set('ended');
+  /**
+   * The link works no more: what was kept of the client leaves this phone. What was logged stays queued for the coach; of who was erased that
+   * leaves too.
+   */
+  private async end(how: 'ended' | 'erased'): Promise<void> {
+    this.state.set(how);
     this.block.set(null);
     this.finished.set([]);
     await forgetBlock();
-    this.outbox.flush();
+    if (how === 'erased') await this.outbox.empty();
+    else this.outbox.flush();
   }
 
   /** A stop sign was felt here: every session goes by it from now on, whether the server knows of it yet or not. */

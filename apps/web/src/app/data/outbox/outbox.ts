@@ -114,6 +114,14 @@ export class Outbox {
     this.refused.set([]);
   }
 
+  /** Throws away what waits: there is nobody left whom it is about. */
+  async empty(): Promise<void> {
+    await this.writing;
+    await (await outboxDb()).clear(this.box);
+    this.refused.set([]);
+    await this.recount();
+  }
+
   /** Tries now instead of waiting for the next attempt. */
   flush(): void {
     if (this.timer) clearTimeout(this.timer);

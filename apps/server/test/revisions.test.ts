@@ -38,6 +38,26 @@ const hold = (sets: number, holdSeconds: number) => ({
 });
 
 describe('a running block', () => {
+  // Of two clients alike, one is given other minutes, days and experience after the block was published.
+  it('changes by days away as if nothing else were known since, until the coach has it planned anew', async () => {
+    const [one, other] = [await aClient(h), await aClient(h)];
+    const [a, b] = [await plan(one), await plan(other)];
+    const { client } = (await h.agent.get(`/api/v1/clients/${other}`)).body as { client: Record<string, unknown> };
+    const { id: _i, age: _a, archivedAt: _r, screening: _s, ...fields } = client;
+    const edited = { ...fields, screening: 'clear', minutesPerSession: 8, trainingDays: [2], experience: 'beginner' };
+    await h.agent.put(`/api/v1/clients/${other}`).send(edited).expect(200);
+    const away = [{ from: '2026-03-24', to: '2026-03-25' }];
+    const cells = (x: Block) => x.lanes.map((l) => l.weeks.map((w) => [w.kind, w.dose, w.days, w.prescription]));
+    const [without, with_] = [
+      (await revise(a, { away }).expect(200)).body as Block,
+      (await revise(b, { away }).expect(200)).body as Block,
+    ];
+    expect(cells(with_)).toEqual(cells(without));
+    expect(cells(with_)).not.toEqual(cells(b));
+    const renewed = (await revise(with_, { away, renew: true }).expect(200)).body as Block;
+    for (const l of renewed.lanes) for (const w of l.weeks) expect(w.prescription.sessionsPerWeek).toBeLessThan(2);
+  });
+
   it('changes only from next week on; what was done and this week’s sessions stay', async () => {
     const client = await aClient(h);
     const block = await plan(client);

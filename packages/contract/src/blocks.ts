@@ -1,4 +1,13 @@
-import type { BlockDraft, Cut, LeftOutFact, LimitFact, MuscleGroupId, PlannedWeek, Side, Timings } from '@yandle/core';
+import type {
+  BlockDraft,
+  Cut,
+  LeftOutFact,
+  LimitFact,
+  MuscleGroupId,
+  PlanBasis,
+  PlanMeasured,
+  PlannedWeek,
+} from '@yandle/core';
 
 /** What a coach chooses of a block. The plan itself is computed from it. */
 export type BlockBody = BlockDraft;
@@ -11,6 +20,8 @@ export interface CreateBlockBody extends BlockBody {
 
 export interface UpdateBlockBody extends BlockBody {
   readonly version: number;
+  /** True to plan it anew from what is known now; else it is planned from what it was published from. */
+  readonly renew?: boolean;
   readonly reason: string;
 }
 
@@ -32,6 +43,8 @@ export interface Block {
   readonly revision: number;
   /** What the coach chose for it. */
   readonly choices: BlockBody;
+  /** What it was planned from besides; null for one from before it was kept. */
+  readonly basis: PlanBasis | null;
   readonly startDate: string;
   readonly endDate: string;
   readonly weeks: number;
@@ -64,12 +77,7 @@ export interface Revision extends RevisionSummary {
 }
 
 /** What a plan depends on besides the coach's choices and the client's record. Computed by the server, so that screen and server agree. */
-export interface PlanningView {
-  /** Of the studio, with the client's own breath. */
-  readonly timings: Timings;
-  readonly hypermobile: boolean;
-  /** Groups with a notably tighter side, by the newest results. */
-  readonly tighter: readonly { readonly group: MuscleGroupId; readonly side: Side }[];
+export interface PlanningView extends PlanMeasured {
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */
   readonly startingDoses: readonly {
     readonly group: MuscleGroupId;

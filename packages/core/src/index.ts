@@ -91,6 +91,7 @@ export * from './planning/weeks.js';
 export * from './planning/week-days.js';
 export * from './planning/block.js';
 export * from './planning/draft.js';
+export * from './planning/basis.js';
 export * from './planning/plan-client.js';
 export * from './planning/technique-exercise.js';
 export * from './planning/edit.js';

@@ -8,6 +8,7 @@ import type {
   Variable,
   WeekFact,
   WeekKind,
+  PlanBasis,
 } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
@@ -66,6 +67,8 @@ export class RevisionEntity {
   @Column({ name: 'engine_version', type: 'varchar', length: 20 }) engineVersion!: string;
   /** What the coach chose, as it was: read as a whole to restore or to compare, never queried. */
   @Column({ name: 'choices', type: 'simple-json', nullable: true }) choices!: BlockDraft;
+  /** What it was planned from besides; null for one from before it was kept. */
+  @Column({ name: 'basis', type: 'simple-json', nullable: true }) basis!: PlanBasis | null;
   @Column({ name: 'cuts', type: 'simple-json', nullable: true }) cuts!: readonly Cut[] | null;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

@@ -12,8 +12,10 @@ import {
   type PlainDate,
   type PlanContext,
   type PlannedWeek,
-  type SidedValues,
-  type Timings,
+  type PlanBasis,
+  type PlanMeasured,
+  basisOf,
+  tighterSideIn,
   isHypermobile,
   measuredTests,
   planClientOf,
@@ -34,13 +36,6 @@ import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './e
 /** How long after its end a block still says what a client is used to. Common practice, no source. */
 const FRESH_DAYS = 8 * 7;
 
-/** What of the measurements a plan depends on. */
-export interface Measured {
-  readonly sided: readonly SidedValues[];
-  readonly timings: Timings;
-  readonly hypermobile: boolean;
-}
-
 /** The newest Beighton items of a client; null when they were never looked at. */
 async function newestBeighton(data: StudioData, clientId: string): Promise<readonly (boolean | null)[] | null> {
   const assessments = await data.find(AssessmentEntity, { clientId }, { order: { date: 'DESC', time: 'DESC' } });
@@ -51,19 +46,33 @@ async function newestBeighton(data: StudioData, clientId: string): Promise<reado
   return newest?.items ?? null;
 }
 
-export async function measuredOf(
+async function measuredOf(
   data: StudioData,
   client: ClientEntity,
   timeZone: string,
   today: PlainDate,
-): Promise<Measured> {
+): Promise<PlanMeasured> {
   const tests = measuredTests(await listAssessments(data, client.id, timeZone), await loadTestCatalogue(data));
   const person = { age: ageOn(client.birthDate, today), sex: client.sex };
+  const sided = sidedValues(tests);
   return {
     timings: await clientTimings(data, client),
-    sided: sidedValues(tests),
+    tighter: MUSCLE_GROUP_IDS.flatMap((group) => {
+      const side = tighterSide(group, sided);
+      return side ? [{ group, side }] : [];
+    }),
     hypermobile: isHypermobile(tests, await newestBeighton(data, client.id), person),
   };
+}
+
+/** What a plan for a client is made from as things are now. */
+export async function basisNow(
+  data: StudioData,
+  client: ClientEntity,
+  timeZone: string,
+  today: PlainDate,
+): Promise<PlanBasis> {
+  return basisOf(client, await measuredOf(data, client, timeZone, today));
 }
 
 /** What the builder needs to know of a client on the first day of a block. */
@@ -71,15 +80,15 @@ export function contextOf(
   client: ClientEntity,
   draft: Pick<BlockDraft, 'startDate'>,
   cautions: readonly Caution[],
-  measured: Measured,
+  basis: PlanBasis,
   libraries: { readonly exercises: ExerciseLibrary; readonly styles: StyleLibrary },
   past: (laneId: string) => readonly PlannedWeek[] = () => [],
 ): PlanContext {
   return {
-    client: planClientOf(client, draft.startDate, cautions, measured.hypermobile, measured.timings),
+    client: planClientOf(client.birthDate, basis, draft.startDate, cautions),
     findStyle: libraries.styles.find,
     findExercise: libraries.exercises.find,
-    tighterSide: (group) => tighterSide(group, measured.sided),
+    tighterSide: (group) => tighterSideIn(basis, group),
     past,
   };
 }
@@ -123,13 +132,5 @@ export async function planningView(
   today: PlainDate,
 ): Promise<PlanningView> {
   const measured = await measuredOf(data, client, timeZone, today);
-  return {
-    timings: measured.timings,
-    hypermobile: measured.hypermobile,
-    tighter: MUSCLE_GROUP_IDS.flatMap((group) => {
-      const side = tighterSide(group, measured.sided);
-      return side ? [{ group, side }] : [];
-    }),
-    startingDoses: await startingDosesOf(data, client.id, today),
-  };
+  return { ...measured, startingDoses: await startingDosesOf(data, client.id, today) };
 }

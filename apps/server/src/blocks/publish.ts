@@ -2,7 +2,7 @@ import {
   type BlockDraft,
   type BlockPlan,
   buildTimeline,
-  type Timings,
+  type PlanBasis,
   cutWords,
   type FindExercise,
   itemOf,
@@ -46,7 +46,7 @@ export interface Publication {
   /** Side that begins in each lane: the tighter one, else left. */
   readonly firstSides: readonly Side[];
   readonly today: PlainDate;
-  readonly timings: Timings;
+  readonly basis: PlanBasis;
 }
 
 function partsOf(laneId: string, lane: PlannedLane, w: PlannedWeek): Omit<PrescriptionEntity, 'studioId'>[] {
@@ -109,7 +109,7 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
     p.draft.lanes.map((l, i) => ({ exercises: l.exercises, firstSide: p.firstSides[i]! })),
     p.find,
     p.fromWeek,
-    p.timings,
+    p.basis.timings,
   );
   const sessions = planned.map((s) => ({ id: uuid(), ...s }));
   await tx.insertMany(
@@ -176,7 +176,7 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone)
   for (const id of touched) {
     const left = await tx.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
     const { version, alreadyWarm, rounds } = rows.find((r) => r.id === id)!;
-    const { totalSeconds } = buildTimeline(left.map(sessionItem), { alreadyWarm, rounds }, p.timings, p.find);
+    const { totalSeconds } = buildTimeline(left.map(sessionItem), { alreadyWarm, rounds }, p.basis.timings, p.find);
     await tx.update(SessionEntity, { id }, { totalSeconds, version: version + 1, plannedItems: null });
   }
 }
@@ -193,6 +193,7 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     effectiveWeek: p.fromWeek,
     engineVersion: ENGINE_VERSION,
     choices: p.draft,
+    basis: p.basis,
     cuts: p.plan.cuts.map((c) => ({ ...c, fact: { ...c.fact, words: cutWords(c.fact) } })),
     createdAt: tx.now,
   });

@@ -17,7 +17,9 @@ import {
   type Screening,
   techniquesOf,
   techniquesUsed,
-  tighterSide,
+  keptBasis,
+  type PlanBasis,
+  tighterSideIn,
   violationWords,
   cautionTitle,
   cautionChanges,
@@ -32,7 +34,7 @@ import { screeningOf } from '../screening/service.js';
 import { SessionEntity } from '../sessions/entities.js';
 import { loadStyles } from '../styles/service.js';
 import { BlockEntity } from './entities.js';
-import { contextOf, measuredOf, planningView, type Measured } from './planning.js';
+import { basisNow, contextOf, planningView } from './planning.js';
 import { publish, type MayBeDone } from './publish.js';
 import { blockView, changeableFrom, newestRevision, weeksDone, blockViews } from './view.js';
 
@@ -137,12 +139,12 @@ async function prepared(tx: StudioData, client: ClientEntity, planner: Planner) 
   const screening = await screeningOf(tx, client, planner.today);
   assertScreened(screening);
   const libraries = { exercises: await loadExercises(tx), styles: await loadStyles(tx) };
-  const measured = await measuredOf(tx, client, planner.timeZone, planner.today);
-  return { cautions: screening.current, libraries, measured };
+  const now = await basisNow(tx, client, planner.timeZone, planner.today);
+  return { cautions: screening.current, libraries, now };
 }
 
-const firstSidesOf = (draft: BlockDraft, measured: Measured) =>
-  draft.lanes.map((l) => tighterSide(l.group, measured.sided) ?? 'left');
+const firstSidesOf = (draft: BlockDraft, basis: PlanBasis) =>
+  draft.lanes.map((l) => tighterSideIn(basis, l.group) ?? 'left');
 
 const allowedBy =
   (library: ExerciseLibrary, cautions: readonly Caution[]): MayBeDone =>
@@ -160,12 +162,12 @@ export async function createBlock(
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
     if (await tx.isNew(BlockEntity, body.id, { clientId, ...body })) {
       const { id, reason, ...draft } = body;
-      const { cautions, libraries, measured } = await prepared(tx, client, planner);
+      const { cautions, libraries, now } = await prepared(tx, client, planner);
       assertExercises(draft, cautions, libraries.exercises);
       const blocks = await tx.find(BlockEntity, { clientId });
       if (runningBlock(blocks, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
-      const plan = soundPlan(draft, contextOf(client, draft, cautions, measured, libraries));
+      const plan = soundPlan(draft, contextOf(client, draft, cautions, now, libraries));
       await tx.insert(BlockEntity, {
         id,
         clientId,
@@ -188,9 +190,9 @@ export async function createBlock(
         plan,
         find: libraries.exercises.find,
         fromWeek: 1,
-        firstSides: firstSidesOf(draft, measured),
+        firstSides: firstSidesOf(draft, now),
         today: planner.today,
-        timings: measured.timings,
+        basis: now,
       };
       await publish(tx, publication, allowedBy(libraries.exercises, cautions));
     }
@@ -236,8 +238,9 @@ export async function reviseBlock(
     if (row.endedAt !== null)
       throw new HttpProblem('block-has-logs', 'This block has ended. Build the next from where the client is now.');
     const client = await tx.get(ClientEntity, row.clientId, 'client');
-    const { version, reason, ...draft } = body;
-    const { cautions, libraries, measured } = await prepared(tx, client, planner);
+    const { version, reason, renew, ...draft } = body;
+    const { cautions, libraries, now } = await prepared(tx, client, planner);
+    const basis = renew ? now : keptBasis(before.basis, now);
     const fromWeek = await changeableFrom(tx, row, planner.today);
     await assertFromWeek(tx, before, draft, fromWeek);
     assertExercises(draft, cautions, libraries.exercises);
@@ -248,7 +251,7 @@ export async function reviseBlock(
       ...draft,
       lanes: draft.lanes.map((l) => (past(l.id).length > 0 ? l : { ...l, fromWeek: Math.max(l.fromWeek, fromWeek) })),
     };
-    const plan = soundPlan(asked, contextOf(client, asked, cautions, measured, libraries, past), fromWeek);
+    const plan = soundPlan(asked, contextOf(client, asked, cautions, basis, libraries, past), fromWeek);
     await tx.update(
       BlockEntity,
       { id },
@@ -270,9 +273,9 @@ export async function reviseBlock(
       plan,
       find: libraries.exercises.find,
       fromWeek,
-      firstSides: firstSidesOf(asked, measured),
+      firstSides: firstSidesOf(asked, basis),
       today: planner.today,
-      timings: measured.timings,
+      basis,
     };
     await publish(tx, publication, allowedBy(libraries.exercises, cautions));
     return blockView(tx, await tx.get(BlockEntity, id, 'block'), planner.today);

@@ -92,5 +92,9 @@ const body = {
 };
 
 export const createBlockSchema = Joi.object<CreateBlockBody>({ ...body, id: id() });
-export const updateBlockSchema = Joi.object<UpdateBlockBody>({ ...body, version: version() });
+export const updateBlockSchema = Joi.object<UpdateBlockBody>({
+  ...body,
+  version: version(),
+  renew: Joi.boolean().default(false),
+});
 export const moveSessionSchema = Joi.object<MoveSessionBody>({ date: date() });

@@ -85,15 +85,16 @@ describe('a block to begin with', () => {
 describe('the client of a plan', () => {
   // Domain 2.5: age on the first day, cautions as their strictest, minutes and days from the record.
   it('is put together from record, cautions and measurements', () => {
-    const record = {
-      birthDate: '1980-03-10',
+    const basis = {
       experience: 'regular' as const,
       trainingDays: [1, 3] as const,
       gentleGroups: [],
       minutesPerSession: 20,
+      hypermobile: true,
+      timings: DEFAULT_TIMINGS,
     };
     const cautions = cautionsFor({ yes: ['feeling', 'kneeling'], no: [], regions: {} }, 45);
-    const day = (d: string) => planClientOf(record, d, cautions, true, DEFAULT_TIMINGS);
+    const day = (d: string) => planClientOf('1980-03-10', basis, d, cautions);
     expect(day('2026-03-09').age).toBe(45);
     expect(day('2026-03-10')).toMatchObject({
       age: 46,

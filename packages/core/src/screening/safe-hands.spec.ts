@@ -99,15 +99,16 @@ const GROUPS = ['hamstrings', 'gluteals', 'low-back', 'pectorals', 'quadriceps',
 
 /** The items of a block's sessions. @returns none where a caution leaves no block to plan */
 function plannedItems(draft: BlockDraft, who: Someone, cautions: readonly Caution[]): SessionItem[] {
-  const record = { birthDate: '2000-01-01', experience: who.experience, trainingDays: [1, 3, 5] as const };
+  const basis = {
+    experience: who.experience,
+    trainingDays: [1, 3, 5] as const,
+    gentleGroups: [],
+    minutesPerSession: 40,
+    hypermobile: false,
+    timings: DEFAULT_TIMINGS,
+  };
   const client = {
-    ...planClientOf(
-      { ...record, gentleGroups: [], minutesPerSession: 40 },
-      draft.startDate,
-      cautions,
-      false,
-      DEFAULT_TIMINGS,
-    ),
+    ...planClientOf('2000-01-01', basis, draft.startDate, cautions),
     age: who.age,
   };
   const context = { client, findStyle: styleById, findExercise: exerciseById };

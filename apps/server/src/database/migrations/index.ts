@@ -14,6 +14,7 @@ import { Demands1797500000000 } from './0013-demands.js';
 import { TakenBack1797600000000 } from './0014-taken-back.js';
 import { Consent1797700000000 } from './0015-consent.js';
 import { NerveGlides1797800000000 } from './0016-nerve-glides.js';
+import { PlanBasis1797900000000 } from './0017-plan-basis.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -33,4 +34,5 @@ export const MIGRATIONS = [
   TakenBack1797600000000,
   Consent1797700000000,
   NerveGlides1797800000000,
+  PlanBasis1797900000000,
 ];

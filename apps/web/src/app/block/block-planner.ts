@@ -11,7 +11,10 @@ import {
   isPlainDate,
   newLane,
   PLAINEST,
+  basisOf,
+  keptBasis,
   planClientOf,
+  tighterSideIn,
   sessionsOfBlock,
   setStyle,
   splitAllowed,
@@ -46,8 +49,9 @@ export class BlockPlanner {
   private readonly styles = inject(StylesService);
   private readonly account = inject(AccountService);
 
-  previewOf(draft: BlockDraft | null): Preview | null {
-    const context = draft && this.contextFor(draft);
+  /** @param renewed true to plan from what is known now, else from what the block was published from */
+  previewOf(draft: BlockDraft | null, renewed = false): Preview | null {
+    const context = draft && this.contextFor(draft, renewed);
     if (!draft || !context) return null;
     if (draft.lanes.length === 0) return { plan: null, refusal: 'Choose the muscle groups to work on.' };
     try {
@@ -59,8 +63,8 @@ export class BlockPlanner {
     }
   }
 
-  violationsOf(draft: BlockDraft | null, plan: BlockPlan | null): readonly Violation[] {
-    const context = draft && this.contextFor(draft);
+  violationsOf(draft: BlockDraft | null, plan: BlockPlan | null, renewed = false): readonly Violation[] {
+    const context = draft && this.contextFor(draft, renewed);
     return draft && plan && context ? checkBlock(blockInputOf(draft, context), plan) : [];
   }
 
@@ -133,17 +137,19 @@ export class BlockPlanner {
   }
 
   /** What the plan of a draft depends on: the client on its first day, styles, exercises, sides, and weeks that have begun. */
-  private contextFor(draft: BlockDraft): PlanContext | null {
+  private contextFor(draft: BlockDraft, renewed = false): PlanContext | null {
     const client = this.data.client();
     if (!client) return null;
     const { planning, running, fromWeek, cautions } = this.data;
+    const now = basisOf(client, planning());
+    const basis = renewed ? now : keptBasis(running()?.basis ?? null, now);
     // A date that is being typed is none yet: the client of today stands in.
     const firstDay = isPlainDate(draft.startDate) ? draft.startDate : this.account.me()!.today;
     return {
-      client: planClientOf(client, firstDay, cautions(), planning().hypermobile, planning().timings),
+      client: planClientOf(client.birthDate, basis, firstDay, cautions()),
       findStyle: (id) => this.styles.find(id),
       findExercise: (id) => this.library.find(id),
-      tighterSide: (group) => planning().tighter.find((t) => t.group === group)?.side ?? null,
+      tighterSide: (group) => tighterSideIn(basis, group),
       past: (id) => (running()?.lanes.find((l) => l.id === id)?.weeks ?? []).filter((w) => w.week < fromWeek()),
     };
   }

@@ -30,7 +30,9 @@ export class BlockPublisher {
     const draft = this.store.draft()!;
     const r = this.store.running();
     return this.attempt(async () => {
-      if (r) await firstValueFrom(this.api.reviseBlock(r.id, { ...draft, version: this.store.base!.version, reason }));
+      const renew = this.store.renewing();
+      const { version } = this.store.base ?? { version: 0 };
+      if (r) await firstValueFrom(this.api.reviseBlock(r.id, { ...draft, version, reason, renew }));
       else {
         await firstValueFrom(this.api.createBlock(this.data.clientId, { ...draft, id: this.newBlockId, reason }));
         this.newBlockId = newId();

@@ -2,7 +2,7 @@ import { DEFAULT_TIMINGS } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Block, PlanningView } from '@yandle/contract';
-import { applyFix, cautionsFor, exerciseById, setCells, TEMPLATES } from '@yandle/core';
+import { applyFix, basisOf, cautionsFor, exerciseById, setCells, TEMPLATES } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
 import { aBlock, aDraft } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
@@ -209,6 +209,18 @@ describe('BlockStore', () => {
     expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus).toMatchObject({ side: 'left' });
     store.resetDraft();
     expect(store.renewing()).toBe(false);
+  });
+
+  it('plans a change from what the block was published from, and anew only when asked', async () => {
+    const published = aBlock();
+    const basis = basisOf(PATH.client, { ...NOTHING, tighter: [] });
+    await open([{ ...published, basis }], { ...NOTHING, tighter: [{ group: 'soleus', side: 'left' }] });
+    store.change({ away: [{ from: '2026-04-20', to: '2026-04-21' }] });
+    const bonus = () => store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus;
+    expect(bonus()).toBeUndefined();
+    expect(store.outdated()).toBe(0);
+    store.renewing.set(true);
+    expect(bonus()).toMatchObject({ side: 'left' });
   });
 
   it('ends a lane that has begun instead of taking it out, and begins a new one next week', async () => {

@@ -65,7 +65,7 @@ export class BlockStore {
 
   /** True when the coach wants the published choices planned again, with what has been measured and asked since. */
   readonly renewing = signal(false);
-  private readonly computedPlan = computed((): Preview | null => this.planner.previewOf(this.draft()));
+  private readonly computedPlan = computed((): Preview | null => this.planner.previewOf(this.draft(), this.renewing()));
   /** The plan that is shown: as it was published while nothing is changed, else as it would be. */
   readonly preview = computed((): Preview | null => {
     const published = this.published();
@@ -78,17 +78,19 @@ export class BlockStore {
   /** Cells that would differ if the published choices were planned today: a side no longer tighter, a new caution. */
   readonly outdated = computed((): number => {
     const r = this.running();
-    const plan = this.computedPlan()?.plan;
-    if (!r || !plan || this.changed()) return 0;
+    const plan = r && !this.changed() ? this.planner.previewOf(r.choices, true)?.plan : null;
+    if (!r || !plan) return 0;
     const now = plan.lanes.map((l, i) => ({ id: r.lanes[i]!.id, group: l.group, weeks: l.weeks }));
     return compareBlocks(r.lanes, now).cells.length;
   });
   readonly overlay = computed((): BlockPlan | null => {
     const other = this.whatIf();
-    return other ? (this.planner.previewOf(other)?.plan ?? null) : null;
+    return other ? (this.planner.previewOf(other, this.renewing())?.plan ?? null) : null;
   });
 
-  readonly violations = computed(() => this.planner.violationsOf(this.draft(), this.preview()?.plan ?? null));
+  readonly violations = computed(() =>
+    this.planner.violationsOf(this.draft(), this.preview()?.plan ?? null, this.renewing()),
+  );
   readonly sessions = computed(() => this.planner.sessionsOf(this.draft(), this.preview()?.plan ?? null));
   readonly longest = computed(() => {
     const draft = this.draft();

@@ -31,8 +31,11 @@ describe('PhoneLinkPanel', () => {
     const url = new URL(screen.el.querySelector('input')!.value);
     expect([url.pathname, url.hash]).toEqual(['/s/start', '#a-token-of-the-test']);
     expect(screen.text).toContain('works until 7 Sep 2026, not opened yet');
-    await new Promise((r) => setTimeout(r, 300));
-    await screen.settle();
+    // The code is drawn by a part that is loaded when it is needed.
+    await vi.waitFor(() => {
+      screen.fixture.detectChanges();
+      expect(screen.el.querySelector('img')).not.toBeNull();
+    }, 5000);
     expect(screen.el.querySelector('img')!.src).toMatch(/^data:image\/png/);
     await screen.press('End the link');
     screen.request('POST', '/clients/c1/phone-link/revoke').flush({});

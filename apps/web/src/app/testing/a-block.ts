@@ -58,6 +58,7 @@ export function aBlock(choices: BlockDraft = aDraft(), over: Partial<Block> = {}
     version: 2,
     revision: 1,
     choices,
+    basis: null,
     startDate: choices.startDate,
     endDate: addDays(choices.startDate, 7 * choices.weeks - 1),
     weeks: choices.weeks,

@@ -173,6 +173,37 @@ describe('a client’s phone', () => {
     await h.agent.put(`/api/v1/clients/${clientId}/late-logs/${start.id}`).send({ accept: true }).expect(404);
   });
 
+  it('a stop sign that arrives late holds at once, for everybody, and is cleared once its log is taken in', async () => {
+    const { clientId, sessions } = await planned();
+    const phone = await aPhone(clientId);
+    await h.agent.post(`/api/v1/clients/${clientId}/phone-link/revoke`).send({}).expect(200);
+    const s = await session(sessions[0]!.id);
+    const start = startBody(s);
+    const felt = uuid();
+    const felten = { item: 1, side: 'right', symptom: 'dizziness', at: h.clock.now.toISOString() };
+    await phone.put(`/api/v1/shared/runs/${start.id}/symptoms/${felt}`).send(felten).expect(202);
+    // Its beginning is still on the way: nobody knows yet where it was felt.
+    expect((await session(s.id)).openSymptoms).toEqual([]);
+    await phone.post(`/api/v1/shared/sessions/${s.id}/runs`).send(start).expect(202);
+
+    const sign = { id: felt, symptom: 'dizziness', exerciseId: s.items[1]!.exerciseId, date: TODAY, late: true };
+    expect((await session(sessions[1]!.id)).openSymptoms).toMatchObject([sign]);
+    const today = (await h.agent.get('/api/v1/today').expect(200)).body as { symptoms: object[] };
+    expect(today.symptoms).toContainEqual(expect.objectContaining(sign));
+    const run = (id: string) =>
+      h.agent.post(`/api/v1/sessions/${id}/runs`).send({ id: uuid(), startedAt: h.clock.now.toISOString() });
+    expect((await run(sessions[1]!.id).expect(409)).body.code).toBe('symptom-not-cleared');
+    const theNew = await aPhone(clientId);
+    expect((await block(theNew)).sessions.every((x) => x.openSymptoms.length === 1)).toBe(true);
+
+    await h.agent.put(`/api/v1/clients/${clientId}/late-logs/${start.id}`).send({ accept: true }).expect(200);
+    const [logged] = (await session(s.id)).openSymptoms;
+    expect([logged!.id, logged!.late]).toEqual([felt, undefined]);
+    const cleared = { note: 'Looked at', who: 'Dr. Maude Ferrant, physician' };
+    await h.agent.post(`/api/v1/symptoms/${felt}/clear`).send(cleared).expect(200);
+    await run(sessions[1]!.id).expect(201);
+  });
+
   it('keeps a run whose session is no longer in the plan, and makes the session again when the coach takes it', async () => {
     const { clientId, blockId, sessions } = await planned();
     const phone = await aPhone(clientId);

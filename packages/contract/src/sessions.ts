@@ -223,6 +223,8 @@ export interface SymptomReport {
   /** The day it was felt. */
   readonly date: string;
   readonly clearedAt: string | null;
+  /** True for one in a log that arrived late: it holds, and is cleared once the coach has taken the log in. */
+  readonly late?: boolean;
 }
 
 export interface ClearSymptomBody {

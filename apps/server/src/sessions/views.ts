@@ -7,17 +7,10 @@ import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 import { screeningAt, screeningFacts, type ScreeningFacts } from '../screening/service.js';
 import { formsOf } from './allowed.js';
-import { openStopSigns } from './symptoms.js';
+import { openStopSigns, type OpenSign } from './symptoms.js';
 import { settingsOf } from '../studio/settings.js';
 import { loadExercises } from '../exercises/library.js';
-import {
-  RunAnswerEntity,
-  RunEntity,
-  SessionEntity,
-  SessionItemEntity,
-  SetLogEntity,
-  SymptomEntity,
-} from './entities.js';
+import { RunAnswerEntity, RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
 import { soreAround } from './soreness.js';
 import { isStanding, type RunState } from './standing.js';
 import { surroundingsOf, weekAround } from './week.js';
@@ -67,7 +60,7 @@ export async function summaries(data: StudioData, rows: readonly SessionEntity[]
   return rows.map((r) => summaryOf(r, runsOf.get(r.id) ?? [], itemsOf.get(r.id) ?? []));
 }
 
-export async function symptomViews(data: StudioData, rows: readonly SymptomEntity[]): Promise<SymptomReport[]> {
+export async function symptomViews(data: StudioData, rows: readonly OpenSign[]): Promise<SymptomReport[]> {
   if (rows.length === 0) return [];
   const clients = await data.find(ClientEntity, { id: In(rows.map((r) => r.clientId)) });
   const { timeZone } = await data.studio();
@@ -81,6 +74,7 @@ export async function symptomViews(data: StudioData, rows: readonly SymptomEntit
     symptom: r.symptom,
     date: dateIn(timeZone, r.feltAt ?? r.createdAt),
     clearedAt: r.clearedAt?.toISOString() ?? null,
+    ...(r.late && { late: true }),
   }));
 }
 

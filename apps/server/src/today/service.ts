@@ -1,13 +1,12 @@
 import type { AheadSession, SessionSummary, Today, Whose } from '@yandle/contract';
-import { addDays, isStopSign, SORE_RESTS, type BodyRegionId, type PlainDate } from '@yandle/core';
-import { IsNull } from 'typeorm';
+import { addDays, SORE_RESTS, type BodyRegionId, type PlainDate } from '@yandle/core';
 import { overviews } from '../clients/overview.js';
 import { leadsMeant } from '../clients/whose.js';
 import { dateIn } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
-import { SymptomEntity } from '../sessions/entities.js';
 import type { RunState } from '../sessions/standing.js';
+import { openStopSigns } from '../sessions/symptoms.js';
 import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
 
 /** Days ahead that Today shows. */
@@ -107,7 +106,7 @@ async function sessionsOn(
 export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, me: string): Promise<Today> {
   const to = addDays(date, AHEAD);
   const leads = await leadsMeant(data, whose, me, date);
-  const [clients, allSessions, late, soreness, unwell, symptomRows] = await Promise.all([
+  const [clients, allSessions, late, soreness, unwell, stopSigns] = await Promise.all([
     data.read<ClientRow>(`${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''} ORDER BY c.name, c.id`, {
       leads,
     }),
@@ -121,13 +120,13 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
     data.read<{ clientId: string; sessionId: string; at: Date }>(UNWELL, {
       since: new Date(data.now.getTime() - UNWELL_HOURS * 3_600_000),
     }),
-    data.find(SymptomEntity, { clearedAt: IsNull() }, { order: { createdAt: 'ASC' } }),
+    openStopSigns(data, null),
   ]);
   const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
   const nameOf = (id: string): string => byId.get(id)!.name;
   const rows = allSessions.filter((s) => byId.has(s.clientId));
-  const symptoms = symptomRows.filter((s) => isStopSign(s.symptom) && byId.has(s.clientId));
+  const symptoms = stopSigns.filter((s) => byId.has(s.clientId));
   const [states, sessions, reports] = await Promise.all([
     overviews(data, [...byId.keys()], date, { nextSessions: false }),
     sessionsOn(

@@ -8,6 +8,8 @@ import {
   questionById,
   PLACES,
   AIM_IDS,
+  isSided,
+  SIDES,
   type About,
   type Answers,
 } from '@yandle/core';
@@ -35,6 +37,7 @@ const DETAILS = QUESTION_IDS.map(questionById).flatMap(({ id, detail }) =>
       ]
     : [],
 );
+const SIDED = BODY_REGION_IDS.filter(isSided);
 const DATED = QUESTION_IDS.filter((id) => questionById(id).date);
 
 const answers = Joi.object<Answers>({
@@ -42,6 +45,14 @@ const answers = Joi.object<Answers>({
   no: some(QUESTION_IDS),
   regions: Joi.object(Object.fromEntries(withRegions.map((q) => [q, some(BODY_REGION_IDS).optional()]))).required(),
   details: Joi.object(Object.fromEntries(DETAILS)).default({}),
+  sides: Joi.object(
+    Object.fromEntries(
+      withRegions.map((q) => [
+        q,
+        Joi.object(Object.fromEntries(SIDED.map((r) => [r, oneOf(SIDES).optional()]))).optional(),
+      ]),
+    ),
+  ).optional(),
   dates: Joi.object(Object.fromEntries(DATED.map((q) => [q, date().optional()]))).default({}),
 })
   .custom((value: Answers, helpers) =>

@@ -33,6 +33,14 @@ export const BODY_REGIONS = [
 export type BodyRegionId = (typeof BODY_REGIONS)[number]['id'];
 export const BODY_REGION_IDS: readonly BodyRegionId[] = BODY_REGIONS.map((r) => r.id);
 
+/** Regions in the middle of the body: they have no left and right. The others are said with a side where one is known. */
+const MIDDLE: readonly BodyRegionId[] = ['low-back', 'belly', 'upper-back', 'neck', 'head'];
+
+/** True for a region of which there are two. */
+export function isSided(id: BodyRegionId): boolean {
+  return !MIDDLE.includes(id);
+}
+
 /** Name of a region, for screens. */
 export function bodyRegionName(id: BodyRegionId): string {
   return BODY_REGIONS.find((r) => r.id === id)!.name;

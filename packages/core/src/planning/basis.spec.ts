@@ -22,7 +22,7 @@ describe('what a change of a block is planned from', () => {
   it('is what it was published from: days, minutes, experience, breath and tighter sides of today wait', () => {
     const now = basis({
       ...{ trainingDays: [2], minutesPerSession: 40, experience: 'experienced', tighter: [] },
-      timings: { ...DEFAULT_TIMINGS, breathSeconds: 8 },
+      timings: { ...DEFAULT_TIMINGS, breath: 8 },
     });
     expect(keptBasis(basis(), now)).toEqual(basis());
     expect(tighterSideIn(keptBasis(basis(), now), 'soleus')).toBe('left');

@@ -1,3 +1,4 @@
+import type { Side } from '../anatomy/side.js';
 import type { BodyRegionId } from '../anatomy/body-region.js';
 import { addMonths, type PlainDate } from '../schedule/plain-date.js';
 import { QUESTION_IDS, questionById, type QuestionId } from './questions.js';
@@ -8,6 +9,8 @@ export interface Answers {
   readonly no: readonly QuestionId[];
   /** Regions that a yes is about. */
   readonly regions: Readonly<Partial<Record<QuestionId, readonly BodyRegionId[]>>>;
+  /** On which side each of its regions is; one that is not there was not said, or is on both. It is shown, and takes no limit away. */
+  readonly sides?: Readonly<Partial<Record<QuestionId, Readonly<Partial<Record<BodyRegionId, Side>>>>>>;
   /** What a yes was told apart by; answers from before this was asked have none, and are read strictly. */
   readonly details?: Readonly<Partial<Record<QuestionId, readonly string[]>>>;
   /** Yeses on record that a client denied, or told apart otherwise: they stand until a coach asks. */

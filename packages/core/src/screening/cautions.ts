@@ -1,3 +1,4 @@
+import type { Side } from '../anatomy/side.js';
 import type { BodyRegionId } from '../anatomy/body-region.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { Answers } from './answers.js';
@@ -17,6 +18,8 @@ export interface Caution extends Rule {
   readonly id: CautionId;
   /** Regions that the answer is about; empty where none were asked for. */
   readonly regions: readonly BodyRegionId[];
+  /** On which side a region is, where it was said. */
+  readonly sides?: Readonly<Partial<Record<BodyRegionId, Side>>>;
   /** What the answer was told apart by; empty where it was not. */
   readonly details: readonly string[];
 }
@@ -48,7 +51,9 @@ export function isHouseRule({ id }: Pick<Caution, 'id'>): boolean {
 export function cautionOf(id: QuestionId, answers: Answers, day: PlainDate | null = null): Caution {
   const regions = answers.regions[id] ?? [];
   const details = answers.details?.[id] ?? [];
-  return { id, ...RULES[id]({ regions, details, date: answers.dates?.[id] ?? null, day }), regions, details };
+  const sides = answers.sides?.[id];
+  const rule = RULES[id]({ regions, details, date: answers.dates?.[id] ?? null, day });
+  return { id, ...rule, regions, details, ...(sides && { sides }) };
 }
 
 /**

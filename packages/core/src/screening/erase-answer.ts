@@ -13,5 +13,6 @@ export function withoutAnswer(answers: Answers, question: QuestionId): Answers {
     regions: without(answers.regions),
     details: without(answers.details ?? {}),
     dates: without(answers.dates ?? {}),
+    ...(answers.sides && { sides: without(answers.sides) }),
   };
 }

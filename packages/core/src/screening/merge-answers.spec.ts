@@ -26,6 +26,13 @@ describe('what a client answers alone', () => {
     const merged = withRecorded(answers(['pressure'], { details: { pressure: ['controlled'] } }), recorded);
     expect(merged).toMatchObject({ details: { pressure: ['not-controlled'] }, denied: ['pressure'] });
   });
+  it('says no side where record and client name two', () => {
+    const knee = (side: 'left' | 'right') =>
+      answers(['tear'], { regions: { tear: ['knee'] }, sides: { tear: { knee: side } }, details: { tear: ['fresh'] } });
+    const asked = { ...knee('right'), details: { tear: ['old'] } };
+    expect(withRecorded(asked, knee('left')).sides).toBeUndefined();
+    expect(withRecorded(asked, knee('right')).sides).toEqual({ tear: { knee: 'right' } });
+  });
   it('stands as it is where nothing is on record, or nothing differs', () => {
     const own = answers(['tear'], { regions: { tear: ['knee'] } });
     expect(withRecorded(own, null)).toEqual(own);

@@ -316,9 +316,11 @@ const CLIENT_REFERRED: Readonly<Record<Urgency, string>> = {
   'before planning': SEE_SOMEONE,
 };
 
-/** Name of a caution, with the regions it is about: "An inflamed joint: knee". */
-export function cautionTitle({ id, regions }: Pick<Caution, 'id' | 'regions'>): string {
-  const where = regions.map((r) => lowerFirst(bodyRegionName(r))).join(', ');
+/** Name of a caution, with the regions it is about and their sides: "An inflamed joint: left knee". */
+export function cautionTitle({ id, regions, sides }: Pick<Caution, 'id' | 'regions' | 'sides'>): string {
+  const where = regions
+    .map((r) => [sides?.[r], lowerFirst(bodyRegionName(r))].filter((w) => w !== undefined).join(' '))
+    .join(', ');
   return where ? `${TEXTS[id].title}: ${where}` : TEXTS[id].title;
 }
 

@@ -1,4 +1,12 @@
-import { NOTHING_KNOWN, QUESTION_IDS, QUESTIONS, screeningOn, type QuestionId, NO_ANSWERS } from '@yandle/core';
+import {
+  cautionTitle,
+  NOTHING_KNOWN,
+  QUESTION_IDS,
+  QUESTIONS,
+  screeningOn,
+  type QuestionId,
+  NO_ANSWERS,
+} from '@yandle/core';
 import type { ClearanceBody, IntakeBody, ScreeningView } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
 import { FillInScreen } from '../fill-in/fill-in';
@@ -12,6 +20,7 @@ import {
   withDetail,
   withNoToTheRest,
   withRegion,
+  withSide,
 } from './question-groups';
 
 const answers = (yes: readonly QuestionId[] = []) => ({
@@ -46,6 +55,20 @@ describe('answers', () => {
     expect(yes).toMatchObject({ yes: ['tear'], no: [], regions: { tear: ['knee'] } });
     expect(withAnswer(yes, 'tear', 'no')).toEqual({ ...NO_ANSWERS, no: ['tear'] });
     expect(withRegion(yes, 'tear', 'knee').regions).toEqual({ tear: [] });
+  });
+  it('name the side of a region that has two, and forget it with the region or the yes', () => {
+    const knee = withSide(withRegion(withAnswer(NO_ANSWERS, 'tear', 'yes'), 'tear', 'knee'), 'tear', 'knee', 'left');
+    expect(knee.sides).toEqual({ tear: { knee: 'left' } });
+    expect(withSide(knee, 'tear', 'knee', null).sides).toEqual({});
+    expect(withRegion(knee, 'tear', 'knee').sides).toEqual({});
+    expect(withAnswer(knee, 'tear', 'no').sides).toEqual({});
+    const asked = askedQuestions('Bones, joints and muscles', withRegion(knee, 'tear', 'neck'), 40, TODAY);
+    const tear = asked.find((q) => q.id === 'tear')!;
+    expect(tear.regions!.filter((r) => r.chosen).map((r) => [r.id, r.sided, r.side])).toEqual([
+      ['knee', true, 'left'],
+      ['neck', false, null],
+    ]);
+    expect(cautionTitle(tear.caution!)).toMatch(/left knee, neck$/);
   });
   it('a no to the rest leaves what was answered, and other groups, alone', () => {
     const a = withNoToTheRest(withAnswer(NO_ANSWERS, 'heart', 'yes'), 'Heart, blood and breath');

@@ -11,7 +11,18 @@ import {
   type Caution,
   type QuestionGroup,
   type QuestionId,
+  type Side,
+  isSided,
 } from '@yandle/core';
+
+/** A region to choose; `side` is null where none was said, and `sided` false where there is none to say. */
+export interface AskedRegion {
+  readonly id: BodyRegionId;
+  readonly name: string;
+  readonly chosen: boolean;
+  readonly sided: boolean;
+  readonly side: Side | null;
+}
 
 /** A question as it is asked, with the answer so far and what follows from it. */
 export interface AskedQuestion {
@@ -19,7 +30,7 @@ export interface AskedQuestion {
   readonly text: string;
   readonly answer: 'yes' | 'no' | null;
   /** Regions to choose from when the answer is yes and is about regions; null otherwise. */
-  readonly regions: readonly { readonly id: BodyRegionId; readonly name: string; readonly chosen: boolean }[] | null;
+  readonly regions: readonly AskedRegion[] | null;
   /** What a yes is told apart by, when the answer is yes and is told apart; null otherwise. */
   readonly detail: {
     readonly ask: string;
@@ -61,7 +72,13 @@ export function askedQuestions(
       answer,
       regions:
         q.regions && answer === 'yes'
-          ? BODY_REGIONS.map((r) => ({ id: r.id, name: bodyRegionName(r.id), chosen: chosen.includes(r.id) }))
+          ? BODY_REGIONS.map((r) => ({
+              id: r.id,
+              name: bodyRegionName(r.id),
+              chosen: chosen.includes(r.id),
+              sided: isSided(r.id),
+              side: answers.sides?.[q.id]?.[r.id] ?? null,
+            }))
           : null,
       detail:
         q.detail && answer === 'yes'
@@ -116,6 +133,7 @@ export function withAnswer(answers: Answers, id: QuestionId, answer: 'yes' | 'no
       ? {}
       : {
           regions: without(answers.regions, id),
+          ...(answers.sides && { sides: without(answers.sides, id) }),
           details: without(answers.details, id),
           dates: without(answers.dates, id),
         }),
@@ -143,8 +161,21 @@ export function withNoToTheRest(answers: Answers, group: QuestionGroup): Answers
     .reduce<Answers>((a, q) => withAnswer(a, q.id, 'no'), answers);
 }
 
+/** A region chosen, or taken back with its side. */
 export function withRegion(answers: Answers, id: QuestionId, region: BodyRegionId): Answers {
   const now = answers.regions[id] ?? [];
   const next = now.includes(region) ? now.filter((r) => r !== region) : [...now, region];
-  return { ...answers, regions: { ...answers.regions, [id]: next } };
+  const changed = { ...answers, regions: { ...answers.regions, [id]: next } };
+  return next.includes(region) ? changed : withSide(changed, id, region, null);
+}
+
+/** The side of a region; null where it is not known, or both. */
+export function withSide(answers: Answers, id: QuestionId, region: BodyRegionId, side: Side | null): Answers {
+  const { [region]: before, ...others } = answers.sides?.[id] ?? {};
+  if (side === null && before === undefined) return answers;
+  const sides = side === null ? others : { ...others, [region]: side };
+  return {
+    ...answers,
+    sides: { ...without(answers.sides, id), ...(Object.keys(sides).length > 0 && { [id]: sides }) },
+  };
 }

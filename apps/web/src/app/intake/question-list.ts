@@ -1,7 +1,15 @@
 import { Component, computed, input, linkedSignal, output } from '@angular/core';
-import type { Answers, BodyRegionId, QuestionGroup, QuestionId } from '@yandle/core';
+import type { Answers, BodyRegionId, QuestionGroup, QuestionId, Side } from '@yandle/core';
 import { CautionWords } from './caution-words';
-import { askedQuestions, withAnswer, withDate, withDetail, withNoToTheRest, withRegion } from './question-groups';
+import {
+  askedQuestions,
+  withAnswer,
+  withDate,
+  withDetail,
+  withNoToTheRest,
+  withRegion,
+  withSide,
+} from './question-groups';
 
 /** The questions of one group, each with yes and no, and what a yes changes right beside it. */
 @Component({
@@ -32,6 +40,28 @@ import { askedQuestions, withAnswer, withDate, withDetail, withNoToTheRest, with
                   </label>
                 }
               </div>
+              @for (r of regions; track r.id) {
+                @if (r.chosen && r.sided) {
+                  <div
+                    class="mt-1.5 flex flex-wrap items-center gap-1 text-sm"
+                    role="radiogroup"
+                    [attr.aria-label]="r.name + ': which side'"
+                  >
+                    <span class="min-w-36">{{ r.name }}:</span>
+                    @for (s of sides; track s.side) {
+                      <label class="choice !min-h-8 !px-2 !py-0.5">
+                        <input
+                          type="radio"
+                          [name]="q.id + '-' + r.id"
+                          [checked]="r.side === s.side"
+                          (change)="onSide(q.id, r.id, s.side)"
+                        />
+                        {{ s.words }}
+                      </label>
+                    }
+                  </div>
+                }
+              }
             </fieldset>
           }
           @if (q.detail; as detail) {
@@ -85,6 +115,11 @@ export class QuestionList {
   readonly toClient = input(false);
   readonly changed = output<Answers>();
   protected readonly both = ['yes', 'no'] as const;
+  protected readonly sides = [
+    { side: 'left', words: 'left' },
+    { side: 'right', words: 'right' },
+    { side: null, words: 'both, or not known' },
+  ] as const;
   protected readonly questions = computed(() => askedQuestions(this.group(), this.answers(), this.age(), this.today()));
   protected readonly open = computed(() => this.questions().filter((q) => q.answer === null).length);
 
@@ -101,6 +136,9 @@ export class QuestionList {
   }
   protected region(id: QuestionId, region: BodyRegionId): void {
     this.change(withRegion(this.now(), id, region));
+  }
+  protected onSide(id: QuestionId, region: BodyRegionId, side: Side | null): void {
+    this.change(withSide(this.now(), id, region, side));
   }
   protected tell(id: QuestionId, detail: string): void {
     this.change(withDetail(this.now(), id, detail));

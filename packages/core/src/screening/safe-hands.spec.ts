@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { DEMANDS } from '../catalogue/demand.js';
 import { EXERCISES, exerciseById } from '../catalogue/exercises.js';
+import { candidatesFor } from '../composing/candidates.js';
 import { demandsOf } from '../catalogue/demands-of.js';
 import { exercisesDoing } from '../catalogue/forms.js';
 import { POSITIONS } from '../catalogue/rom-test.js';
@@ -181,6 +183,66 @@ describe('nothing forbidden passes', () => {
     );
     // The ways were gone: a test that never came to an exercise would prove nothing.
     expect(Math.min(seen.plan, seen.template, seen.swap)).toBeGreaterThan(100);
+  }, 120_000);
+
+  // Copied, imported or written: an exercise of the studio's own goes by its tags, and by nothing until somebody has gone through them.
+  it('by an own exercise, in any way that an exercise is chosen', () => {
+    const own = fc
+      .record({
+        from: fc.constantFrom(...EXERCISES),
+        demands: fc.uniqueArray(fc.constantFrom(...DEMANDS), { maxLength: 3 }),
+        known: fc.boolean(),
+      })
+      .map(({ from, demands, known }) => ({
+        ...from,
+        id: 'own-copy',
+        demands,
+        demandsKnown: known,
+        difficulty: 1 as const,
+      }));
+    let chosen = 0;
+    fc.assert(
+      fc.property(someone, own, (who, mine) => {
+        const cautions = cautionsFor(who.answers, who.age);
+        const library = [mine, ...EXERCISES];
+        const limited = cautions.some((c) => c.effect.onlyKnown);
+        const find = (id: string) => (id === mine.id ? mine : exerciseById(id));
+        const may = (group: typeof mine.primary, technique: typeof mine.technique) =>
+          splitAllowed(
+            exercisesDoing(group, technique, library).map((e) => ({ ...e, technique })),
+            cautions,
+          ).allowed.map((e) => find(e.id));
+        const ways = [
+          ...STYLES.flatMap((s) => chooseExercises(mine.primary, [s], may, who.experience).map((c) => c.exerciseId)),
+          ...alternatives(
+            { exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 30, sensation: 3, firstSide: 'left' },
+            exerciseById('bent-knee-wall-calf'),
+            { allowed: splitAllowed(library, cautions).allowed, equipment: mine.props, inSession: [] },
+          ).map((a) => a.exercise.id),
+          ...candidatesFor(
+            request([need(mine.primary)], {
+              exercises: library,
+              cautions,
+              experience: who.experience,
+              positions: POSITIONS,
+            }),
+          ).candidates.map((c) => c.exercise.id),
+        ];
+        if (!ways.includes(mine.id)) return;
+        chosen += 1;
+        // By its own arithmetic: nothing it asks is taken away, and who has a limit gets none that nobody has gone through.
+        expect(limited && !mine.demandsKnown).toBe(false);
+        for (const { id, effect } of cautions) {
+          expect(
+            demandsOf(mine).filter((d) => effect.excludedDemands.includes(d)),
+            id,
+          ).toEqual([]);
+          expect([mine.primary, ...mine.secondary].filter((g) => effect.excludedGroups.includes(g))).toEqual([]);
+        }
+      }),
+      runs(300),
+    );
+    expect(chosen).toBeGreaterThan(30);
   }, 120_000);
 
   it('by composing a session, whatever is asked', () => {

@@ -134,6 +134,42 @@ describe('a check without hands', () => {
   });
 });
 
+// Issue "Safe hands", checks: whatever is pressed in whatever order, seconds that are logged were spent running.
+describe('any presses', () => {
+  it('log no more than the time in which it ran, of any bout', () => {
+    const type = fc.constantFrom('tick', 'pause', 'resume', 'skip', 'back', 'redo', 'longer', 'leave');
+    fc.assert(
+      fc.property(fc.array(fc.tuple(type, fc.integer({ min: 1, max: 2000 })), { maxLength: 120 }), (presses) => {
+        let state: PlayerState = resume(PLAYER_START, plain);
+        let ran = 0;
+        const sums = new Map<string, number>();
+        for (const [what, ms] of presses) {
+          const before = state;
+          const step = (r: { readonly state: PlayerState; readonly ended: readonly SetDone[] }) => {
+            state = r.state;
+            // What is redone counts again: the newest log of a bout replaces the one before.
+            for (const e of r.ended) sums.set(`${e.item} ${e.side} ${e.set}`, e.doneSeconds);
+          };
+          if (what === 'tick') {
+            step(tick(state, plain, ms));
+            if (before.running) ran += ms;
+            else expect(state).toEqual(before);
+          } else if (what === 'skip') step(skip(state, plain));
+          else if (what === 'leave') step(skipItem(state, plain));
+          else if (what === 'pause') state = pause(state);
+          else if (what === 'resume') state = resume(state, plain);
+          else if (what === 'back') state = back(state, plain);
+          else if (what === 'redo') state = redoSide(state, plain);
+          else state = extend(state, plain);
+        }
+        const logged = [...sums.values()].reduce((a, b) => a + b, 0);
+        expect(logged).toBeLessThanOrEqual(ran / 1000 + 1e-9);
+      }),
+      runs(300),
+    );
+  });
+});
+
 describe('the end of the whole session', () => {
   it('keeps what was held and leaves nothing to run', () => {
     const r = endAll(at(firstHold, 7300), plain);

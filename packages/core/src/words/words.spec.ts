@@ -20,5 +20,6 @@ describe('words', () => {
   it('keeps names inside a running list', () => {
     expect(runningList(['A fresh calf or Achilles tear', 'Swelling'])).toBe('a fresh calf or Achilles tear; swelling');
     expect(lowerFirst('')).toBe('');
+    expect(lowerFirst('Down syndrome or a loose neck')).toBe('Down syndrome or a loose neck');
   });
 });

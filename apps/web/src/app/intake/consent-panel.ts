@@ -61,7 +61,7 @@ import { ScreeningStore } from './screening.store';
         </p>
       }
       <y-consent-form [studio]="studio()" [age]="age()" (given)="body.set($event)">
-        <button type="button" class="btn btn-go mt-3" [disabled]="!body() || store.busy()" (click)="record()">
+        <button type="button" class="btn btn-go mt-3 ml-3" [disabled]="!body() || store.busy()" (click)="record()">
           Record the consent
         </button>
       </y-consent-form>

@@ -63,8 +63,7 @@ const MOVING = ['entry', 'position', 'set-up', 'repetitions', 'roll'];
       gap: 0.75rem;
     }
     .second-box {
-      width: min(9rem, 26vw);
-      max-height: 10rem;
+      width: min(7rem, 16vw);
     }
     .second-box:empty {
       display: none;
@@ -72,6 +71,9 @@ const MOVING = ['entry', 'position', 'set-up', 'repetitions', 'roll'];
     .figure-box {
       width: min(26rem, 60vw);
       height: clamp(5.5rem, 26vmin, 16rem);
+    }
+    .figures:has(.second-box:not(:empty)) .figure-box {
+      width: min(18rem, 50vw);
     }
     .step {
       display: flex;

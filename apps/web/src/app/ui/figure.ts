@@ -57,7 +57,7 @@ const FILLED: readonly ShapeRole[] = ['near', 'far', 'thing', 'thing-soft', 'mat
         }
       </svg>
       @if (otherWords(); as words) {
-        <p class="text-center text-sm text-soft">{{ words }}</p>
+        <p class="text-center text-xs text-soft">{{ words }}</p>
       }
     }
   `,

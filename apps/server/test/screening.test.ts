@@ -49,7 +49,10 @@ describe('screening', () => {
     // It opens planning; what the caution takes away stays, since the record names no limit.
     expect(cleared).toMatchObject({
       ...{ state: 'cleared', holds: false, lifted: [{ id: 'leg-pain', outcome: 'refer' }] },
-      current: [{ id: 'leg-pain', outcome: 'limit', effect: { excludedDemands: ['spine-forward', 'spine-loaded'] } }, ...HOUSE],
+      current: [
+        { id: 'leg-pain', outcome: 'limit', effect: { excludedDemands: ['spine-forward', 'spine-loaded'] } },
+        ...HOUSE,
+      ],
     });
     expect(cleared.clearances[0]!.ends).toBe('2027-03-09');
     const path = await h.agent.get(`/api/v1/clients/${client}`).expect(200);
@@ -205,7 +208,10 @@ describe('screening', () => {
   it('wants a guardian’s consent under 18, and keeps the limits of youth after it', async () => {
     const client = await aClient(h, { birthDate: '2010-05-05' });
     const consent = { version: CONSENT_VERSION, by: 'guardian', name: 'A Parent' };
-    expect(await ask(client, [], { consent })).toMatchObject({ state: 'refer', current: [{ id: 'under-18' }, ...HOUSE] });
+    expect(await ask(client, [], { consent })).toMatchObject({
+      state: 'refer',
+      current: [{ id: 'under-18' }, ...HOUSE],
+    });
     const r = await clear(client, 'under-18').expect(200);
     expect(r.body).toMatchObject({ state: 'cleared', current: [{ id: 'under-18', outcome: 'limit' }, ...HOUSE] });
   });

@@ -26,6 +26,7 @@ export * from './measuring/reference.js';
 export * from './measuring/battery.js';
 export * from './measuring/findings/shortfall.js';
 export * from './measuring/findings/findings.js';
+export * from './measuring/findings/turn-needed.js';
 export * from './measuring/findings/order.js';
 export * from './measuring/reliability/anova.js';
 export * from './measuring/reliability/icc.js';

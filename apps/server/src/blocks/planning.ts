@@ -18,6 +18,7 @@ import {
   tighterSideIn,
   isHypermobile,
   measuredTests,
+  neededTurns,
   planClientOf,
   sidedValues,
 } from '@yandle/core';
@@ -61,6 +62,7 @@ async function measuredOf(
       const side = tighterSide(group, sided);
       return side ? [{ group, side }] : [];
     }),
+    turns: neededTurns(tests, person),
     hypermobile: isHypermobile(tests, await newestBeighton(data, client.id), person),
   };
 }

@@ -117,7 +117,7 @@ export const BATTERIES: readonly Battery[] = [
       'chair-sit-and-reach',
       'seated-rotation',
       'neck-rotation',
-      'neck-extension',
+      'neck-side-bend',
     ],
   },
 ];

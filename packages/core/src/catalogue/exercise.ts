@@ -1,7 +1,8 @@
 import type { Demand } from './demand.js';
 import type { Technique } from '../technique/catalogue.js';
+import { otherSide, type Side } from '../anatomy/side.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Position } from './rom-test.js';
+import type { Position, Turn } from './rom-test.js';
 import type { Origin } from '../source.js';
 import type { PropId } from './props.js';
 
@@ -35,6 +36,10 @@ export interface Exercise {
   readonly primary: MuscleGroupId;
   /** Groups that are worked along, each credited with {@link SECONDARY_SHARE} of the seconds. */
   readonly secondary: readonly MuscleGroupId[];
+  /** Those of its groups that are stretched on the other side than the one that is named; left out for none. */
+  readonly otherSide?: readonly MuscleGroupId[];
+  /** Which way the joint is turned, where its group holds two opposite motions ({@link TURNING_GROUPS}); left out elsewhere. */
+  readonly turns?: Turn;
   readonly technique: Technique;
   readonly position: Position;
   /** What it asks beyond muscles, position and technique; cautions go by it (`demandsOf` adds what its position asks). */
@@ -95,6 +100,16 @@ export type ExerciseDefinition = Omit<Exercise, 'id'>;
 
 /** Share of the seconds that a group worked along is credited with. Common practice, no source. */
 export const SECONDARY_SHARE = 0.5;
+
+/** False where two exercises of a group turn the joint in opposite ways: neither stands in for the other. */
+export function sameTurn(a: Pick<Exercise, 'turns'>, b: Pick<Exercise, 'turns'>): boolean {
+  return a.turns === undefined || b.turns === undefined || a.turns === b.turns;
+}
+
+/** The side of a group that is stretched when an exercise is done on a side. */
+export function stretchedSide(exercise: Pick<Exercise, 'otherSide'>, group: MuscleGroupId, done: Side): Side {
+  return exercise.otherSide?.includes(group) ? otherSide(done) : done;
+}
 
 /** Share of an exercise's seconds that a group is credited with, 0 to 1. */
 export function shareOf(exercise: Pick<Exercise, 'primary' | 'secondary'>, group: MuscleGroupId): number {

@@ -32,6 +32,27 @@ export interface ErrorFigure {
   readonly source: Source;
 }
 
+/**
+ * On which side a muscle group limits a motion that is named left or right: the side that is named, the other, or neither, where both do or
+ * nobody can tell.
+ */
+export const LIMIT_SIDES = ['same', 'opposite', 'none'] as const;
+export type LimitSide = (typeof LIMIT_SIDES)[number];
+
+/** A muscle group that limits a motion. */
+export interface TestLimit {
+  readonly group: MuscleGroupId;
+  /** How much, 0 to 1. */
+  readonly weight: number;
+  readonly side: LimitSide;
+}
+
+/** Which way a limb is turned. */
+export const TURNS = ['in', 'out'] as const;
+export type Turn = (typeof TURNS)[number];
+/** Groups that hold two opposite motions: what stretches one does not stretch the other. */
+export const TURNING_GROUPS: readonly MuscleGroupId[] = ['shoulder-rotators', 'deep-hip-rotators'];
+
 /** One standardised way to measure a motion. Data: everything a coach must know to repeat it. */
 export interface RomTest {
   readonly id: string;
@@ -64,8 +85,10 @@ export interface RomTest {
   /** A side difference must also exceed this to be called notable. In the unit of the test. */
   readonly sideThreshold: { readonly value: number; readonly source: Source } | null;
   readonly reference: Reference;
-  /** Which muscle groups limit the motion, and how much (weights 0-1). */
-  readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+  /** Which muscle groups limit the motion, how much, and on which side. */
+  readonly limits: readonly TestLimit[];
+  /** Which way a joint is turned where the group holds two opposite motions; left out elsewhere. */
+  readonly turns?: Turn;
   /** What it asks of the body beyond the groups it stretches; cautions go by it. */
   readonly demands: readonly Demand[];
   /** True when a firm bed or a couch will do in place of the floor. */

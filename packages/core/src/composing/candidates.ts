@@ -1,7 +1,7 @@
 import { boundsOf } from '../catalogue/amount.js';
 import { isOnHold } from '../session/on-hold.js';
 import type { ObjectionFact } from './facts.js';
-import type { Exercise } from '../catalogue/exercise.js';
+import { sameTurn, type Exercise } from '../catalogue/exercise.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { EVERYDAY_PROPS } from '../catalogue/props.js';
 import { EXPERIENCES } from '../planning/limits.js';
@@ -119,6 +119,7 @@ export function candidatesFor(request: ComposeRequest): {
   request.needs.forEach((need, index) => {
     for (const exercise of request.exercises) {
       if (exercise.primary !== need.group || !techniquesOf(exercise).includes(need.bout.technique)) continue;
+      if (!sameTurn(exercise, need)) continue;
       const because = objection(exercise, need, request);
       if (because) leftOut.push({ need: index, exercise, because });
       else candidates.push(candidateOf(index, need, exercise, request));

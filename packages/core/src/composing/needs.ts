@@ -25,6 +25,7 @@ export function needsOf(
     const known = week.find((w) => w.group === exercise.primary && w.technique === technique);
     return {
       group: exercise.primary,
+      ...(exercise.turns && { turns: exercise.turns }),
       bout: { ...fields, technique },
       firstSide,
       weight: STRETCHING.includes(technique) ? lane : lane / 2,

@@ -4,7 +4,7 @@ import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { PropId } from '../catalogue/props.js';
 import { boutDose } from '../dose/dose.js';
-import type { Position } from '../catalogue/rom-test.js';
+import type { Position, Turn } from '../catalogue/rom-test.js';
 import type { Experience } from '../planning/limits.js';
 import type { Caution } from '../screening/cautions.js';
 import { amountOf, type Bout } from '../technique/prescription.js';
@@ -14,6 +14,8 @@ import type { PurposeId } from './purpose.js';
 /** What a session should do for one group with one technique: the part of a lane that falls on this day. */
 export interface ComposeNeed {
   readonly group: MuscleGroupId;
+  /** Which way the joint is turned by what was planned; an exercise that turns it the other way does not serve. Left out where it does not matter. */
+  readonly turns?: Turn;
   /** Technique, sets a side, their size, and what the tighter side gets on top. */
   readonly bout: Bout;
   /** Side that begins: the tighter one, else left. */

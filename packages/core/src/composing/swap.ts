@@ -1,5 +1,5 @@
 import type { AlternativeFact } from './facts.js';
-import type { Exercise } from '../catalogue/exercise.js';
+import { sameTurn, type Exercise } from '../catalogue/exercise.js';
 import { EVERYDAY_PROPS, type PropId } from '../catalogue/props.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
@@ -40,7 +40,7 @@ export function alternatives(
   const shared = (e: Exercise): number => e.secondary.filter((g) => exercise.secondary.includes(g)).length;
   const ranked = allowed
     .filter((e) => e.primary === exercise.primary && e.id !== exercise.id && !inSession.includes(e.id))
-    .filter((e) => techniquesOf(e).includes(bout.technique))
+    .filter((e) => techniquesOf(e).includes(bout.technique) && sameTurn(e, exercise))
     .map((e, at) => {
       const asked = clipped(bout, e);
       const { technique, bonus, ...rest } = asked;

@@ -1,10 +1,10 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
-import { shareOf, type Exercise } from '../catalogue/exercise.js';
+import { shareOf, stretchedSide, type Exercise } from '../catalogue/exercise.js';
 
 /** Weekly seconds that an exercise is done for, by side. */
 export interface WorkedSeconds {
-  readonly exercise: Pick<Exercise, 'primary' | 'secondary'>;
+  readonly exercise: Pick<Exercise, 'primary' | 'secondary' | 'otherSide'>;
   readonly left: number;
   readonly right: number;
 }
@@ -19,7 +19,8 @@ export function groupDoses(worked: readonly WorkedSeconds[]): Map<MuscleGroupId,
     for (const group of new Set([w.exercise.primary, ...w.exercise.secondary])) {
       const share = shareOf(w.exercise, group);
       const at = out.get(group) ?? { left: 0, right: 0 };
-      out.set(group, { left: at.left + w.left * share, right: at.right + w.right * share });
+      const seconds = (side: Side) => at[side] + w[stretchedSide(w.exercise, group, side)] * share;
+      out.set(group, { left: seconds('left'), right: seconds('right') });
     }
   for (const [group, d] of out) out.set(group, { left: Math.round(d.left), right: Math.round(d.right) });
   return out;

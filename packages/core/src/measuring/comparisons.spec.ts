@@ -14,10 +14,10 @@ import { tighterSide } from './tighter-side.js';
 
 describe('sideDifference', () => {
   it('names the tighter side by the direction of better', () => {
-    expect(sideDifference(38, 29, ACTIVE_KNEE_EXTENSION)).toMatchObject({ delta: 9, tighter: 'left', notable: true });
-    expect(sideDifference(29, 38, ACTIVE_KNEE_EXTENSION).tighter).toBe('right');
-    expect(sideDifference(6.4, 9.1, WEIGHT_BEARING_LUNGE)).toMatchObject({ tighter: 'left', notable: true });
-    expect(sideDifference(9, 9, WEIGHT_BEARING_LUNGE)).toMatchObject({ tighter: null, notable: false });
+    expect(sideDifference(38, 29, ACTIVE_KNEE_EXTENSION)).toMatchObject({ delta: 9, less: 'left', notable: true });
+    expect(sideDifference(29, 38, ACTIVE_KNEE_EXTENSION).less).toBe('right');
+    expect(sideDifference(6.4, 9.1, WEIGHT_BEARING_LUNGE)).toMatchObject({ less: 'left', notable: true });
+    expect(sideDifference(9, 9, WEIGHT_BEARING_LUNGE)).toMatchObject({ less: null, notable: false });
   });
 
   // Knee to wall: MDC 1.9 cm (Powden 2015, from memory) is stricter than the trade's 1.5 cm.
@@ -70,13 +70,14 @@ describe('references', () => {
     expect(referenceValue(referenceFor(romTestById('side-split-height'), anyone))).toBeNull();
   });
 
-  // Roach & Miles 1991, hip abduction by age, both sexes (from memory): 44 (11), 42 (11), 39 (12); AAOS 45 outside the table.
+  // Roach & Miles 1991, hip abduction by age, both sexes (from memory): 44 (11), 42 (11), 39 (12); outside the table the nearest row is shown.
   it('looks up by age', () => {
     const at = (age: number) => referenceFor(romTestById('hip-abduction'), { age, sex: null });
     expect(at(30)).toMatchObject({ kind: 'band', centre: 44, low: 33, high: 55 });
     expect(at(59)).toMatchObject({ kind: 'band', centre: 42 });
     expect(at(60)).toMatchObject({ kind: 'band', centre: 39, sd: 12 });
-    expect(at(24)).toMatchObject({ kind: 'nominal', value: 45 });
+    expect(at(24)).toMatchObject({ kind: 'nominal', value: 44, nearest: [25, 39] });
+    expect(at(80)).toMatchObject({ kind: 'nominal', value: 39, nearest: [60, 74] });
   });
 
   // Youdas et al. 2005, straight-leg raise (from memory): men 68.5 (6.8), women 76.3 (9.5).

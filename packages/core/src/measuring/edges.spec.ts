@@ -30,10 +30,10 @@ describe('direction of better', () => {
         } as const;
         const one = sideDifference(a, b, { ...rule, better: 'more' });
         const two = sideDifference(-a, -b, { ...rule, better: 'less' });
-        expect([two.notable, two.tighter]).toEqual([one.notable, one.tighter]);
+        expect([two.notable, two.less]).toEqual([one.notable, one.less]);
 
-        const g = shortfall(a, { ...rule, better: 'more' }, { value: b, sd: 8, from: 'goal' });
-        const h = shortfall(-a, { ...rule, better: 'less' }, { value: -b, sd: 8, from: 'goal' });
+        const g = shortfall(a, { ...rule, better: 'more' }, { value: b, sd: 8 });
+        const h = shortfall(-a, { ...rule, better: 'less' }, { value: -b, sd: 8 });
         expect(h.spreads).toBeCloseTo(g.spreads, 10);
 
         const readings = { repeatTolerance: 5, plausible: { min: -100, max: 100 } };
@@ -93,7 +93,7 @@ describe('asymmetric and missing sides', () => {
     expect(one!.tighter).toBeNull();
     expect(one!.tests[0]!.finding).toMatchObject({ side: 'right', value: 60, sideSpreads: 0 });
     const [two] = findings([{ test, left: 20, right: 60, both: null }], person).ranked;
-    expect(two!.tests[0]!.finding).toMatchObject({ side: 'right', tighter: 'right' });
+    expect(two!.tests[0]!.finding).toMatchObject({ side: 'right', less: 'right' });
     expect(findings([{ test, left: null, right: null, both: null }], person).ranked).toEqual([]);
   });
 });

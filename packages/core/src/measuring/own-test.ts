@@ -1,8 +1,7 @@
-import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import type { Source } from '../source.js';
 import { PRACTICE_SPREAD } from './findings/shortfall.js';
-import type { Position, RomTest, RomUnit, ValueRule } from '../catalogue/rom-test.js';
+import type { LimitSide, Position, RomTest, RomUnit, TestLimit, Turn, ValueRule } from '../catalogue/rom-test.js';
 
 /** What a coach writes down of a test of their own. Numbers in its unit. */
 export interface OwnTestDefinition {
@@ -25,7 +24,9 @@ export interface OwnTestDefinition {
   readonly error: { readonly sem: number; readonly source: Source };
   /** A typical value with its spread; sd null for a single value; null for none. */
   readonly reference: { readonly mean: number; readonly sd: number | null; readonly source: Source } | null;
-  readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+  /** `side` is left out in definitions from before it was asked. */
+  readonly limits: readonly (Omit<TestLimit, 'side'> & { readonly side?: LimitSide })[];
+  readonly turns?: Turn;
   readonly cautions: readonly string[];
   readonly notFor: readonly string[];
   readonly faults: readonly string[];
@@ -36,6 +37,13 @@ type OwnTestFault = 'plausible-order' | 'tolerance-too-wide' | 'step-too-coarse'
 
 /** Fields that fix what a number means: they cannot change once the test has results. */
 export const MEANING_FIELDS = ['unit', 'better', 'sides', 'valueRule'] as const satisfies (keyof OwnTestDefinition)[];
+
+/** The side that a group limits where nobody has said it: that of the limb; of a direction nobody can tell. */
+const SIDE_WHERE_NOT_SAID: Readonly<Record<RomTest['sides'], LimitSide>> = {
+  body: 'same',
+  direction: 'none',
+  none: 'none',
+};
 
 /**
  * A test of the catalogue from a coach's definition. The drawn scale runs over the plausible range, narrowed to three spreads around a
@@ -59,6 +67,7 @@ export function romTestOf(id: string, d: OwnTestDefinition): RomTest {
   return {
     ...rest,
     id,
+    limits: d.limits.map((l) => ({ ...l, side: l.side ?? SIDE_WHERE_NOT_SAID[d.sides] })),
     demands: [],
     bed: true,
     scale: d.better === 'more' ? { stiffest: low, freest: high } : { stiffest: high, freest: low },

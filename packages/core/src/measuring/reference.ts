@@ -19,7 +19,13 @@ export type AppliedReference =
       readonly sd: number;
       readonly source: Source;
     }
-  | { readonly kind: 'nominal'; readonly value: number; readonly source: Source }
+  | {
+      readonly kind: 'nominal';
+      readonly value: number;
+      readonly source: Source;
+      /** Ages of the nearest row of a table that has none for the person: it is shown, and nothing is short against it. */
+      readonly nearest?: readonly [from: number, to: number];
+    }
   | { readonly kind: 'none'; readonly because: ReferenceGap };
 
 /** Where a value lies against its reference. `nominal` references make no band. */
@@ -27,12 +33,21 @@ export type Band = 'short' | 'typical' | 'ample' | 'no band';
 
 /** Width of the middle half of a normal distribution in SDs: 2 × 0.6745. */
 const MIDDLE_HALF = 1.349;
+/** From the 40th to the 80th of a hundred in SDs: 0.2533 + 0.8416. */
+const TWO_FIFTHS = 1.0949;
 
 function rowFor<T>(rows: readonly ReferenceRow<T>[], person: Person): T | null {
   const fits = rows.find(
     (r) => (r.sex === null || r.sex === person.sex) && person.age >= r.ages[0] && person.age <= r.ages[1],
   );
   return fits?.value ?? null;
+}
+
+/** The row of the person's sex whose ages are nearest to theirs; null where the table has no row for the sex. */
+function nearestRow<T>(rows: readonly ReferenceRow<T>[], person: Person): ReferenceRow<T> | null {
+  const distance = ({ ages: [from, to] }: ReferenceRow<T>) => Math.max(from - person.age, person.age - to);
+  const fits = rows.filter((r) => r.sex === null || r.sex === person.sex);
+  return [...fits].sort((a, b) => distance(a) - distance(b))[0] ?? null;
 }
 
 const notInTable = (person: Person): AppliedReference => ({
@@ -60,6 +75,8 @@ export function referenceFor(test: Pick<RomTest, 'reference'>, person: Person): 
           sd: row.sd,
           source: r.source,
         };
+      const near = nearestRow(r.rows, person);
+      if (near) return { kind: 'nominal', value: near.value.mean, source: r.source, nearest: near.ages };
       if (r.otherwise) return { kind: 'nominal', ...r.otherwise };
       return notInTable(person);
     }
@@ -78,13 +95,13 @@ export function referenceFor(test: Pick<RomTest, 'reference'>, person: Person): 
     case 'grades': {
       const row = rowFor(r.rows, person);
       if (!row) return notInTable(person);
-      // Two grades lie between, "good" and "very good"; their width serves as the middle half. "Excellent" itself is ample.
+      // The grades are fifths of people (from memory): "good" begins at the 40th of a hundred, "excellent" at the 80th.
       return {
         kind: 'band',
         low: row.good,
         high: row.excellent - 0.5,
         centre: (row.good + row.excellent) / 2,
-        sd: (row.excellent - row.good) / MIDDLE_HALF,
+        sd: (row.excellent - row.good) / TWO_FIFTHS,
         source: r.source,
       };
     }

@@ -11,8 +11,11 @@ export interface SideDifference {
   readonly threshold: number;
   /** True when the difference is more than error and more than the test's own threshold. */
   readonly notable: boolean;
-  /** The side that moves less freely; null when the values are equal. Says nothing by itself: see `notable`. */
-  readonly tighter: Side | null;
+  /**
+   * The side, or the direction, by which the test is named that moves less freely; null when the values are equal. It says nothing by itself
+   * (see `notable`), and not which muscle is tight (see `limitedSide`).
+   */
+  readonly less: Side | null;
 }
 
 /** The parts of a test that a side comparison needs. */
@@ -33,6 +36,6 @@ export function sideDifference(left: number, right: number, rule: SideRule): Sid
     mdc95: limit,
     threshold,
     notable: Math.abs(delta) > threshold,
-    tighter: delta === 0 ? null : leftFreer ? 'right' : 'left',
+    less: delta === 0 ? null : leftFreer ? 'right' : 'left',
   };
 }

@@ -1,7 +1,7 @@
 import type { MeasuredTest } from './measured-test.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { Side } from '../anatomy/side.js';
-import type { RomTest } from '../catalogue/rom-test.js';
+import { otherSide, type Side } from '../anatomy/side.js';
+import type { RomTest, TestLimit } from '../catalogue/rom-test.js';
 import { sideDifference } from './side-difference.js';
 
 /** Values of one test, both sides. In the unit of the test. */
@@ -16,14 +16,38 @@ export function sidedValues(measured: readonly MeasuredTest[]): SidedValues[] {
   return measured.flatMap(({ test, left, right }) => (left === null || right === null ? [] : [{ test, left, right }]));
 }
 
+/** A test speaks for the sides of a group that limits it at least so much. Common practice, no source. */
+export const HEAVY_WEIGHT = 0.5;
+
 /**
- * The side of a muscle group that is notably tighter, by the measured test that the group limits most.
- * Null when none was measured or the difference is within error.
+ * The side on which a muscle group is tight where a motion named left or right is short: bending the neck to the left is limited on the right.
+ * Null where the test does not tell.
  */
+export function limitedSide({ side }: Pick<TestLimit, 'side'>, named: Side): Side | null {
+  return side === 'none' ? null : side === 'same' ? named : otherSide(named);
+}
+
+/** What one test says of the sides of a group. */
+export interface SideVote {
+  readonly test: RomTest;
+  readonly side: Side;
+  /** Weight of the group in the test × how many times the difference is what error alone can make. */
+  readonly strength: number;
+}
+
+/** What all tests of a group say of its sides, the clearest first. Those within error, and those that tell no side, say nothing. */
+export function sideVotes(group: MuscleGroupId, measured: readonly SidedValues[]): SideVote[] {
+  const votes = measured.flatMap(({ test, left, right }): SideVote[] => {
+    const limit = test.limits.find((l) => l.group === group);
+    if (!limit || limit.weight < HEAVY_WEIGHT) return [];
+    const d = sideDifference(left, right, test);
+    const side = d.notable && d.less !== null ? limitedSide(limit, d.less) : null;
+    return side === null ? [] : [{ test, side, strength: (limit.weight * Math.abs(d.delta)) / d.threshold }];
+  });
+  return votes.sort((a, b) => b.strength - a.strength);
+}
+
+/** The side of a muscle group that is notably tighter, by all its tests: the clearest counts (domain 2.2). Null when none tells. */
 export function tighterSide(group: MuscleGroupId, measured: readonly SidedValues[]): Side | null {
-  const weight = (m: SidedValues) => m.test.limits.find((l) => l.group === group)?.weight ?? 0;
-  const best = [...measured].sort((a, b) => weight(b) - weight(a))[0];
-  if (!best || weight(best) === 0) return null;
-  const d = sideDifference(best.left, best.right, best.test);
-  return d.notable ? d.tighter : null;
+  return sideVotes(group, measured)[0]?.side ?? null;
 }

@@ -11,7 +11,7 @@ function bothSaid(a: Where = {}, b: Where = {}): Where | null {
   const differ = (region: string) =>
     region in a && region in b && a[region as keyof Where] !== b[region as keyof Where];
   const left = Object.entries({ ...a, ...b }).filter(([region]) => !differ(region));
-  return left.length > 0 ? (Object.fromEntries(left)) : null;
+  return left.length > 0 ? Object.fromEntries(left) : null;
 }
 
 /**

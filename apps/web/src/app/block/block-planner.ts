@@ -12,6 +12,7 @@ import {
   newLane,
   PLAINEST,
   basisOf,
+  byNeededTurn,
   keptBasis,
   planClientOf,
   tighterSideIn,
@@ -86,7 +87,11 @@ export class BlockPlanner {
     const able = exercisesDoing(group, technique, this.library.exercises());
     const done = able.map((e) => ({ ...e, technique }));
     const allowed = new Set(splitAllowed(done, this.data.cautions()).allowed.map((e) => e.id));
-    return able.filter((e) => allowed.has(e.id));
+    const needed = this.data.planning().turns?.find((t) => t.group === group)?.turns ?? null;
+    return byNeededTurn(
+      able.filter((e) => allowed.has(e.id)),
+      needed,
+    );
   }
 
   /** A lane that begins in the first week that may be changed, from what the client is used to. */

@@ -6,6 +6,8 @@ const found = (ranked: readonly GroupFinding[], over: Partial<Findings> = {}): F
   ranked,
   fine: [],
   notMeasured: [],
+  asked: [],
+  notCounted: [],
   shortFlags: { found: 0, expected: 0, results: 0 },
   veryFree: [],
   ...over,

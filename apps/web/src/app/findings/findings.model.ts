@@ -75,10 +75,13 @@ export function gapWords(f: TestFinding): string {
 
 /** Where a target comes from, in words. */
 export function targetWords(f: TestFinding): string {
-  if (!f.target) return f.reference.kind === 'none' ? referenceGapWords(f.reference.because) : '';
+  const { reference } = f;
+  if (!f.target && reference.kind === 'nominal' && reference.nearest)
+    return `nearest age ${reference.nearest.join('-')}: ${formatReading(reference.value, f.test.unit)}; nothing is short against it`;
+  if (!f.target) return reference.kind === 'none' ? referenceGapWords(reference.because) : '';
   if (f.target.from === 'goal') return 'the client’s goal';
   if (f.target.from === 'typical range') return 'the lower edge of the typical range';
-  return 'a single value and the trade’s usual spread';
+  return 'a nominal value, less two of the trade’s usual spreads';
 }
 
 /** How large a gap is beside what a measurement can tell at all; empty without one. */

@@ -4,6 +4,7 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { Router, RouterLink } from '@angular/router';
 import type { Assessment } from '@yandle/contract';
 import {
+  formatReading,
   ageOn,
   asDecided,
   beighton,
@@ -82,6 +83,8 @@ export class FindingsScreen {
   protected readonly name = muscleGroupName;
   protected readonly names = groupNames;
   protected readonly testNames = testNames;
+  protected readonly canBeLane = canBeLane;
+  protected readonly reading = formatReading;
   protected readonly veryFreeFrom = VERY_FREE_WARNING;
 
   constructor() {
@@ -134,7 +137,8 @@ export class FindingsScreen {
         .filter(canBeLane)
         .slice(0, SUGGESTED)
         .map((g) => g.group);
-    return list.map((g) => g.group).filter((g) => wanted.includes(g));
+    const asked = this.found()?.asked ?? [];
+    return [...list, ...asked].map((g) => g.group).filter((g) => wanted.includes(g));
   });
   protected readonly expected = computed(() => formatNumber(this.found()?.shortFlags.expected ?? 0));
   protected readonly sexMissing = computed(() => this.context.client()?.sex === null);

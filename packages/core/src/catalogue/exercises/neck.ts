@@ -203,6 +203,7 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     name: 'Slow neck turns',
     aim: 'Moves the neck through its turn, for looking over the shoulder.',
     primary: 'neck-side',
+    otherSide: ['neck-side'],
     technique: 'moving stretch',
     position: 'sitting on a chair',
     props: ['chair'],

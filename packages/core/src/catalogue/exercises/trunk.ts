@@ -441,6 +441,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     difficulty: 2,
     primary: 'thoracic-rotators',
     secondary: ['posterior-shoulder', 'upper-back'],
+    otherSide: ['posterior-shoulder', 'upper-back'],
     position: 'all fours',
     demands: ['spine-turned', 'wrists'],
     sideWords:

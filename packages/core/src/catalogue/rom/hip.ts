@@ -20,6 +20,10 @@ const roachMiles = (
   otherwise: { value: otherwise, source: AAOS },
 });
 
+const SIMONEAU = memory(
+  'Simoneau GG et al. 1998, JOSPT 28(3):158-164: active rotation, face down, 60 adults of 18-27 years.',
+);
+
 const HARVEY = memory('Harvey D 1998, Br J Sports Med 32(1):68-70: mean of 117 elite athletes, no spread.');
 
 const THOMAS_HIP: RomTest = {
@@ -52,8 +56,9 @@ const THOMAS_HIP: RomTest = {
   sideThreshold: null,
   reference: { kind: 'nominal', value: 11.9, source: HARVEY },
   limits: [
-    { group: 'hip-flexors', weight: 1 },
-    { group: 'quadriceps', weight: 0.3 },
+    { group: 'hip-flexors', weight: 1, side: 'same' },
+    { group: 'quadriceps', weight: 0.3, side: 'same' },
+    { group: 'lateral-hip', weight: 0.2, side: 'same' },
   ],
   cautions: [
     'Help the client back onto the bench; the edge can tip.',
@@ -82,7 +87,7 @@ const THOMAS_KNEE: RomTest = {
   scale: { stiffest: 15, freest: 90 },
   error: { sem: 4, source: GONIOMETER_ERROR },
   reference: { kind: 'nominal', value: 52.5, source: HARVEY },
-  limits: [{ group: 'quadriceps', weight: 1 }],
+  limits: [{ group: 'quadriceps', weight: 1, side: 'same' }],
 };
 
 const THOMAS_DRIFT: RomTest = {
@@ -106,7 +111,7 @@ const THOMAS_DRIFT: RomTest = {
   plausible: { min: -10, max: 50 },
   scale: { stiffest: 40, freest: 0 },
   reference: { kind: 'nominal', value: 15.6, source: HARVEY },
-  limits: [{ group: 'lateral-hip', weight: 1 }],
+  limits: [{ group: 'lateral-hip', weight: 1, side: 'same' }],
 };
 
 const PRONE_KNEE_BEND: RomTest = {
@@ -140,10 +145,16 @@ const PRONE_KNEE_BEND: RomTest = {
     source: practice('A working default: agreement between testers is modest for this test; measure your own error.'),
   },
   sideThreshold: null,
-  reference: { kind: 'nominal', value: 135, source: AAOS },
+  reference: {
+    kind: 'nominal',
+    value: 135,
+    source: memory(
+      'AAOS 1965: knee bend with the hip bent, without a spread; lying face down with the hip straight it is less.',
+    ),
+  },
   limits: [
-    { group: 'quadriceps', weight: 1 },
-    { group: 'hip-flexors', weight: 0.3 },
+    { group: 'quadriceps', weight: 1, side: 'same' },
+    { group: 'hip-flexors', weight: 0.3, side: 'same' },
   ],
   cautions: [
     'A knee that hurts when bent: stop there and note it.',
@@ -181,7 +192,10 @@ const HIP_ABDUCTION: RomTest = {
   error: { sem: 3, source: GONIOMETER_ERROR },
   sideThreshold: null,
   reference: roachMiles([44, 11], [42, 11], [39, 12], 45),
-  limits: [{ group: 'adductors', weight: 1 }],
+  limits: [
+    { group: 'adductors', weight: 1, side: 'same' },
+    { group: 'hamstrings', weight: 0.2, side: 'same' },
+  ],
   cautions: ['A pinch in the groin ends the test: note it.'],
   faults: ['Pelvis moving along', 'Leg turning out', 'Knee bending'],
 };
@@ -217,8 +231,8 @@ const BENT_KNEE_FALL_OUT: RomTest = {
     source: memory('Mosler AB et al. 2017, J Sci Med Sport 20:339-343: professional male footballers.'),
   },
   limits: [
-    { group: 'adductors', weight: 1 },
-    { group: 'deep-hip-rotators', weight: 0.2 },
+    { group: 'adductors', weight: 1, side: 'same' },
+    { group: 'hip-flexors', weight: 0.2, side: 'same' },
   ],
   faults: ['Pelvis rolling along', 'Foot sliding away'],
 };
@@ -238,7 +252,7 @@ const HIP_INTERNAL_ROTATION: RomTest = {
     'Let the foot fall outward until the other side of the pelvis is about to lift.',
     'Read the angle of the shin from upright.',
   ],
-  endPoint: 'the pelvis lifts on the tested side',
+  endPoint: 'the other side of the pelvis lifts',
   instruments: ['inclinometer', 'goniometer'],
   unit: 'deg',
   reads: 'degrees of the shin from upright',
@@ -251,8 +265,9 @@ const HIP_INTERNAL_ROTATION: RomTest = {
   scale: { stiffest: 0, freest: 65 },
   error: { sem: 3, source: GONIOMETER_ERROR },
   sideThreshold: null,
-  reference: roachMiles([33, 7], [31, 8], [30, 7], 45),
-  limits: [{ group: 'deep-hip-rotators', weight: 1 }],
+  reference: { kind: 'distribution', mean: 36, sd: 9, source: SIMONEAU },
+  turns: 'in',
+  limits: [{ group: 'deep-hip-rotators', weight: 1, side: 'same' }],
   cautions: ['A pinch in the groin ends the test: note it.'],
   faults: ['Pelvis lifting', 'Knee sliding out'],
 };
@@ -271,10 +286,12 @@ const HIP_EXTERNAL_ROTATION: RomTest = {
     'Let the foot fall inward across the other leg until the pelvis is about to lift.',
     'Read the angle of the shin from upright.',
   ],
-  reference: roachMiles([34, 8], [32, 8], [29, 9], 45),
+  endPoint: 'the pelvis lifts on the tested side',
+  reference: { kind: 'distribution', mean: 45, sd: 10, source: SIMONEAU },
+  turns: 'out',
   limits: [
-    { group: 'lateral-hip', weight: 0.6 },
-    { group: 'adductors', weight: 0.4 },
+    { group: 'lateral-hip', weight: 0.6, side: 'same' },
+    { group: 'adductors', weight: 0.4, side: 'same' },
   ],
 };
 
@@ -297,10 +314,17 @@ const HIP_FLEXION: RomTest = {
   reads: 'degrees of the thigh from the floor',
   plausible: { min: 60, max: 160 },
   scale: { stiffest: 80, freest: 150 },
-  reference: roachMiles([122, 12], [120, 14], [118, 13], 120),
+  reference: {
+    kind: 'nominal',
+    value: 120,
+    source: memory(
+      'AAOS 1965, without a spread. Printed means (Roach & Miles 1991: 118-122°) are of active motion; here the hands help.',
+    ),
+  },
   limits: [
-    { group: 'gluteals', weight: 1 },
-    { group: 'low-back', weight: 0.2 },
+    { group: 'gluteals', weight: 1, side: 'same' },
+    { group: 'low-back', weight: 0.2, side: 'none' },
+    { group: 'deep-hip-rotators', weight: 0.2, side: 'same' },
   ],
   cautions: ['A pinch in the front of the hip ends the test: note it.'],
   faults: ['Other thigh lifting', 'Knee drifting out'],
@@ -338,7 +362,7 @@ const SIDE_SPLIT_HEIGHT: RomTest = {
     kind: 'none',
     why: 'The height depends on leg length; compare only with the client’s own earlier assessments.',
   },
-  limits: [{ group: 'adductors', weight: 1 }],
+  limits: [{ group: 'adductors', weight: 1, side: 'none' }],
   cautions: ['Warm, supported, and never bounced.', 'A pinch in the groin or pain inside the knee ends the test.'],
   faults: ['Feet rolling in', 'Dropping without the hands'],
 };

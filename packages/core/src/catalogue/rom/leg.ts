@@ -12,12 +12,12 @@ export const WEIGHT_BEARING_LUNGE: RomTest = {
   motion: 'ankle dorsiflexion, knee bent',
   purpose: 'How far the knee travels over the foot while the heel stays down: squats, stairs, landing.',
   position: 'standing',
-  landmarks: ['longest toe', 'wall', 'centre of the kneecap'],
+  landmarks: ['big toe', 'wall', 'centre of the kneecap'],
   steps: [
     'Barefoot, facing a wall, a tape on the floor at right angles to it.',
     'Foot on the tape, second toe and heel on its line, the knee touching the wall.',
     'Slide the foot back until the knee can only just touch with the heel down.',
-    'Read the distance from the longest toe to the wall.',
+    'Read the distance from the big toe to the wall.',
   ],
   endPoint: 'the heel lifts, or the knee falls inside the line of the foot',
   instruments: ['tape'],
@@ -46,8 +46,8 @@ export const WEIGHT_BEARING_LUNGE: RomTest = {
     ),
   },
   limits: [
-    { group: 'soleus', weight: 1 },
-    { group: 'calf', weight: 0.3 },
+    { group: 'soleus', weight: 1, side: 'same' },
+    { group: 'calf', weight: 0.3, side: 'same' },
   ],
   cautions: [
     'If your balance is poor, the hands stay on the wall.',
@@ -63,13 +63,14 @@ const LUNGE_ANGLE: RomTest = {
   bed: true,
   notFor: ['Standing on this leg is not allowed'],
   name: 'Weight-bearing lunge, angle',
-  landmarks: ['front edge of the shin, 15 cm below the kneecap'],
+  landmarks: ['front edge of the shin, 15 cm below the bony bump under the kneecap'],
   steps: [
     'The same lunge: heel down, knee towards the wall over the second toe.',
-    'Put the inclinometer on the front of the shin, 15 cm below the kneecap.',
+    'Put the inclinometer on the front of the shin, 15 cm below the bony bump under the kneecap.',
     'Read the angle of the shin from upright.',
   ],
-  instruments: ['inclinometer', 'goniometer'],
+  // Its reference is the inclinometer's; by goniometer the same people measured 43.2° on average.
+  instruments: ['inclinometer'],
   unit: 'deg',
   reads: 'degrees of the shin from upright',
   repeatTolerance: 3,
@@ -123,12 +124,15 @@ const STRAIGHT_KNEE_DORSIFLEXION: RomTest = {
     kind: 'table',
     rows: [{ sex: 'male', ages: [20, 54], value: { mean: 12.2, sd: 4.1 } }],
     source: BOONE_AZEN,
-    otherwise: { value: 20, source: AAOS },
+    otherwise: {
+      value: 10,
+      source: practice('About 10° with the knee straight; the 20° of the lists are with it bent.'),
+    },
   },
   limits: [
-    { group: 'calf', weight: 1 },
-    { group: 'soleus', weight: 0.4 },
-    { group: 'plantar-foot', weight: 0.2 },
+    { group: 'calf', weight: 1, side: 'same' },
+    { group: 'soleus', weight: 0.3, side: 'same' },
+    { group: 'plantar-foot', weight: 0.2, side: 'same' },
   ],
   cautions: ['Tingling or a sharp line behind the knee ends the test: note it.'],
   faults: ['Knee bending', 'Foot turning out', 'Reading the toes instead of the foot'],
@@ -160,7 +164,7 @@ const PLANTARFLEXION: RomTest = {
     source: BOONE_AZEN,
     otherwise: { value: 50, source: AAOS },
   },
-  limits: [{ group: 'shin', weight: 1 }],
+  limits: [{ group: 'shin', weight: 1, side: 'same' }],
   cautions: ['A cramp in the calf ends the test; let the foot come up.'],
   faults: ['Foot turning in', 'Toes curled instead of the foot pointed'],
 };
@@ -194,7 +198,7 @@ const GREAT_TOE_EXTENSION: RomTest = {
   error: { sem: 3, source: GONIOMETER_ERROR },
   sideThreshold: null,
   reference: { kind: 'nominal', value: 70, source: AAOS },
-  limits: [{ group: 'plantar-foot', weight: 1 }],
+  limits: [{ group: 'plantar-foot', weight: 1, side: 'same' }],
   cautions: ['Pain inside the joint ends the test: note it.'],
   faults: ['Ball of the foot lifting', 'Ankle moving along'],
 };
@@ -240,7 +244,7 @@ export const ACTIVE_KNEE_EXTENSION: RomTest = {
       'Magee, Orthopedic Physical Assessment: within about 20° of straight. A convention without a spread.',
     ),
   },
-  limits: [{ group: 'hamstrings', weight: 1 }],
+  limits: [{ group: 'hamstrings', weight: 1, side: 'same' }],
   cautions: ['If there is tingling behind the knee or in the foot, point the toes away; note it if it doesn’t go.'],
   faults: ['Thigh drifting away from upright', 'Pelvis rolling back', 'Foot pulled up hard'],
 };
@@ -281,6 +285,10 @@ const STRAIGHT_LEG_RAISE: RomTest = {
     source: memory('Youdas JW et al. 2005, JOSPT 35(4):246-252: passive raise, 214 adults of 20-79 years.'),
     otherwise: { value: 80, source: memory('Kendall; Magee: about 80° (70-90°), without a spread.') },
   },
+  limits: [
+    { group: 'hamstrings', weight: 1, side: 'same' },
+    { group: 'calf', weight: 0.2, side: 'same' },
+  ],
 };
 
 const SIT_AND_REACH: RomTest = {
@@ -333,8 +341,9 @@ const SIT_AND_REACH: RomTest = {
     ),
   },
   limits: [
-    { group: 'hamstrings', weight: 0.7 },
-    { group: 'low-back', weight: 0.3 },
+    { group: 'hamstrings', weight: 0.7, side: 'none' },
+    { group: 'low-back', weight: 0.3, side: 'none' },
+    { group: 'upper-back', weight: 0.1, side: 'none' },
   ],
   cautions: ['No bouncing; with back trouble use the active knee extension instead.'],
   faults: ['Knees bending', 'Jerking forward', 'One hand ahead of the other'],
@@ -361,7 +370,12 @@ const CHAIR_SIT_AND_REACH: RomTest = {
   sides: 'body',
   plausible: { min: -50, max: 40 },
   scale: { stiffest: -30, freest: 25 },
-  error: { sem: 2, source: TAPE_ERROR },
+  error: {
+    sem: 3.5,
+    source: memory(
+      'Rikli & Jones 1999: R 0.96 (women) and 0.92 (men) with the middle halves of 60-64 give 2.1 and 3.5 cm; the larger is taken.',
+    ),
+  },
   reference: {
     kind: 'middle half',
     rows: (
@@ -388,6 +402,11 @@ const CHAIR_SIT_AND_REACH: RomTest = {
     })),
     source: RIKLI_JONES,
   },
+  limits: [
+    { group: 'hamstrings', weight: 0.7, side: 'same' },
+    { group: 'low-back', weight: 0.3, side: 'none' },
+    { group: 'upper-back', weight: 0.1, side: 'none' },
+  ],
   cautions: ['The chair stands against a wall.', 'No bouncing; stop at dizziness.'],
 };
 

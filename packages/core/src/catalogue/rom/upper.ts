@@ -19,10 +19,11 @@ const booneAzen = (mean: number, sd: number, otherwise: number): RomTest['refere
   otherwise: { value: otherwise, source: AAOS },
 });
 
+/** Printed errors of 1.6 to 2.8° belong to a device worn on the head; a goniometer or inclinometer by hand errs more. */
 const NECK_ERROR = {
-  sem: 2.8,
-  source: memory(
-    'Audette I et al. 2010, JOSPT 40:318-323: SEM 1.6-2.8° between days with a neck device; the upper end is taken.',
+  sem: 4,
+  source: practice(
+    'With goniometer or inclinometer by hand; a head-worn device does better (Audette et al. 2010: 1.6-2.8°).',
   ),
 };
 
@@ -59,9 +60,9 @@ const SIDE_BEND_SLIDE: RomTest = {
     why: 'The slide depends on height and arm length; compare the two sides and earlier assessments.',
   },
   limits: [
-    { group: 'lateral-trunk', weight: 1 },
-    { group: 'low-back', weight: 0.3 },
-    { group: 'lats', weight: 0.2 },
+    { group: 'lateral-trunk', weight: 1, side: 'opposite' },
+    { group: 'low-back', weight: 0.3, side: 'opposite' },
+    { group: 'lats', weight: 0.2, side: 'opposite' },
   ],
   cautions: ['Leg symptoms while bending end the test: note them.'],
   faults: ['Turning', 'Leaning forward', 'Heel lifting'],
@@ -84,7 +85,8 @@ const SEATED_ROTATION: RomTest = {
     'Read the angle of the stick from straight ahead. Named by the side turned to.',
   ],
   endPoint: 'a knee moves forward or the trunk leans',
-  instruments: ['goniometer', 'inclinometer'],
+  // Gravity shows no turn about an upright line: an inclinometer can't read it.
+  instruments: ['goniometer'],
   unit: 'deg',
   reads: 'degrees, to the side named',
   repeatTolerance: 5,
@@ -94,8 +96,8 @@ const SEATED_ROTATION: RomTest = {
   error: { sem: 3, source: GONIOMETER_ERROR },
   reference: { kind: 'nominal', value: 45, source: AAOS },
   limits: [
-    { group: 'thoracic-rotators', weight: 1 },
-    { group: 'lateral-trunk', weight: 0.3 },
+    { group: 'thoracic-rotators', weight: 1, side: 'same' },
+    { group: 'lateral-trunk', weight: 0.3, side: 'none' },
   ],
   faults: ['Knees moving', 'Leaning', 'Arms pulled round instead of the chest'],
 };
@@ -112,14 +114,14 @@ const LUMBAR_LOCKED_ROTATION: RomTest = {
   position: 'all fours',
   landmarks: ['between the shoulder blades'],
   steps: [
-    'Sit on the heels, forearms on the floor, one hand behind the head or on the back.',
+    'Sit on the heels, forearms on the floor, one hand behind the neck.',
     'Turn the elbow up and open the chest as far as it goes.',
     'Read the inclinometer across the upper back. Named by the side turned to.',
   ],
   endPoint: 'the buttocks leave the heels or shift to one side',
   instruments: ['inclinometer'],
   reference: { kind: 'nominal', value: 45, source: practice('About 40-50°.') },
-  limits: [{ group: 'thoracic-rotators', weight: 1 }],
+  limits: [{ group: 'thoracic-rotators', weight: 1, side: 'same' }],
 };
 
 const SHOULDER_FLEXION: RomTest = {
@@ -152,9 +154,9 @@ const SHOULDER_FLEXION: RomTest = {
   sideThreshold: null,
   reference: booneAzen(165, 5, 180),
   limits: [
-    { group: 'lats', weight: 1 },
-    { group: 'pectorals', weight: 0.5 },
-    { group: 'triceps', weight: 0.2 },
+    { group: 'lats', weight: 1, side: 'same' },
+    { group: 'pectorals', weight: 0.5, side: 'same' },
+    { group: 'upper-back', weight: 0.3, side: 'none' },
   ],
   cautions: ['A pinch on top of the shoulder or tingling in the hand ends the test: note it.'],
   faults: ['Ribs flaring', 'Elbow bending', 'Arm drifting out'],
@@ -180,10 +182,11 @@ const SHOULDER_EXTERNAL_ROTATION: RomTest = {
   plausible: { min: 0, max: 150 },
   scale: { stiffest: 20, freest: 130 },
   reference: booneAzen(99.6, 7.6, 90),
+  turns: 'out',
   limits: [
-    { group: 'shoulder-rotators', weight: 0.7 },
-    { group: 'pectorals', weight: 0.6 },
-    { group: 'anterior-shoulder', weight: 0.5 },
+    { group: 'shoulder-rotators', weight: 0.7, side: 'same' },
+    { group: 'pectorals', weight: 0.6, side: 'same' },
+    { group: 'anterior-shoulder', weight: 0.5, side: 'same' },
   ],
 };
 
@@ -197,7 +200,7 @@ const SHOULDER_INTERNAL_ROTATION: RomTest = {
   motion: 'shoulder internal rotation, arm out at 90°',
   purpose: 'How far the forearm tips forward: the back of the shoulder.',
   steps: [
-    'On the back, arm out at 90°, elbow bent to a right angle, a hand on the front of the shoulder.',
+    'On the back, arm out at 90°, elbow bent to a right angle, the tester’s hand on the front of the shoulder.',
     'Let the hand tip forward until the shoulder is about to lift.',
     'Read the angle of the forearm from upright.',
   ],
@@ -205,10 +208,12 @@ const SHOULDER_INTERNAL_ROTATION: RomTest = {
   reads: 'degrees of the forearm from upright, forward',
   plausible: { min: 0, max: 120 },
   scale: { stiffest: 10, freest: 95 },
+  error: { sem: 4, source: practice('Testers agree poorly on when the shoulder lifts.') },
   reference: booneAzen(67.1, 4.1, 70),
+  turns: 'in',
   limits: [
-    { group: 'posterior-shoulder', weight: 1 },
-    { group: 'shoulder-rotators', weight: 0.5 },
+    { group: 'posterior-shoulder', weight: 1, side: 'same' },
+    { group: 'shoulder-rotators', weight: 0.5, side: 'same' },
   ],
 };
 
@@ -231,11 +236,18 @@ const HORIZONTAL_ABDUCTION: RomTest = {
   reads: 'degrees below level',
   plausible: { min: -30, max: 90 },
   scale: { stiffest: -10, freest: 70 },
-  reference: booneAzen(45.4, 6.2, 45),
+  error: { sem: 4, source: practice('Testers agree poorly on when the trunk turns.') },
+  reference: {
+    kind: 'nominal',
+    value: 45,
+    source: memory(
+      'Boone & Azen 1979: mean 45.4° of all 109 boys and men of 1-54 years; no figure of the adults alone.',
+    ),
+  },
   limits: [
-    { group: 'pectorals', weight: 1 },
-    { group: 'anterior-shoulder', weight: 0.5 },
-    { group: 'elbow-flexors', weight: 0.2 },
+    { group: 'pectorals', weight: 1, side: 'same' },
+    { group: 'anterior-shoulder', weight: 0.5, side: 'same' },
+    { group: 'elbow-flexors', weight: 0.2, side: 'same' },
   ],
 };
 
@@ -261,7 +273,10 @@ const BACK_SCRATCH: RomTest = {
   sides: 'body',
   plausible: { min: -60, max: 25 },
   scale: { stiffest: -35, freest: 15 },
-  error: { sem: 1.5, source: TAPE_ERROR },
+  error: {
+    sem: 1.7,
+    source: memory('Rikli & Jones 1999: from their test-retest R and the middle halves of 60-64, as an SD·√(1 − R).'),
+  },
   reference: {
     kind: 'middle half',
     rows: (
@@ -288,11 +303,13 @@ const BACK_SCRATCH: RomTest = {
     })),
     source: RIKLI_JONES,
   },
+  // Of the lower arm: the one whose rotators are judged.
+  turns: 'in',
   limits: [
-    { group: 'shoulder-rotators', weight: 1 },
-    { group: 'triceps', weight: 0.4 },
-    { group: 'lats', weight: 0.3 },
-    { group: 'anterior-shoulder', weight: 0.3 },
+    { group: 'shoulder-rotators', weight: 1, side: 'opposite' },
+    { group: 'triceps', weight: 0.4, side: 'same' },
+    { group: 'lats', weight: 0.3, side: 'same' },
+    { group: 'anterior-shoulder', weight: 0.3, side: 'opposite' },
   ],
   cautions: ['A pinch in the shoulder or tingling in the hand ends the test: note it.'],
   faults: ['Hands pulling', 'Head pushed forward', 'Low back arched'],
@@ -319,9 +336,10 @@ const NECK_ROTATION: RomTest = {
   error: NECK_ERROR,
   reference: { kind: 'nominal', value: 60, source: AAOS },
   limits: [
-    { group: 'neck-side', weight: 0.7 },
-    { group: 'upper-trapezius', weight: 0.5 },
-    { group: 'neck-front', weight: 0.4 },
+    { group: 'neck-back', weight: 0.6, side: 'none' },
+    { group: 'neck-side', weight: 0.3, side: 'none' },
+    { group: 'upper-trapezius', weight: 0.4, side: 'none' },
+    { group: 'neck-front', weight: 0.4, side: 'same' },
   ],
   cautions: [
     'Never pushed by hand.',
@@ -351,8 +369,8 @@ const NECK_SIDE_BEND: RomTest = {
   scale: { stiffest: 5, freest: 65 },
   reference: { kind: 'nominal', value: 45, source: AAOS },
   limits: [
-    { group: 'upper-trapezius', weight: 1 },
-    { group: 'neck-side', weight: 1 },
+    { group: 'upper-trapezius', weight: 1, side: 'opposite' },
+    { group: 'neck-side', weight: 1, side: 'opposite' },
   ],
 };
 
@@ -378,7 +396,10 @@ const NECK_FLEXION: RomTest = {
   plausible: { min: 0, max: 90 },
   scale: { stiffest: 10, freest: 75 },
   reference: { kind: 'nominal', value: 45, source: AAOS },
-  limits: [{ group: 'neck-back', weight: 1 }],
+  limits: [
+    { group: 'neck-back', weight: 1, side: 'none' },
+    { group: 'upper-trapezius', weight: 0.3, side: 'none' },
+  ],
 };
 
 const neckDecades = (sex: 'female' | 'male', values: readonly (readonly [mean: number, sd: number])[]) =>
@@ -424,7 +445,7 @@ const NECK_EXTENSION: RomTest = {
     source: YOUDAS_NECK,
     otherwise: { value: 45, source: AAOS },
   },
-  limits: [{ group: 'neck-front', weight: 1 }],
+  limits: [{ group: 'neck-front', weight: 1, side: 'none' }],
 };
 
 const WRIST_EXTENSION: RomTest = {
@@ -456,7 +477,7 @@ const WRIST_EXTENSION: RomTest = {
   error: { sem: 3, source: GONIOMETER_ERROR },
   sideThreshold: null,
   reference: booneAzen(74, 6.6, 70),
-  limits: [{ group: 'forearm-flexors', weight: 1 }],
+  limits: [{ group: 'forearm-flexors', weight: 1, side: 'same' }],
   cautions: ['Tingling in the fingers ends the test: note it.'],
   faults: ['Forearm lifting', 'Fingers stretched hard'],
 };
@@ -476,7 +497,7 @@ const WRIST_FLEXION: RomTest = {
     'Read the angle of the hand from the forearm.',
   ],
   reference: booneAzen(74.8, 6.6, 80),
-  limits: [{ group: 'forearm-extensors', weight: 1 }],
+  limits: [{ group: 'forearm-extensors', weight: 1, side: 'same' }],
 };
 
 /** Tests of trunk, shoulder, neck and wrist. */

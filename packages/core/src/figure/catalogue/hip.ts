@@ -9,6 +9,7 @@ import {
   kneeLeg,
   LONG_SITTING,
   onFoot,
+  PRONE,
   ON_LEFT_SIDE,
   posed,
   reach,
@@ -245,6 +246,28 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
     things: [STOOL],
     arrows: [{ at: 'kneeR', off: [0, 0.1, 0.03], by: [0, -0.09, 0.01] }],
     ground: ['heelL'],
+  },
+  'chair-knee-in': {
+    view: 'front',
+    end: posed(SITTING, {
+      left: onFoot(0.245, -0.19),
+      right: { foot: [0.245, 0, 0.19], knee: [1, 0, -0.75] },
+    }),
+    start: posed(SITTING, { left: onFoot(0.245, -0.19), right: onFoot(0.245, 0.19) }),
+    things: [STOOL],
+    arrows: [{ at: 'kneeR', off: [0, 0.08, 0.03], by: [0, -0.01, -0.11] }],
+    ground: ['heelL'],
+  },
+  'lying-feet-apart': {
+    view: 'quarter',
+    end: posed(PRONE, {
+      left: { hip: [0, 0, -36], knee: 90, ankle: 0 },
+      right: { hip: [0, 0, -36], knee: 90, ankle: 0 },
+    }),
+    arrows: [
+      { at: 'ankleR', off: [0, 0.02, 0.05], by: [0, -0.02, 0.13] },
+      { at: 'ankleL', off: [0, 0.02, -0.05], by: [0, -0.02, -0.13] },
+    ],
   },
   'lying-figure-four': {
     view: 'quarter',

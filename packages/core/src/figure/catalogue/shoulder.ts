@@ -130,6 +130,14 @@ export const SHOULDER_FIGURES: Readonly<Record<string, Figure>> = {
     }),
     arrows: [{ at: 'handR', off: [0.06, 0, 0.02], by: [0, 0, -0.12] }],
   },
+  'hand-on-hip-elbow-forward': {
+    view: 'front',
+    end: posed(STANDING, {
+      armRight: reach('hipR', { off: [-0.02, 0.06, 0.05], elbow: [0.55, 0, 1] }),
+      armLeft: reach('elbowR', { off: [0.05, 0.01, -0.02], elbow: [0.4, -1, -0.6] }),
+    }),
+    arrows: [{ at: 'elbowR', off: [0.02, 0.08, 0], by: [0.08, -0.05, -0.06] }],
+  },
   'lying-raised-arms-turn': {
     view: 'top',
     end: posed(CROOK, {

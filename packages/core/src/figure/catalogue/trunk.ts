@@ -1,4 +1,4 @@
-import type { Figure } from '../figure.js';
+import { mirroredFigure, type Figure } from '../figure.js';
 import type { Arm, Posture } from '../posture.js';
 import {
   ALL_FOURS,
@@ -238,7 +238,8 @@ export const TRUNK_FIGURES: Readonly<Record<string, Figure>> = {
     things: [CHAIR],
     ground: ['heelR', 'heelL'],
   },
-  'thread-through': {
+  // Named by the turn: turning to the right it is the left arm that goes through.
+  'thread-through': mirroredFigure({
     view: 'quarter',
     end: posed(ALL_FOURS, {
       pelvis: [96],
@@ -248,7 +249,7 @@ export const TRUNK_FIGURES: Readonly<Record<string, Figure>> = {
       armLeft: reach([0.4, 0.018, -0.2], { points: [1, -0.15, 0], elbow: [0, 0.6, -1] }),
     }),
     arrows: [{ at: 'handR', off: [0, 0.06, -0.06], by: [0, 0, -0.12] }],
-  },
+  }),
   'lying-twist': {
     view: 'top',
     end: posed(SUPINE, {

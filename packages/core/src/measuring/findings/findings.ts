@@ -7,7 +7,8 @@ import { normalCdf } from '../../math/normal.js';
 import { bandOf, referenceFor, type AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 import { sideDifference } from '../side-difference.js';
-import { shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
+import { HEAVY_WEIGHT, sidedValues, tighterSide } from '../tighter-side.js';
+import { PRACTICE_SPREAD, shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
 
 /** What coach and client add to the numbers: interest 0-3 each, and whether a complaint is linked to the group. */
 export interface Interest {
@@ -26,10 +27,12 @@ export interface TestFinding {
   readonly value: number;
   /** Null without a target. */
   readonly shortfall: Shortfall | null;
-  /** Notably tighter side; null when the sides are alike within error. */
-  readonly tighter: Side | null;
-  /** |left − right| in spreads; 0 unless notable and the tighter side is below its target. */
+  /** The side or direction that notably moves less; null when both are alike within error. */
+  readonly less: Side | null;
+  /** |left − right| in spreads; 0 unless notable, and where there is a band the shorter one is below its target. */
   readonly sideSpreads: number;
+  /** |left − right| that is notable and not counted, because both are typical; null for none. In the unit of the test. */
+  readonly sidesTypical: number | null;
 }
 
 /** The parts a score is made of; they add up to it. */
@@ -49,12 +52,23 @@ export interface GroupFinding {
   readonly tests: readonly { readonly finding: TestFinding; readonly weight: number }[];
 }
 
+/** A group that nobody has measured and somebody has asked for. */
+export interface AskedGroup {
+  readonly group: MuscleGroupId;
+  readonly interest: number;
+  readonly complaint: number;
+}
+
 export interface Findings {
   /** Groups with a score above 0, highest first; of equal scores from the floor up. */
   readonly ranked: readonly GroupFinding[];
   /** Groups measured without anything to work on. */
   readonly fine: readonly MuscleGroupId[];
   readonly notMeasured: readonly MuscleGroupId[];
+  /** Those of them that the client asked for or complains of: they have no score, and can be worked on all the same. */
+  readonly asked: readonly AskedGroup[];
+  /** Side differences that were looked at and not counted, because both sides are typical. In the unit of the test. */
+  readonly notCounted: readonly { readonly test: RomTest; readonly difference: number }[];
   /** "Short" results found, and how many chance alone makes in a healthy client. */
   readonly shortFlags: { readonly found: number; readonly expected: number; readonly results: number };
   /** Tests beyond mean + 2 SD on the free side; three or more ask for a look at hypermobility. */
@@ -71,7 +85,8 @@ function values(m: MeasuredTest): { side: Side | null; value: number }[] {
   return out;
 }
 
-function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
+/** A measured test as a finding; null where nothing of it was measured. */
+export function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
   const { test } = m;
   const all = values(m);
   const worse = [...all].sort((a, b) => (test.better === 'more' ? a.value - b.value : b.value - a.value))[0];
@@ -79,9 +94,11 @@ function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
   const reference = referenceFor(test, person);
   const target = targetFor(test, reference, m.goal ?? null);
   const difference = m.left !== null && m.right !== null ? sideDifference(m.left, m.right, test) : null;
-  const tighter = difference?.notable ? difference.tighter : null;
+  const less = difference?.notable ? difference.less : null;
   const short = target ? shortfall(worse.value, test, target) : null;
-  const counts = tighter !== null && target !== null && short !== null && short.gap > 0;
+  // Without a band nobody can be called typical: the difference itself speaks (domain 2.2).
+  const typical = reference.kind === 'band' && (short === null || short.gap <= 0);
+  const sd = target?.sd ?? PRACTICE_SPREAD[test.unit];
   return {
     test,
     reference,
@@ -89,14 +106,16 @@ function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
     side: worse.side,
     value: worse.value,
     shortfall: short,
-    tighter,
-    sideSpreads: counts ? Math.abs(difference!.delta) / target.sd : 0,
+    less,
+    sideSpreads: less !== null && !typical ? Math.abs(difference!.delta) / sd : 0,
+    sidesTypical: less !== null && typical ? Math.abs(difference!.delta) : null,
   };
 }
 
-/** Chance that a healthy value is called short: a quarter below a middle half, Φ(−1) beyond one SD. */
+/** Chance that a healthy value is called short: a quarter below a middle half, two fifths below "good", Φ(−1) beyond one SD. */
 function chanceOfShort(test: RomTest): number {
-  return test.reference.kind === 'middle half' || test.reference.kind === 'grades' ? 0.25 : normalCdf(-1);
+  if (test.reference.kind === 'grades') return 0.4;
+  return test.reference.kind === 'middle half' ? 0.25 : normalCdf(-1);
 }
 
 /**
@@ -114,9 +133,11 @@ export function findings(
     const finding = findingOf(m, person);
     return finding ? [{ m, finding }] : [];
   });
+  const sided = sidedValues(measured);
   const ranked: GroupFinding[] = [];
   const fine: MuscleGroupId[] = [];
   const notMeasured: MuscleGroupId[] = [];
+  const asked: AskedGroup[] = [];
   for (const group of MUSCLE_GROUP_IDS) {
     const own = tests
       .flatMap(({ finding }) => {
@@ -128,17 +149,20 @@ export function findings(
     const interest = Math.max(wish.coach, wish.client) / 3;
     const complaint = wish.complaint ? 1 : 0;
     const judged = own.filter((t) => t.finding.shortfall !== null);
-    if (judged.length === 0) {
+    if (own.length === 0) {
       notMeasured.push(group);
+      if (interest > 0 || complaint > 0) asked.push({ group, interest, complaint });
       continue;
     }
     const weights = judged.reduce((sum, t) => sum + t.weight, 0);
     const short = judged.reduce((sum, t) => sum + t.weight * t.finding.shortfall!.spreads, 0) / Math.max(1, weights);
-    const heavy = own.filter((t) => t.weight >= 0.5);
+    const heavy = own.filter(
+      (t) => t.weight >= HEAVY_WEIGHT && t.finding.test.limits.find((l) => l.group === group)!.side !== 'none',
+    );
     const side = 0.5 * Math.min(2, Math.max(0, ...heavy.map((t) => t.finding.sideSpreads)));
     const parts = { shortfall: short, side, interest, complaint };
     const score = short + side + interest + complaint;
-    const tighter = heavy.find((t) => t.finding.tighter !== null)?.finding.tighter ?? null;
+    const tighter = tighterSide(group, sided);
     if (score > 0) ranked.push({ group, score, parts, tighter, tests: own });
     else fine.push(group);
   }
@@ -155,6 +179,10 @@ export function findings(
     ranked,
     fine,
     notMeasured,
+    asked,
+    notCounted: tests.flatMap(({ finding: { test, sidesTypical } }) =>
+      sidesTypical === null ? [] : [{ test, difference: sidesTypical }],
+    ),
     shortFlags: {
       found: results.filter((r) => r.short).length,
       expected: results.reduce((sum, r) => sum + r.chance, 0),

@@ -10,8 +10,8 @@ export const PRACTICE_SPREAD: Readonly<Record<RomTest['unit'], number>> = { deg:
 /** Largest shortfall that counts: beyond it the rank would not change anyone's mind. */
 const MOST = 3;
 
-/** Against a single value without a spread nobody can tell one spread from three: it counts at most this. Common practice, no source. */
-export const MOST_AGAINST_SINGLE_VALUE = 1;
+/** Against a single value nobody is short before this many practice spreads (domain 2.2). Common practice, no source. */
+export const NOMINAL_SPREADS = 2;
 
 /** What a result is held against, and in which measure. Values in the unit of the test. */
 export interface Target {
@@ -25,8 +25,8 @@ export interface Target {
 }
 
 /**
- * The target of a test: the client's goal, else the lower edge of the typical range; a single value is widened by the practice spread.
- * Null when the test has neither reference nor goal.
+ * The target of a test: the client's goal, else the lower edge of the typical range; a single value less two practice spreads. Null when the
+ * test has neither reference nor goal, or only the row of another age.
  */
 export function targetFor(
   test: Pick<RomTest, 'better' | 'unit'>,
@@ -39,11 +39,12 @@ export function targetFor(
   const practiceSpread = reference.kind !== 'band';
   if (goal !== null) return { value: goal, sd, from: 'goal', source, practiceSpread };
   if (reference.kind === 'none') return null;
+  if (reference.kind === 'nominal' && reference.nearest) return null;
   const more = test.better === 'more';
   if (reference.kind === 'band')
     return { value: more ? reference.low : reference.high, sd, from: 'typical range', source, practiceSpread };
   return {
-    value: more ? reference.value - spread : reference.value + spread,
+    value: reference.value + (more ? -1 : 1) * NOMINAL_SPREADS * spread,
     sd,
     from: 'single value',
     source,
@@ -62,20 +63,18 @@ export interface Shortfall {
 }
 
 /**
- * Shortfall of one value (domain 2.2): direction·(target − value)/SD, clipped to 0…3 (0…1 against a single value), and 0 unless the gap
- * exceeds 1.645·SEM.
+ * Shortfall of one value (domain 2.2): direction·(target − value)/SD, clipped to 0…3, and 0 unless the gap exceeds 1.645·SEM.
  * @param value in the unit of the test
  */
 export function shortfall(
   value: number,
   test: Pick<RomTest, 'better' | 'error' | 'resolution'>,
-  target: Pick<Target, 'value' | 'sd' | 'from'>,
+  target: Pick<Target, 'value' | 'sd'>,
 ): Shortfall {
   const sem = resultSem(test);
-  const most = target.from === 'single value' ? MOST_AGAINST_SINGLE_VALUE : MOST;
   const gap = (target.value - value) * (test.better === 'more' ? 1 : -1);
   return {
-    spreads: gap > Z90 * sem ? Math.min(most, gap / target.sd) : 0,
+    spreads: gap > Z90 * sem ? Math.min(MOST, gap / target.sd) : 0,
     gap,
     detectableSteps: gap / mdc95(sem),
   };

@@ -74,7 +74,12 @@ export function sideWords(test: RomTest, now: SidedResults): { text: string; not
   if (!now.left || !now.right) return { text: `${now.left ? 'right' : 'left'} not measured`, notable: false };
   const d = sideDifference(now.left.value, now.right.value, test);
   const size = formatReading(Math.abs(d.delta), test.unit);
-  if (d.notable) return { text: `${d.tighter === 'left' ? 'L' : 'R'} tighter by ${size}`, notable: true };
+  // Named by a direction, a short motion does not say which side is tight: the finding does.
+  const short =
+    test.sides === 'direction'
+      ? `less to the ${d.less}, by ${size}`
+      : `${d.less === 'left' ? 'L' : 'R'} tighter by ${size}`;
+  if (d.notable) return { text: short, notable: true };
   return { text: `difference ${size}, within error`, notable: false };
 }
 

@@ -7,6 +7,7 @@ import {
   POSITIONS,
   PROP_IDS,
   TECHNIQUES,
+  TURNS,
   type ExerciseDefinition,
 } from '@yandle/core';
 import Joi from 'joi';
@@ -31,6 +32,8 @@ const definition = {
   difficulty: Joi.number().valid(1, 2, 3).required(),
   primary: oneOf(MUSCLE_GROUP_IDS).required(),
   secondary: some(MUSCLE_GROUP_IDS, 6),
+  otherSide: Joi.array().items(oneOf(MUSCLE_GROUP_IDS).optional()).unique().max(7).optional(),
+  turns: oneOf(TURNS).optional(),
   technique: oneOf(TECHNIQUES).required(),
   position: oneOf(POSITIONS).required(),
   demands: some(DEMANDS, DEMANDS.length),

@@ -1,4 +1,4 @@
-import { MUSCLE_GROUP_IDS, ORIGINS, POSITIONS } from '@yandle/core';
+import { LIMIT_SIDES, MUSCLE_GROUP_IDS, ORIGINS, POSITIONS, TURNS } from '@yandle/core';
 import Joi from 'joi';
 import {
   STUDY_KINDS,
@@ -58,6 +58,9 @@ export const ownTestSchema = Joi.object<OwnTestBody>({
           .valid(...MUSCLE_GROUP_IDS)
           .required(),
         weight: Joi.number().greater(0).max(1).required(),
+        side: Joi.string()
+          .valid(...LIMIT_SIDES)
+          .optional(),
       }),
     )
     .unique('group')
@@ -67,6 +70,9 @@ export const ownTestSchema = Joi.object<OwnTestBody>({
   cautions: lines(8, 1),
   notFor: lines(8),
   faults: lines(8),
+  turns: Joi.string()
+    .valid(...TURNS)
+    .optional(),
 });
 
 export const ownBatterySchema = Joi.object<OwnBatteryBody>({

@@ -53,6 +53,11 @@ describe('resultOfReadings', () => {
   it('follows best and median where a test says so', () => {
     const rule = (over: Partial<ReadingRule>): ReadingRule => ({ ...lunge, ...over });
     expect(resultOfReadings([8, 8.6], rule({ valueRule: 'best' })).value).toBe(8.6);
+    // Domain 2.10, 7: the best of 38, 30, 31 is 38, marked unsteady; with another near it, it is none.
+    const best = { valueRule: 'best', better: 'more', repeatTolerance: 5, plausible: { min: 0, max: 200 } } as const;
+    expect(resultOfReadings([38, 30, 31], best)).toMatchObject({ value: 38, steadiness: 'unsteady' });
+    expect(resultOfReadings([38, 30, 36], best)).toMatchObject({ value: 38, steadiness: 'repeatable', used: [38, 36] });
+    expect(resultOfReadings([38, 30], best)).toMatchObject({ value: 38, steadiness: 'third-needed' });
     expect(resultOfReadings([8, 8.6], rule({ valueRule: 'best', better: 'less' })).value).toBe(8);
     expect(resultOfReadings([8, 8.6], rule({ valueRule: 'median' })).value).toBeCloseTo(8.3, 10);
   });

@@ -56,7 +56,8 @@ function onlyEases(xs: readonly number[], better: ReadingRule['better']): boolea
  * The result of one side from its readings (domain rule 2.2).
  *
  * Two readings stand when they agree within the repeat tolerance, three when the closest two do, four or five when the closest
- * three do; only the agreeing ones are used. Five that do not agree give the median, marked unsteady.
+ * three do; only the agreeing ones are used. Five that do not agree give the median, marked unsteady. A test of which the best counts takes the
+ * best of all, marked unsteady when no other of three or more comes near it.
  *
  * @param readings readings in the order taken, in the unit of the test, 1 to {@link MAX_READINGS}
  * @throws CoreError `no-readings`, `too-many-readings`, `invalid-reading`
@@ -78,6 +79,13 @@ export function resultOfReadings(readings: readonly number[], rule: ReadingRule)
   });
 
   if (readings.length === 1) return done(readings, 'single');
+  if (rule.valueRule === 'best') {
+    // The best of all stands, also where it is alone; another reading near it says that it was no slip.
+    const best = valueOf(readings, rule);
+    const near = readings.filter((x) => Math.abs(x - best) <= rule.repeatTolerance + 1e-9);
+    if (near.length > 1) return done(near, 'repeatable', best);
+    return done([best], readings.length === 2 ? 'third-needed' : 'unsteady', best);
+  }
   const agreeing = closest(readings, readings.length <= 3 ? 2 : 3);
   if (range(agreeing) <= rule.repeatTolerance + 1e-9) return done(agreeing, 'repeatable');
   if (readings.length === MAX_READINGS) return done(readings, 'unsteady', median([...readings]));

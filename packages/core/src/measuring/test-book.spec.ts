@@ -40,6 +40,13 @@ describe('romTestOf', () => {
     expect(t.scale).toEqual({ stiffest: 14, freest: 0 });
     expect(referenceFor(t, { age: 40, sex: null })).toMatchObject({ kind: 'band', low: 2, high: 8, centre: 5 });
   });
+  it('knows the side of a limb, and of a direction only where the coach has said it', () => {
+    const of = (sides: 'body' | 'direction' | 'none', side?: 'opposite') =>
+      romTestOf('own-x', { ...OVERHEAD, sides, limits: [{ group: 'lats', weight: 1, ...(side && { side }) }] })
+        .limits[0]!.side;
+    expect([of('body'), of('direction'), of('none')]).toEqual(['same', 'none', 'none']);
+    expect(of('direction', 'opposite')).toBe('opposite');
+  });
   it('takes a single value as nominal, and none as none', () => {
     const nominal = romTestOf('own-1', { ...OVERHEAD, better: 'more', reference: { mean: 30, sd: null, source } });
     expect(nominal.reference).toMatchObject({ kind: 'nominal', value: 30 });

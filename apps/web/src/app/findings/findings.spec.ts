@@ -41,9 +41,9 @@ describe('FindingsScreen', () => {
     ]);
     const items = [...screen.el.querySelectorAll('ol h3')].map((h) => h.textContent);
     expect(items).toEqual(['Hamstrings', 'Soleus', 'Calf (gastrocnemius)']);
-    // By hand: 1 against a single value, side 12°/8 · 0.5 = 0.75; 16° are 1.9 steps of 8.3°.
+    // By hand: (44 − 20)/8 − 2 = 1 against a nominal value, side 12°/8 · 0.5 = 0.75.
     expect(screen.text).toContain('1.8 = range 1.0 + sides 0.8');
-    expect(screen.text).toContain('Active knee extension: left 44°, 16° short of 28°');
+    expect(screen.text).toContain('Active knee extension: left 44°, 8° short of 36°');
     expect(screen.text).toContain('the left side is clearly tighter');
     expect(screen.text).toContain(
       '2 of 2 results are below typical. In a healthy client about 0.3 would be, by chance.',

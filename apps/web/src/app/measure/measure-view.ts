@@ -29,7 +29,7 @@ import {
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { changeOf, changeWords } from '../ui/change-words';
-import { testRow } from '../ui/mirror/mirror-row.model';
+import { testRow, type SidedResults } from '../ui/mirror/mirror-row.model';
 import { MeasureStore } from './measure.store';
 import {
   assessmentBefore,
@@ -74,12 +74,34 @@ export class MeasureView {
         model: testRow(
           t,
           sidedResults(assessment, t),
-          resultsBefore(all, assessment, t),
-          referenceValue(this.reference(t, assessment.date)),
+          this.store.assessment() ? this.seenBefore(all, assessment, t) : resultsBefore(all, assessment, t),
+          this.store.assessment() && this.isBlind(t) ? null : referenceValue(this.reference(t, assessment.date)),
           this.asMeasuredBefore(all, assessment, t),
         ),
       }));
   });
+
+  /**
+   * True while a side of a test has no reading: readings are taken blind (domain 2.2). A tester who knows what it was last time, or should be,
+   * leans towards it: halved, that hides a third of a true gain.
+   */
+  isBlind(test: RomTest): boolean {
+    const assessment = this.store.assessment()!;
+    return sidesOf(test).some((side) => readingsOf(assessment, test, side).length === 0);
+  }
+
+  /** What was measured before, of the sides that have a reading now. */
+  private seenBefore(all: readonly Assessment[], assessment: Assessment, test: RomTest): SidedResults | null {
+    const before = resultsBefore(all, assessment, test);
+    const now = sidedResults(assessment, test);
+    return (
+      before && {
+        left: now.left ? before.left : null,
+        right: now.right ? before.right : null,
+        both: now.both ? (before.both ?? null) : null,
+      }
+    );
+  }
 
   /** The test with the error of who measured it the time before. */
   private asMeasuredBefore(all: readonly Assessment[], assessment: Assessment, test: RomTest): RomTest {
@@ -106,6 +128,7 @@ export class MeasureView {
 
   readonly referenceWords = computed(() => {
     const t = this.store.test();
+    if (this.isBlind(t)) return 'shown once each side has a reading.';
     const r = this.reference(t, this.store.assessment()!.date);
     if (r.kind === 'none') return referenceGapWords(r.because);
     const value =
@@ -147,6 +170,8 @@ export class MeasureView {
     const test = this.store.test();
     const assessment = assessmentBefore(this.store.assessments() ?? [], this.store.assessment()!, test, side);
     const result = assessment ? resultOf(assessment, test, side) : null;
+    if (result && readingsOf(this.store.assessment()!, test, side).length === 0)
+      return 'last time: after the first reading';
     return assessment && result
       ? `last ${formatReading(result.value, test.unit)}, ${formatDate(assessment.date, 'd MMM')}`
       : 'first time';

@@ -152,6 +152,30 @@ describe('MeasureScreen', () => {
     expect(screen.text).toContain('Since last time no detectable change: 1 cm freer (85%)');
   });
 
+  // Domain 2.2: readings are taken blind; what would lean on them is not in the page before the first one of a side.
+  it('hides what was measured before, and the reference, until a side has its first reading', async () => {
+    const last = anAssessment('2026-03-01', [
+      aReading('weight-bearing-lunge', 'left', 7.3, { instrument: 'tape' }),
+      aReading('weight-bearing-lunge', 'right', 8.7, { instrument: 'tape' }),
+    ]);
+    const screen = await open([last, today()]);
+    // All that can be read or heard: without the paths that are drawn.
+    const page = () => screen.el.innerHTML.replace(/ d="[^"]*"/g, '');
+    expect(page()).not.toMatch(/7\.3|8\.7|is typical/);
+    const [left, right] = [...screen.el.querySelectorAll<HTMLInputElement>('y-side-card input')];
+    const keep = async (box: HTMLInputElement, value: string) => {
+      box.value = value;
+      box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      await screen.settle();
+    };
+    await keep(left!, '9');
+    expect(page()).toContain('last 7.3');
+    expect(page()).not.toMatch(/8\.7|is typical/);
+    await keep(right!, '9');
+    expect(page()).toContain('last 8.7');
+    expect(page()).toContain('is typical');
+  });
+
   it('keeps the Beighton score item by item and says when it is high', async () => {
     const screen = await open([today()]);
     await screen.press('Beighton score');

@@ -158,7 +158,8 @@ export class SideCard {
   protected how(): string {
     const r = this.result()!;
     if (r.steadiness === 'single') return '1 reading';
-    if (r.steadiness === 'unsteady') return 'median of 5';
+    if (r.steadiness === 'unsteady')
+      return this.test().valueRule === 'best' ? `best of ${r.readings.length}` : 'median of 5';
     return `${this.test().valueRule} of ${r.used.length}${r.used.length < r.readings.length ? ` agreeing` : ''}`;
   }
 
@@ -179,7 +180,9 @@ export class SideCard {
       case 'third-needed':
         return `${spread} apart; up to ${tolerance} is fine. Take one more.${easing}`;
       case 'unsteady':
-        return `No three of the five agree. The middle one is used, marked “unsteady”.${easing}`;
+        return this.test().valueRule === 'best'
+          ? `No other reading comes within ${tolerance} of the best. It stands, marked “unsteady”.${easing}`
+          : `No three of the five agree. The middle one is used, marked “unsteady”.${easing}`;
     }
   }
 

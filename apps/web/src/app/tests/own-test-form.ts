@@ -2,7 +2,9 @@ import { TextField } from '../ui/text-field';
 import { Requests } from '../data/requests';
 import { Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import type { OwnTest, OwnTestBody } from '@yandle/contract';
+import { oneOf } from '../ui/one-of';
 import {
+  LIMIT_SIDES,
   MUSCLE_GROUPS,
   ORIGINS,
   ORIGIN_NOTE,
@@ -43,7 +45,7 @@ interface Draft {
   readonly sd: string;
   readonly refOrigin: Origin;
   readonly refSource: string;
-  readonly limits: readonly { readonly group: MuscleGroupId; readonly weight: number }[];
+  readonly limits: OwnTestBody['limits'];
   readonly cautions: string;
   readonly notFor: string;
   readonly faults: string;
@@ -140,7 +142,8 @@ export function bodyOf(d: Draft, version: number | null, archived: boolean): Own
             sd: d.sd.trim() === '' ? null : number(d.sd),
             source: { origin: d.refOrigin, text: d.refSource.trim() },
           },
-    limits: d.limits,
+    // Only a direction leaves open which side it is that is tight.
+    limits: d.limits.map(({ side, ...l }) => (d.sides === 'direction' ? { ...l, side: side ?? 'none' } : l)),
     cautions: lines(d.cautions),
     notFor: lines(d.notFor),
     faults: lines(d.faults),
@@ -181,7 +184,13 @@ export class OwnTestForm {
     return fieldMessage(p, path) ?? p?.errors?.find((e) => e.path.startsWith(`${path}.`))?.message ?? null;
   }
 
-  protected setLimit(i: number, change: { group?: string; weight?: string }): void {
+  protected readonly limitSides = [
+    { side: 'same', words: 'tight on the side moved to' },
+    { side: 'opposite', words: 'tight on the other side' },
+    { side: 'none', words: 'doesn’t tell the side' },
+  ] as const;
+
+  protected setLimit(i: number, change: { group?: string; weight?: string; side?: string }): void {
     this.draft.update((d) => ({
       ...d,
       limits: d.limits.map((l, at) =>
@@ -189,6 +198,7 @@ export class OwnTestForm {
           ? {
               group: (change.group as MuscleGroupId | undefined) ?? l.group,
               weight: change.weight === undefined ? l.weight : Number(change.weight),
+              side: oneOf(LIMIT_SIDES, change.side ?? '') ?? l.side,
             }
           : l,
       ),

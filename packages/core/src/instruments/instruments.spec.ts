@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { phoneInclination, zeroed } from './phone-orientation.js';
+import { edgeDown, phoneInclination, zeroed } from './phone-orientation.js';
 import { horizonTilt, pictureAngle, type PicturePoint } from './picture-angle.js';
 import {
   INCLINOMETER_DEFAULTS,
@@ -26,40 +26,51 @@ const feed = (samples: readonly AngleSample[], from: SteadyState = NOT_STEADY) =
   }, from);
   return { captured, last };
 };
-const hold = (degrees: (i: number) => number | null, n = 25, start = 0): AngleSample[] =>
+const hold = (degrees: (i: number) => number | null, n = 40, start = 0): AngleSample[] =>
   Array.from({ length: n }, (_, i) => ({ at: start + i * 50, degrees: degrees(i) }));
 
 describe('steadyStep', () => {
-  it('captures the mean of a second that is steady, once', () => {
+  it('captures the mean of a second and a half that is steady, once', () => {
     const { captured } = feed(hold((i) => 30 + (i % 2 === 0 ? 0.2 : -0.2), 80));
     expect(captured).toHaveLength(1);
     expect(captured[0]).toBeCloseTo(30, 1);
   });
-  it('captures nothing before the second is over', () => {
-    // 20 samples at 20 Hz span 950 ms only.
-    expect(feed(hold(() => 30, 20)).captured).toEqual([]);
-    expect(feed(hold(() => 30, 21)).captured).toEqual([30]);
+  it('captures nothing before they are over', () => {
+    // 30 samples at 20 Hz span 1450 ms only.
+    expect(feed(hold(() => 30, 30)).captured).toEqual([]);
+    expect(feed(hold(() => 30, 31)).captured).toEqual([30]);
   });
   it('waits while the limb moves or shakes too much', () => {
     expect(feed(hold((i) => 30 + i, 60)).captured).toEqual([]);
     // ±1 alternating has a standard deviation of about 1.
     expect(feed(hold((i) => 30 + (i % 2 === 0 ? 1 : -1), 60)).captured).toEqual([]);
   });
+  // A limb that sinks by 1.7° a second has a standard deviation of 1.7·1/√12 = 0.49° within one second.
+  it('waits while the limb still sinks, however smoothly', () => {
+    expect(feed(hold((i) => 30 + 1.7 * 0.05 * i, 200)).captured).toEqual([]);
+    expect(feed(hold((i) => 30 + 0.4 * 0.05 * i, 200)).captured).toEqual([]);
+    expect(feed(hold((i) => 30 + 0.2 * 0.05 * i, 60)).captured).toHaveLength(1);
+  });
+  // Settling towards 60° with a time constant of τ: at 0.3°/s what is left is 0.3·τ.
+  it.each([1, 2, 3, 4])('comes within 0.3 τ + half a degree of the end of a limb that settles over %i s', (tau) => {
+    const { captured } = feed(hold((i) => 60 - 30 * Math.exp(-(0.05 * i) / tau), 600));
+    expect(60 - captured[0]!).toBeLessThan(0.3 * tau + 0.5);
+  });
   it('begins anew after a drop-out or a gap', () => {
-    const dropped = [...hold(() => 30, 15), { at: 750, degrees: null }, ...hold(() => 30, 15, 800)];
+    const dropped = [...hold(() => 30, 22), { at: 1100, degrees: null }, ...hold(() => 30, 22, 1150)];
     expect(feed(dropped).captured).toEqual([]);
-    const gap = [...hold(() => 30, 15), ...hold(() => 30, 15, 750 + STEADY.maxGapMs + 1)];
+    const gap = [...hold(() => 30, 22), ...hold(() => 30, 22, 1100 + STEADY.maxGapMs + 1)];
     expect(feed(gap).captured).toEqual([]);
-    expect(feed([...gap, ...hold(() => 30, 10, 1750)]).captured).toHaveLength(1);
+    expect(feed([...gap, ...hold(() => 30, 12, 2451)]).captured).toHaveLength(1);
   });
   it('takes the next reading after the limb has moved away, or when asked', () => {
-    const first = feed(hold(() => 30, 30));
+    const first = feed(hold(() => 30, 40));
     const same = feed(
       hold(() => 30.2, 40, 2000),
       first.last,
     );
     expect(same.captured).toEqual([]);
-    const away = feed([...hold(() => 20, 3, 4000), ...hold(() => 31, 30, 4150)], same.last);
+    const away = feed([...hold(() => 20, 3, 4000), ...hold(() => 31, 40, 4150)], same.last);
     expect(away.captured).toHaveLength(1);
     expect(
       feed(
@@ -73,7 +84,7 @@ describe('steadyStep', () => {
     expect(steadyStep(one, { at: 50, degrees: 80 })).toMatchObject({ live: 30, captured: null });
   });
   it('never captures a value outside the readings of its window', () => {
-    const angles = fc.array(fc.double({ min: 29, max: 31, noNaN: true }), { minLength: 21, maxLength: 60 });
+    const angles = fc.array(fc.double({ min: 29, max: 31, noNaN: true }), { minLength: 31, maxLength: 60 });
     fc.assert(
       fc.property(angles, (xs) => {
         for (const c of feed(hold((i) => xs[i]!, xs.length)).captured) {
@@ -131,22 +142,66 @@ describe('the simulated inclinometer', () => {
   });
 });
 
+/** Rotation matrices with arithmetic of their own, row by row: the plumb line is z. */
+type Matrix = readonly (readonly number[])[];
+const times = (a: Matrix, b: Matrix): Matrix =>
+  a.map((row) => [0, 1, 2].map((c) => row.reduce((sum, x, k) => sum + x * b[k]![c]!, 0)));
+const D = Math.PI / 180;
+const aboutX = (d: number): Matrix => [
+  [1, 0, 0],
+  [0, Math.cos(d * D), -Math.sin(d * D)],
+  [0, Math.sin(d * D), Math.cos(d * D)],
+];
+const aboutY = (d: number): Matrix => [
+  [Math.cos(d * D), 0, Math.sin(d * D)],
+  [0, 1, 0],
+  [-Math.sin(d * D), 0, Math.cos(d * D)],
+];
+const aboutZ = (d: number): Matrix => [
+  [Math.cos(d * D), -Math.sin(d * D), 0],
+  [Math.sin(d * D), Math.cos(d * D), 0],
+  [0, 0, 1],
+];
+/** β and γ that a browser reports for an attitude: β in −180…180, γ in −90…90 (W3C Device Orientation, appendix). */
+function reported(m: Matrix): { beta: number; gamma: number } {
+  const [x, y, z] = m[2]!;
+  const back = z! < 0 || (Math.abs(z!) < 1e-12 && x! > 0);
+  const gamma = Math.atan2(back ? x! : -x!, back ? -z! : z!) / D;
+  const beta = Math.asin(Math.min(1, Math.max(-1, y!))) / D;
+  return { beta: back ? (beta < 0 ? -180 - beta : 180 - beta) : beta, gamma };
+}
+const same = (a: number, b: number) => Math.abs(((((a - b + 180) % 360) + 360) % 360) - 180);
+
 describe('phoneInclination', () => {
   // Rest positions of the W3C Device Orientation specification: flat on a table β = γ = 0; upright β = 90; on its edge γ = ±90.
   it('is 0 flat on a table and 90 upright', () => {
-    expect(phoneInclination(0, 0, 'flat')).toBeCloseTo(0, 10);
-    expect(phoneInclination(90, 0, 'flat')).toBeCloseTo(90, 10);
-    expect(phoneInclination(90, 0, 'edge')).toBeCloseTo(90, 10);
-    expect(phoneInclination(0, -90, 'edge')).toBeCloseTo(0, 10);
-    expect(phoneInclination(0, 90, 'edge')).toBeCloseTo(0, 10);
+    expect(phoneInclination(0, 0, 'flat')).toBeCloseTo(0, 6);
+    expect(phoneInclination(90, 0, 'flat')).toBeCloseTo(90, 4);
+    expect(phoneInclination(0, -90, 'edge', edgeDown(0, -90))).toBeCloseTo(0, 6);
+    expect(phoneInclination(0, 90, 'edge', edgeDown(0, 90))).toBeCloseTo(0, 6);
+    expect(edgeDown(0, -90)).not.toBe(edgeDown(0, 90));
   });
-  it('follows the pitch past upright when lying flat on the limb', () => {
-    for (const beta of [-170, -60, 30, 120]) expect(phoneInclination(beta, 0, 'flat')).toBeCloseTo(beta, 8);
+  it('of a phone that lies flat is that of the limb, all the way round and however it rolls about the limb', () => {
+    for (let limb = -179; limb <= 180; limb += 7)
+      for (let roll = -80; roll <= 80; roll += 16)
+        for (const compass of [0, 130]) {
+          const { beta, gamma } = reported(times(times(aboutZ(compass), aboutX(limb)), aboutY(roll)));
+          expect(same(phoneInclination(beta, gamma, 'flat'), limb), `limb ${limb}, roll ${roll}`).toBeLessThan(1e-4);
+        }
   });
-  it('gives the steepness of the long edge on its edge, whatever the order of rotations', () => {
-    // β = 30, γ = −90: up = (cos 30, sin 30, 0), so the long edge rises by 30.
-    expect(phoneInclination(30, -90, 'edge')).toBeCloseTo(30, 8);
-    expect(phoneInclination(-30, 90, 'edge')).toBeCloseTo(-30, 8);
+  it('of a phone on either long edge goes on past 90°, however it leans', () => {
+    for (const edge of [-90, 90])
+      for (let lean = -60; lean <= 60; lean += 15) {
+        const at = (limb: number) => reported(times(aboutX(limb), aboutY(edge + lean)));
+        const start = at(0);
+        const down = edgeDown(start.beta, start.gamma);
+        for (const limb of [-170, -120, -30, 0, 15, 60, 89, 100, 120, 165]) {
+          const { beta, gamma } = at(limb);
+          expect(same(phoneInclination(beta, gamma, 'edge', down), limb), `edge ${edge + lean}, ${limb}`).toBeLessThan(
+            1e-4,
+          );
+        }
+      }
   });
   it('measures against a zero, wrapped', () => {
     expect(zeroed(95, 60)).toBe(35);

@@ -9,6 +9,8 @@ export interface AngleSample {
 export interface SteadySettings {
   /** Largest standard deviation inside the window, degrees. */
   readonly maxSd: number;
+  /** Fastest drift inside the window, degrees a second: a limb that still sinks is not at its end. */
+  readonly maxSlope: number;
   /** Length of the window, milliseconds. */
   readonly windowMs: number;
   /** A gap longer than this breaks the window, milliseconds. */
@@ -17,8 +19,8 @@ export interface SteadySettings {
   readonly rearmDegrees: number;
 }
 
-/** Common practice, no source: half a degree over one second. */
-export const STEADY: SteadySettings = { maxSd: 0.5, windowMs: 1000, maxGapMs: 250, rearmDegrees: 5 };
+/** Common practice, no source: half a degree over a second and a half, and as good as no drift. */
+export const STEADY: SteadySettings = { maxSd: 0.5, maxSlope: 0.3, windowMs: 1500, maxGapMs: 250, rearmDegrees: 5 };
 
 /** What is known of a live angle after each sample. */
 export interface SteadyState {
@@ -42,6 +44,15 @@ function sdOf(xs: readonly number[]): number {
   return xs.length < 2 ? 0 : Math.sqrt(xs.reduce((sum, x) => sum + (x - m) ** 2, 0) / (xs.length - 1));
 }
 
+/** Drift over a window by least squares, degrees a second. */
+function slopeOf(window: SteadyState['window']): number {
+  const mean = (of: 'at' | 'degrees') => window.reduce((sum, s) => sum + s[of], 0) / window.length;
+  const [at, degrees] = [mean('at'), mean('degrees')];
+  const spread = window.reduce((sum, s) => sum + (s.at - at) ** 2, 0);
+  const together = window.reduce((sum, s) => sum + (s.at - at) * (s.degrees - degrees), 0);
+  return spread === 0 ? 0 : (1000 * together) / spread;
+}
+
 /** The largest share of the newest samples that would still be steady, in milliseconds. */
 function steadySpan(window: SteadyState['window'], maxSd: number): number {
   const last = window.at(-1)!;
@@ -54,7 +65,8 @@ function steadySpan(window: SteadyState['window'], maxSd: number): number {
 }
 
 /**
- * Feeds one sample. A reading is captured when all samples of a full, unbroken window lie within `maxSd`: the value is their mean.
+ * Feeds one sample. A reading is captured when all samples of a full, unbroken window lie within `maxSd` and drift no faster than `maxSlope`: the
+ * value is their mean.
  * A lost signal or a gap starts the window anew; a sample older than the newest is ignored.
  */
 export function steadyStep(state: SteadyState, sample: AngleSample, settings: SteadySettings = STEADY): SteadyState {
@@ -73,7 +85,7 @@ export function steadyStep(state: SteadyState, sample: AngleSample, settings: St
   const live = sample.degrees;
   const left = state.held !== null && Math.abs(live - state.held) >= settings.rearmDegrees;
   const held = left ? null : state.held;
-  const steady = sd !== null && sd <= settings.maxSd && held === null;
+  const steady = sd !== null && sd <= settings.maxSd && Math.abs(slopeOf(window)) <= settings.maxSlope && held === null;
   const captured = steady ? values.reduce((a, b) => a + b, 0) / values.length : null;
   return {
     window,

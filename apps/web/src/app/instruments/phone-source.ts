@@ -1,5 +1,5 @@
 import { signal } from '@angular/core';
-import { phoneInclination, type AngleSample, type PhoneHold } from '@yandle/core';
+import { edgeDown, phoneInclination, type AngleSample, type EdgeDown, type PhoneHold } from '@yandle/core';
 import { Subject } from 'rxjs';
 import type { AngleSource, SourceState } from './angle-source';
 
@@ -19,13 +19,17 @@ export class PhoneSource implements AngleSource {
   readonly state = this.now.asReadonly();
   readonly samples = this.out.asObservable();
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private edge: { readonly hold: PhoneHold; readonly down: EdgeDown } | null = null;
 
   private readonly listen = (e: DeviceOrientationEvent) => {
     if (e.beta === null || e.gamma === null) return;
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;
     this.now.set({ kind: 'live' });
-    this.out.next({ at: performance.now(), degrees: phoneInclination(e.beta, e.gamma, this.hold()) });
+    // The edge that is down when it is put on stays the one it is read by, also past upright.
+    if (this.edge?.hold !== this.hold()) this.edge = { hold: this.hold(), down: edgeDown(e.beta, e.gamma) };
+    const degrees = phoneInclination(e.beta, e.gamma, this.hold(), this.edge.down);
+    this.out.next({ at: performance.now(), degrees });
   };
 
   async start(): Promise<void> {
@@ -50,6 +54,7 @@ export class PhoneSource implements AngleSource {
   }
 
   stop(): void {
+    this.edge = null;
     removeEventListener('deviceorientation', this.listen);
     if (this.timer) clearTimeout(this.timer);
     this.timer = null;

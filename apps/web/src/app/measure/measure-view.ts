@@ -171,7 +171,7 @@ export class MeasureView {
     const assessment = assessmentBefore(this.store.assessments() ?? [], this.store.assessment()!, test, side);
     const result = assessment ? resultOf(assessment, test, side) : null;
     if (result && readingsOf(this.store.assessment()!, test, side).length === 0)
-      return 'last time: after the first reading';
+      return 'last time: shown after a reading';
     return assessment && result
       ? `last ${formatReading(result.value, test.unit)}, ${formatDate(assessment.date, 'd MMM')}`
       : 'first time';

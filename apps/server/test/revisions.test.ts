@@ -326,7 +326,8 @@ describe('planning', () => {
   it('tells the tighter sides, and what the client is used to from the block before', async () => {
     const client = await aClient(h);
     const view = async () => (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as object;
-    expect(await view()).toEqual({ timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] });
+    const nothing = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], turns: [], startingDoses: [] };
+    expect(await view()).toEqual(nothing);
     const block = await plan(client, { startDate: '2026-01-12' });
     await h.agent.post(`/api/v1/blocks/${block.id}/end`).send({ version: 1 }).expect(200);
     // The block's eighth week has just ended; its last full week, the seventh, asked 330 s.

@@ -219,6 +219,18 @@ describe('pictureAngle', () => {
     expect(pictureAngle(p(-50, 0), p(0, 0), p(80, 0), 'between')).toBeCloseTo(180, 10);
     expect(pictureAngle(p(-50, 0), p(0, 0), p(80, 0), 'short of straight')).toBeCloseTo(0, 10);
   });
+  it('is negative past straight once it is known which way the joint bends', () => {
+    // A thigh to the left, the shin to the right: 100 along, 17.63 down is 10° clockwise (tan 10° = 0.1763); y grows downwards.
+    const shin = (down: number) =>
+      (['clockwise', 'counter-clockwise', 'either'] as const).map((bends) =>
+        pictureAngle(p(-100, 0), p(0, 0), p(100, down), 'short of straight', null, bends),
+      );
+    const close = (found: readonly number[], wanted: readonly number[]) =>
+      found.forEach((x, i) => expect(x).toBeCloseTo(wanted[i]!, 2));
+    close(shin(17.633), [10, -10, 10]);
+    close(shin(-17.633), [-10, 10, 10]);
+    close(shin(0), [0, 0, 0]);
+  });
   it('reads 53.13° of the 3-4-5 triangle against the horizontal', () => {
     // The arm rises 4 over 3: arctan(4/3) = 53.1301°. y grows downwards in a picture.
     expect(pictureAngle(p(9, 9), p(0, 0), p(30, -40), 'to the horizontal')).toBeCloseTo(53.1301, 4);

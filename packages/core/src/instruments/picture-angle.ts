@@ -16,6 +16,10 @@ export const PICTURE_READINGS: readonly PictureReading[] = [
   'to the vertical',
 ];
 
+/** Which way a joint bends in the picture; what goes past straight the other way is negative. `either`: nobody has said it, nothing is. */
+export const BENDS = ['either', 'clockwise', 'counter-clockwise'] as const;
+export type Bends = (typeof BENDS)[number];
+
 const DEG = 180 / Math.PI;
 /** Points closer than this make no direction, pixels. */
 const NEAR = 1;
@@ -40,7 +44,8 @@ export function horizonTilt(horizon: readonly [PicturePoint, PicturePoint]): num
 }
 
 /**
- * Angle from three points, 0…180 degrees: `fixed` and `moving` are ends of the two arms, `joint` is where they meet.
+ * Angle from three points, degrees: `fixed` and `moving` are ends of the two arms, `joint` is where they meet. 0…180, but for `short of straight`
+ * with a known way to bend: past straight it is negative, −180…180.
  * An angle between two arms does not change when the camera is tilted; one against the horizontal or vertical does and is corrected by
  * the horizon when given.
  * @throws CoreError `invalid-angle` when points coincide
@@ -51,11 +56,14 @@ export function pictureAngle(
   moving: PicturePoint,
   reading: PictureReading,
   horizon: readonly [PicturePoint, PicturePoint] | null = null,
+  bends: Bends = 'either',
 ): number {
   const arm = direction(joint, moving);
-  if (reading === 'between' || reading === 'short of straight') {
-    const between = Math.abs(wrap(arm - direction(joint, fixed)));
-    return reading === 'between' ? between : 180 - between;
+  if (reading === 'between') return Math.abs(wrap(arm - direction(joint, fixed)));
+  if (reading === 'short of straight') {
+    // Counter-clockwise as seen from the line that goes on from the fixed arm.
+    const bent = wrap(arm - direction(fixed, joint));
+    return bends === 'either' ? Math.abs(bent) : bends === 'clockwise' ? -bent : bent;
   }
   const level = wrap(arm - (horizon ? horizonTilt(horizon) : 0));
   if (reading === 'to the vertical') return Math.abs(90 - Math.abs(level));

@@ -116,7 +116,7 @@ describe('CaptureStore', () => {
     store.taken.subscribe((t) => taken.push(t.degrees));
     return { store, taken };
   }
-  const feed = (store: CaptureStore, degrees: number, from: number, n = 22) => {
+  const feed = (store: CaptureStore, degrees: number, from: number, n = 33) => {
     const { out } = store.inclinometer as unknown as { out: { next(s: { at: number; degrees: number }): void } };
     for (let i = 0; i < n; i++) out.next({ at: from + i * 50, degrees });
   };

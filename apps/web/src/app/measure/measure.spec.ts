@@ -124,7 +124,7 @@ describe('MeasureScreen', () => {
     // A phone that lies still at 36.4°, without a phone.
     await store.choose('phone');
     const phone = store.phone as unknown as { out: { next(s: { at: number; degrees: number }): void } };
-    for (let i = 0; i <= 21; i++) phone.out.next({ at: i * 50, degrees: 36.42 });
+    for (let i = 0; i <= 32; i++) phone.out.next({ at: i * 50, degrees: 36.42 });
     await screen.settle();
     expect(posted.at(-1)!.body).toMatchObject({
       testId: 'active-knee-extension',

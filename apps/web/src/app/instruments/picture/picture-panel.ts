@@ -1,6 +1,6 @@
 import { oneOf } from '../../ui/one-of';
 import { Component, computed, DestroyRef, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { formatNumber, horizonTilt, PICTURE_READINGS, type PictureReading } from '@yandle/core';
+import { BENDS, type Bends, formatNumber, horizonTilt, PICTURE_READINGS, type PictureReading } from '@yandle/core';
 import {
   angleOf,
   moved,
@@ -40,6 +40,13 @@ export class PicturePanel {
   protected readonly points = signal<Points | null>(null);
   protected readonly window = signal<Window | null>(null);
   protected readonly reading = signal<PictureReading>('between');
+  protected readonly bends = signal<Bends>('either');
+  protected readonly ways = [
+    { bends: 'either', words: 'not said: never negative' },
+    { bends: 'clockwise', words: 'clockwise; past straight is negative' },
+    { bends: 'counter-clockwise', words: 'counter-clockwise; past straight is negative' },
+  ] as const;
+  protected readonly chooseBend = (text: string): void => this.bends.set(oneOf(BENDS, text) ?? this.bends());
   protected readonly horizon = signal(false);
   protected readonly active = signal<PointIndex>(0);
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
@@ -53,7 +60,7 @@ export class PicturePanel {
   protected readonly shown = computed((): readonly PointIndex[] => (this.horizon() ? [0, 1, 2, 3, 4] : [0, 1, 2]));
   protected readonly result = computed(() => {
     const p = this.points();
-    return p ? angleOf(p, this.reading(), this.horizon()) : null;
+    return p ? angleOf(p, this.reading(), this.horizon(), this.bends()) : null;
   });
   protected readonly words = computed(() => {
     const r = this.result();

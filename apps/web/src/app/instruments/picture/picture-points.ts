@@ -1,4 +1,12 @@
-import { CoreError, errorWords, pictureAngle, type PicturePoint, type PictureReading, roundTo } from '@yandle/core';
+import {
+  type Bends,
+  CoreError,
+  errorWords,
+  pictureAngle,
+  type PicturePoint,
+  type PictureReading,
+  roundTo,
+} from '@yandle/core';
 
 /** Points of a picture that a coach sets. The first three make the angle, the last two the horizon. */
 export const POINT_NAMES = ['fixed arm', 'joint', 'moving arm', 'horizon left', 'horizon right'] as const;
@@ -45,10 +53,11 @@ export function angleOf(
   points: Points,
   reading: PictureReading,
   horizon: boolean,
+  bends: Bends = 'either',
 ): { angle: number } | { error: string } {
   try {
     const [fixed, joint, moving, left, right] = points;
-    const angle = pictureAngle(fixed, joint, moving, reading, horizon ? [left, right] : null);
+    const angle = pictureAngle(fixed, joint, moving, reading, horizon ? [left, right] : null, bends);
     return { angle: roundTo(angle, 1) };
   } catch (err) {
     return { error: err instanceof CoreError ? errorWords(err) : 'The points make no angle.' };

@@ -96,7 +96,8 @@ export function whyWords(g: GroupFinding, complaints: readonly string[] = []): s
   const reasons = short.slice(0, 2).map(({ finding }) => {
     return `${finding.test.name}: ${gapWords(finding)}`;
   });
-  if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is clearly tighter`);
+  const [widest] = [...g.tests].sort((a, b) => b.finding.sideSpreads - a.finding.sideSpreads);
+  if (g.parts.side > 0) reasons.push(`the ${g.tighter} side is clearly tighter (${widest!.finding.test.name})`);
   if (g.parts.complaint > 0)
     reasons.push(complaints.length > 0 ? `complaint: ${complaints.join(', ')}` : 'a complaint goes with it');
   if (g.parts.interest > 0) reasons.push('the client asked for it');

@@ -1,0 +1,58 @@
+import {
+  cautionsFor,
+  demandsOf,
+  EXERCISES,
+  exerciseById,
+  NO_ANSWERS,
+  NOTHING_ON_HOLD,
+  QUESTION_IDS,
+  techniquesOf,
+  type SessionItem,
+} from '@yandle/core';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { formsOf } from './allowed.js';
+
+/** The other forms that a client is offered on the spot, and the choice (issue "Safe hands", checks). */
+describe('other forms of an item', () => {
+  it('are never what a caution takes away, whoever the client is, nor what only the coach chooses', () => {
+    let offered = 0;
+    const item = fc
+      .tuple(fc.constantFrom(...EXERCISES), fc.constantFrom(...EXERCISES))
+      .map(([e, choice]): SessionItem => ({
+        ...{ exerciseId: e.id, sets: 1, holdSeconds: 20, sensation: 4, firstSide: 'left' },
+        choice: choice.id,
+      }));
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...QUESTION_IDS), { maxLength: 4 }),
+        fc.integer({ min: 12, max: 90 }),
+        item,
+        (yes, age, it) => {
+          const cautions = cautionsFor({ ...NO_ANSWERS, yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)) }, age);
+          const [forms] = formsOf([it], exerciseById, cautions, NOTHING_ON_HOLD);
+          for (const id of [forms!.easier, forms!.harder, forms!.choice]) {
+            if (id === null) continue;
+            offered += 1;
+            const e = exerciseById(id);
+            // By its own arithmetic, from the effects alone.
+            for (const { id: caution, effect } of cautions) {
+              const taken = demandsOf(e).filter((d) => effect.excludedDemands.includes(d));
+              expect(taken, `${id} against ${caution}`).toEqual([]);
+              expect(
+                [e.primary, ...e.secondary].some((g) => effect.excludedGroups.includes(g)),
+                `${id} ${caution}`,
+              ).toBe(false);
+              expect(
+                techniquesOf(e).every((t) => effect.excludedTechniques.includes(t)),
+                `${id} ${caution}`,
+              ).toBe(false);
+            }
+          }
+        },
+      ),
+      { numRuns: 600 },
+    );
+    expect(offered).toBeGreaterThan(100);
+  });
+});

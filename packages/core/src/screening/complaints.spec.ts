@@ -29,7 +29,9 @@ describe('complaints', () => {
     [5, 4, 'no real change'],
     [0, 1, 'no real change'],
     [0, 2, 'worse'],
-    [3, 4, 'worse'],
+    // One point more of three: the share was found for what gets less.
+    [3, 4, 'no real change'],
+    [3, 5, 'worse'],
     [5, 5, 'no real change'],
   ] as const)('from %i to %i is %s', (a, b, words) => {
     expect(complaintChange(a, b)).toBe(words);

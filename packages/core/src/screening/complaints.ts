@@ -50,13 +50,14 @@ export function complaintsOf(group: MuscleGroupId, complaints: readonly Complain
 }
 
 /**
- * Whether a complaint score has really changed: by 2 points, or by 30 % of the earlier one (an earlier 0 needs the points).
+ * Whether a complaint score has really changed: by 2 points; for the better also by 30 % of the earlier one. The share was found for pain that
+ * gets less; one point more of three is no news.
  * Source: Farrar JT et al. 2001, Pain 94:149-158 (from memory).
  */
 export function complaintChange(earlier: number, later: number): 'better' | 'no real change' | 'worse' {
-  const by = Math.abs(later - earlier);
-  if (by < 2 && !(earlier > 0 && by / earlier >= 0.3 - 1e-9)) return 'no real change';
-  return later < earlier ? 'better' : 'worse';
+  const less = earlier - later;
+  if (less <= -2) return 'worse';
+  return less >= 2 || (less > 0 && less / earlier >= 0.3 - 1e-9) ? 'better' : 'no real change';
 }
 
 /** An entry of the record: what was said of a region on a day. */

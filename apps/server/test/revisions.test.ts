@@ -38,6 +38,22 @@ const hold = (sets: number, holdSeconds: number) => ({
 });
 
 describe('a running block', () => {
+  // Domain 2.6, 4: an assessment from five days before a retest to five after it meets it.
+  it('asks for no retest of what was measured a few days before', async () => {
+    const measured = async (date: string) => {
+      const client = await aClient(h);
+      const about = { id: uuid(), date, time: '09:40', warm: false, note: '', battery: ['neck-rotation'] };
+      await h.agent.post(`/api/v1/clients/${client}/assessments`).send(about).expect(201);
+      const block = await plan(client);
+      const { nextRetest } = (await h.agent.get(`/api/v1/clients/${client}`)).body as { nextRetest: string };
+      return block.retests.findIndex((r) => r.date === nextRetest);
+    };
+    // The baseline of a block that begins on 9 March is on the 8th.
+    expect([await measured('2026-03-03'), await measured('2026-03-04'), await measured('2026-03-09')]).toEqual([
+      0, 1, 1,
+    ]);
+  });
+
   // Of two clients alike, one is given other minutes, days and experience after the block was published.
   it('changes by days away as if nothing else were known since, until the coach has it planned anew', async () => {
     const [one, other] = [await aClient(h), await aClient(h)];

@@ -1,4 +1,4 @@
-import { endOfBlock, type PlainDate, runningBlock, weekOn } from '@yandle/core';
+import { addDays, endOfBlock, type PlainDate, runningBlock, weekOn } from '@yandle/core';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 
@@ -44,6 +44,9 @@ const NEXT_SESSIONS = `SELECT b.id AS blockId, s.id, DATE_FORMAT(s.date, '%Y-%m-
 const RETESTS = `SELECT block_id AS blockId, DATE_FORMAT(date, '%Y-%m-%d') AS date, week
   FROM retest WHERE studio_id = {studio} AND block_id IN (:blockIds) ORDER BY date`;
 
+/** An assessment so many days before a retest meets it. Common practice, no source. */
+const MEETS_DAYS = 5;
+
 function remembered<V>(make: (key: string) => V): (key: string) => V {
   const known = new Map<string, V>();
   return (key) => {
@@ -72,6 +75,7 @@ export async function overviews(
     data.read<BlockRow>(BLOCKS, { ids }),
   ]);
   const blocksOf = groupBy(blocks, (b) => b.clientId);
+  const meets = remembered((last) => addDays(last, MEETS_DAYS));
   // Blocks of a studio begin on few days: what the calendar says of one is asked once.
   const dates = remembered((key) => {
     const [startDate, weeks] = key.split(' ') as [PlainDate, string];
@@ -108,7 +112,7 @@ export async function overviews(
       const last = measured.get(id)?.last || null;
       const b = running.get(id) ?? null;
       const next = b ? sessionOf.get(b.id) : undefined;
-      const retest = b ? retestsOf.get(b.id)?.find((r) => last === null || r.date > last) : undefined;
+      const retest = b ? retestsOf.get(b.id)?.find((r) => last === null || r.date > meets(last)) : undefined;
       return [
         id,
         {

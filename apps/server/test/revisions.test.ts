@@ -49,7 +49,7 @@ describe('a running block', () => {
       return block.retests.findIndex((r) => r.date === nextRetest);
     };
     // The baseline of a block that begins on 9 March is on the 8th.
-    expect([await measured('2026-03-03'), await measured('2026-03-04'), await measured('2026-03-09')]).toEqual([
+    expect([await measured('2026-03-02'), await measured('2026-03-03'), await measured('2026-03-09')]).toEqual([
       0, 1, 1,
     ]);
   });

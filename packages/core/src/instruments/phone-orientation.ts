@@ -50,7 +50,7 @@ export function edgeDown(beta: number, gamma: number): EdgeDown {
  * @param beta,gamma degrees as in DeviceOrientationEvent
  * @param down the long edge that was down when the phone was put on, for `edge`
  * @example phoneInclination(30, 0, 'flat') // 30
- * @example phoneInclination(45, 30, 'flat') // 45: a roll changes nothing
+ * @example phoneInclination(45, 30, 'flat') // 45
  */
 export function phoneInclination(beta: number, gamma: number, hold: PhoneHold, down: EdgeDown = 'left'): number {
   const q = attitude(beta, gamma);

@@ -4,6 +4,7 @@ import type {
   LeftOutFact,
   LimitFact,
   MuscleGroupId,
+  NeededTurn,
   PlanBasis,
   PlanMeasured,
   PlannedWeek,
@@ -78,6 +79,8 @@ export interface Revision extends RevisionSummary {
 
 /** What a plan depends on besides the coach's choices and the client's record. Computed by the server, so that screen and server agree. */
 export interface PlanningView extends PlanMeasured {
+  /** Which way the groups that hold two opposite motions are short: exercises that turn that way are proposed first. */
+  readonly turns: readonly NeededTurn[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */
   readonly startingDoses: readonly {
     readonly group: MuscleGroupId;

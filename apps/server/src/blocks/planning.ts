@@ -52,7 +52,7 @@ async function measuredOf(
   client: ClientEntity,
   timeZone: string,
   today: PlainDate,
-): Promise<PlanMeasured> {
+): Promise<PlanMeasured & Pick<PlanningView, 'turns'>> {
   const tests = measuredTests(await listAssessments(data, client.id, timeZone), await loadTestCatalogue(data));
   const person = { age: ageOn(client.birthDate, today), sex: client.sex };
   const sided = sidedValues(tests);

@@ -1,6 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
-import type { NeededTurn } from '../measuring/findings/turn-needed.js';
 import type { Timings } from '../technique/timings.js';
 import type { PlanClient } from './limits.js';
 
@@ -16,8 +15,6 @@ export interface PlanMeasured {
   readonly hypermobile: boolean;
   /** Groups with a notably tighter side. */
   readonly tighter: readonly { readonly group: MuscleGroupId; readonly side: Side }[];
-  /** Which way the groups of two motions are short; left out in a basis from before it was told apart. */
-  readonly turns?: readonly NeededTurn[];
 }
 
 /**
@@ -29,8 +26,8 @@ export interface PlanBasis extends PlanRecord, PlanMeasured {}
 /** A basis from the record and the measurements as they are now. */
 export function basisOf(record: PlanRecord, measured: PlanMeasured): PlanBasis {
   const { experience, trainingDays, gentleGroups, minutesPerSession } = record;
-  const { timings, hypermobile, tighter, turns = [] } = measured;
-  return { experience, trainingDays, gentleGroups, minutesPerSession, timings, hypermobile, tighter, turns };
+  const { timings, hypermobile, tighter } = measured;
+  return { experience, trainingDays, gentleGroups, minutesPerSession, timings, hypermobile, tighter };
 }
 
 /**

@@ -36,6 +36,9 @@ import { SecondFactor } from './second-factor';
           <div class="grid gap-5">
             <y-password-form />
             <y-second-factor [account]="a" (changed)="load()" />
+            @if (me()?.coach?.role !== 'guest') {
+              <y-nerve-glides [account]="a" (changed)="load()" />
+            }
           </div>
           <div class="grid gap-5">
             <section class="sheet p-4" aria-labelledby="devices">
@@ -69,9 +72,6 @@ import { SecondFactor } from './second-factor';
                 <button type="button" class="btn mt-2" (click)="signOutOthers()">Sign out all others</button>
               }
             </section>
-            @if (me()?.coach?.role !== 'guest') {
-              <y-nerve-glides [account]="a" (changed)="load()" />
-            }
             @if (me(); as m) {
               @if (m.coach.role !== 'guest' && others().length > 0) {
                 <section class="sheet p-4" aria-labelledby="away">

@@ -8,7 +8,13 @@ import { ClientContext } from '../data/client-context';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 
-const NO_PLANNING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
+const NO_PLANNING: PlanningView = {
+  timings: DEFAULT_TIMINGS,
+  hypermobile: false,
+  tighter: [],
+  turns: [],
+  startingDoses: [],
+};
 
 /** What is known of a client's blocks: those there are, the one that runs, and what a plan depends on. */
 @Injectable()

@@ -87,7 +87,7 @@ export class BlockPlanner {
     const able = exercisesDoing(group, technique, this.library.exercises());
     const done = able.map((e) => ({ ...e, technique }));
     const allowed = new Set(splitAllowed(done, this.data.cautions()).allowed.map((e) => e.id));
-    const needed = this.data.planning().turns?.find((t) => t.group === group)?.turns ?? null;
+    const needed = this.data.planning().turns.find((t) => t.group === group)?.turns ?? null;
     return byNeededTurn(
       able.filter((e) => allowed.has(e.id)),
       needed,

@@ -22,7 +22,13 @@ class Host {
   readonly tool = inject(BlockTool);
 }
 
-const NOTHING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
+const NOTHING: PlanningView = {
+  timings: DEFAULT_TIMINGS,
+  hypermobile: false,
+  tighter: [],
+  turns: [],
+  startingDoses: [],
+};
 
 describe('BlockTool', () => {
   let store: BlockStore;

@@ -6,7 +6,13 @@ import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { BlockScreen } from './block';
 
-const NOTHING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
+const NOTHING: PlanningView = {
+  timings: DEFAULT_TIMINGS,
+  hypermobile: false,
+  tighter: [],
+  turns: [],
+  startingDoses: [],
+};
 
 describe('BlockScreen', () => {
   let screen: Screen<BlockScreen>;

@@ -17,7 +17,13 @@ class Host {
   readonly publisher = inject(BlockPublisher);
 }
 
-const NOTHING: PlanningView = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], startingDoses: [] };
+const NOTHING: PlanningView = {
+  timings: DEFAULT_TIMINGS,
+  hypermobile: false,
+  tighter: [],
+  turns: [],
+  startingDoses: [],
+};
 const hold = (sets: number, holdSeconds: number) => ({
   technique: 'static hold' as const,
   sets,
@@ -209,6 +215,17 @@ describe('BlockStore', () => {
     expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus).toMatchObject({ side: 'left' });
     store.resetDraft();
     expect(store.renewing()).toBe(false);
+  });
+
+  it.each([
+    ['nothing is short', [], 'out'],
+    ['hips do not turn in', [{ group: 'deep-hip-rotators', turns: 'in' }], 'in'],
+  ] as const)('answers the motion that is short: %s', async (_, turns, wanted) => {
+    await open([], { ...NOTHING, turns });
+    store.toggleLane('deep-hip-rotators');
+    const { exercises } = store.laneOf('deep-hip-rotators')!;
+    const { exerciseId } = exercises.find((e) => e.technique === 'static hold')!;
+    expect(exerciseById(exerciseId).turns).toBe(wanted);
   });
 
   it('plans a change from what the block was published from, and anew only when asked', async () => {

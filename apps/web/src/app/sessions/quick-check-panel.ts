@@ -68,8 +68,9 @@ const keyOf = (when: When, row: Pick<CheckRow, 'test' | 'side'>): string => `${w
                   </th>
                   @for (when of whens; track when) {
                     <td class="px-1 py-1">
+                      <!-- Readings are taken blind: what it was before is shown once it is read after. -->
                       @if (r[when] !== null) {
-                        {{ reading(r, when) }}
+                        {{ when === 'before' && r.after === null ? 'saved' : reading(r, when) }}
                       } @else {
                         <input
                           class="input !w-20"

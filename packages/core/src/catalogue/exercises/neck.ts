@@ -5,21 +5,9 @@ const NECK_CAUTIONS = ['Stop at dizziness, pinching or tingling.', 'Never pull w
 /** What a stretch of the neck is begun with. */
 const CHECK = 'Move there without your hands first. Any pain, pinching or dizziness?';
 const SHORT = { unit: 'seconds', min: 10, max: 45 } as const;
-/**
- * A form in which a hand comes to rest on the head: a part of its own, after the head alone. Off unless the coach allows it for this client
- * (`hand-on-head`).
- */
-const HAND_RESTS = {
-  difficulty: 2,
-  demands: ['neck-hand'],
-  stages: [
-    { name: 'the head alone', share: 0.5 },
-    { name: 'hand resting on the head', share: 0.5 },
-  ],
-} as const satisfies Partial<Exercise>;
 
-/** The neck: short, light, checked without hands first; the hand's weight is left out but in the forms that say so. */
-export const NECK_EXERCISES: readonly Exercise[] = [
+/** Stretches of the neck by the weight of the head. */
+const HEAD_ALONE: readonly Exercise[] = [
   exercise({
     id: 'seated-ear-to-shoulder',
     name: 'Seated ear to shoulder',
@@ -47,32 +35,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     cautions: NECK_CAUTIONS,
   }),
   exercise({
-    id: 'ear-to-shoulder-hand',
-    name: 'Ear to shoulder, hand resting',
-    aim: 'Top of the shoulder and side of the neck, with the weight of a resting hand.',
-    primary: 'upper-trapezius',
-    secondary: ['neck-side'],
-    position: 'sitting on a chair',
-    props: ['chair'],
-    check: CHECK,
-    amount: SHORT,
-    sideWords: 'the head sinks to the {other}; the {side} side of the neck is stretched',
-    steps: [
-      'Sit tall, one hand under your thigh.',
-      'Let the head sink to the other side.',
-      'Halfway, lay the other hand on top of the head: its weight only, no pull.',
-    ],
-    endPoint: 'the shoulder lifts or the head turns',
-    felt: 'from behind the ear to the shoulder',
-    notFelt: 'on the side to which the head sinks',
-    faults: ['Pulling', 'Shoulder lifting', 'Chin poking'],
-    easier: 'Take the hand off.',
-    harder: 'A longer breath out under the hand.',
-    easierForm: 'seated-ear-to-shoulder',
-    cautions: NECK_CAUTIONS,
-    ...HAND_RESTS,
-  }),
-  exercise({
     id: 'nose-to-armpit',
     name: 'Nose towards the armpit',
     aim: 'Lets the muscle between neck and shoulder blade go.',
@@ -97,32 +59,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     easierForm: 'seated-ear-to-shoulder',
     harderForm: 'nose-to-armpit-hand',
     cautions: NECK_CAUTIONS,
-  }),
-  exercise({
-    id: 'nose-to-armpit-hand',
-    name: 'Nose towards the armpit, hand resting',
-    aim: 'The muscle between neck and shoulder blade, with the weight of a resting hand.',
-    primary: 'upper-trapezius',
-    secondary: ['neck-back'],
-    position: 'sitting on a chair',
-    props: ['chair'],
-    check: CHECK,
-    amount: SHORT,
-    sideWords: 'the nose goes towards the {other} armpit; the {side} side of the neck is stretched',
-    steps: [
-      'Sit tall, one hand under your thigh.',
-      'Turn the nose half to the other side, then down.',
-      'Halfway, lay the other hand on the back of the head: its weight only, no pull.',
-    ],
-    endPoint: 'the upper back rounds along',
-    felt: 'from the neck to the inner corner of the shoulder blade',
-    notFelt: 'in the throat or as dizziness',
-    faults: ['Pulling', 'Slumping'],
-    easier: 'Take the hand off.',
-    harder: 'A longer breath out under the hand.',
-    easierForm: 'nose-to-armpit',
-    cautions: NECK_CAUTIONS,
-    ...HAND_RESTS,
   }),
   exercise({
     id: 'standing-shoulder-drop',
@@ -244,31 +180,6 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     cautions: NECK_CAUTIONS,
   }),
   exercise({
-    id: 'nod-hands',
-    name: 'Seated nod, hands resting',
-    aim: 'The back of the neck, with the weight of resting hands.',
-    primary: 'neck-back',
-    position: 'sitting on a chair',
-    sides: 'both',
-    props: ['chair'],
-    check: CHECK,
-    amount: SHORT,
-    steps: [
-      'Sit tall, chin drawn back a little.',
-      'Nod, then let the head sink.',
-      'Halfway, lay both hands on the back of the head: their weight only, no pull.',
-    ],
-    endPoint: 'the upper back rounds along',
-    felt: 'along the back of the neck',
-    notFelt: 'as a shock down the back',
-    faults: ['Pulling', 'Slumping'],
-    easier: 'Take the hands off.',
-    harder: 'A longer breath out under the hands.',
-    easierForm: 'seated-chin-nod',
-    cautions: NECK_CAUTIONS,
-    ...HAND_RESTS,
-  }),
-  exercise({
     id: 'lying-chin-tuck',
     name: 'Lying nod',
     aim: 'Lengthens the nape with the head carried.',
@@ -364,5 +275,57 @@ export const NECK_EXERCISES: readonly Exercise[] = [
     harder: 'Longer.',
     easierForm: 'collar-bone-chin-lift',
     cautions: NECK_CAUTIONS,
+  }),
+];
+
+/** What a form with a hand has of its own; the rest is that of the stretch it comes from. */
+type HandWords = Pick<Exercise, 'id' | 'name' | 'aim' | 'easier' | 'harder'>;
+
+/**
+ * A form in which a hand comes to rest on the head: a part of its own, after the head alone. Off unless the coach allows it for this client
+ * (`hand-on-head`).
+ * @param last what is done with the hand, in place of the last step, which says that there is none
+ */
+function handRests(from: string, last: string, own: HandWords): Exercise {
+  const base = HEAD_ALONE.find((e) => e.id === from)!;
+  return {
+    ...base,
+    ...own,
+    figure: own.id,
+    difficulty: 2,
+    demands: [...base.demands, 'neck-hand'],
+    steps: [...base.steps.slice(0, -1), last],
+    stages: [
+      { name: 'the head alone', share: 0.5 },
+      { name: 'hand resting on the head', share: 0.5 },
+    ],
+    easierForm: from,
+    harderForm: null,
+  };
+}
+
+/** The neck: short, light, checked without hands first; the hand's weight is left out but in the forms that say so. */
+export const NECK_EXERCISES: readonly Exercise[] = [
+  ...HEAD_ALONE,
+  handRests('seated-ear-to-shoulder', 'Halfway, lay the other hand on top of the head: its weight only, no pull.', {
+    id: 'ear-to-shoulder-hand',
+    name: 'Ear to shoulder, hand resting',
+    aim: 'Top of the shoulder and side of the neck, with the weight of a resting hand.',
+    easier: 'Take the hand off.',
+    harder: 'A longer breath out under the hand.',
+  }),
+  handRests('nose-to-armpit', 'Halfway, lay the other hand on the back of the head: its weight only, no pull.', {
+    id: 'nose-to-armpit-hand',
+    name: 'Nose towards the armpit, hand resting',
+    aim: 'The muscle between neck and shoulder blade, with the weight of a resting hand.',
+    easier: 'Take the hand off.',
+    harder: 'A longer breath out under the hand.',
+  }),
+  handRests('seated-chin-nod', 'Halfway, lay both hands on the back of the head: their weight only, no pull.', {
+    id: 'nod-hands',
+    name: 'Seated nod, hands resting',
+    aim: 'The back of the neck, with the weight of resting hands.',
+    easier: 'Take the hands off.',
+    harder: 'A longer breath out under the hands.',
   }),
 ];

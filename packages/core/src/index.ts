@@ -19,6 +19,7 @@ export * from './math/measurement-error.js';
 export * from './measuring/result.js';
 export * from './measuring/error.js';
 export * from './math/normal.js';
+export * from './math/quantiles.js';
 export * from './measuring/change.js';
 export * from './measuring/conditions.js';
 export * from './measuring/side-difference.js';

@@ -15,6 +15,7 @@ export async function loadTestCatalogue(data: StudioData): Promise<TestCatalogue
       testId: e.testId,
       coachId: e.coachId,
       sem: Number(e.sem),
+      clients: e.clients,
       source: { origin: e.origin, text: e.source },
     })),
   );

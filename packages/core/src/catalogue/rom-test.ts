@@ -30,6 +30,10 @@ export interface ErrorFigure {
   /** Standard error of measurement of a result between assessments, in the unit of the test. */
   readonly sem: number;
   readonly source: Source;
+  /** Readings behind each result of the study; left out where the source does not say. */
+  readonly readings?: number;
+  /** Degrees of freedom of the study when the error is a coach's own, from few clients; left out for a published one. */
+  readonly df?: number | null;
 }
 
 /**

@@ -79,8 +79,12 @@ describe('a series of results', () => {
   });
 
   it('takes the error of whoever took the readings', () => {
-    const own = [{ testId: KNEE.id, coachId: 'other', sem: 1.5, source: { origin: 'own' as const, text: 'x' } }];
-    const a = assessment('2026-03-01', [reading(40, { testerId: 'other' })]);
-    expect(resultSeries([a], testCatalogue([], own), KNEE, 'left')[0]!.sem).toBe(1.5);
+    const own = [
+      { testId: KNEE.id, coachId: 'other', sem: 1.5, clients: 10, source: { origin: 'own' as const, text: 'x' } },
+    ];
+    const pair = [reading(40, { testerId: 'other' }), reading(41, { testerId: 'other' })];
+    const a = assessment('2026-03-01', pair);
+    // Ten clients measured twice leave nine degrees of freedom.
+    expect(resultSeries([a], testCatalogue([], own), KNEE, 'left')[0]!).toMatchObject({ sem: 1.5, df: 9 });
   });
 });

@@ -2,7 +2,7 @@ import { SIDES, type Side } from '../anatomy/side.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import { current } from './current.js';
-import { resultSem } from './error.js';
+import { errorOf, fewestDegrees, type ResultError } from './error.js';
 import { resultOfReadings, type RomResult } from './result.js';
 import { asMeasuredBy, type TestCatalogue } from './test-catalogue.js';
 
@@ -77,11 +77,9 @@ export function isWarm(
 }
 
 /** The result of a test and side on one day. Value and error in the unit of the test. */
-export interface DayResult<A extends TakenAssessment = TakenAssessment> {
+export interface DayResult<A extends TakenAssessment = TakenAssessment> extends ResultError {
   readonly date: PlainDate;
   readonly value: number;
-  /** Error of the result, of whoever took it. */
-  readonly sem: number;
   /** Assessments it comes from, in the order taken: usually one. */
   readonly from: readonly A[];
 }
@@ -109,10 +107,13 @@ export function resultSeries<A extends TakenAssessment>(
   return [...days].map(([date, from]): DayResult<A> => {
     const taken = from.map((a) => {
       const measured = asMeasuredBy(catalogue, test, testerIn(a, test, side));
-      return { value: resultIn(a, measured, side)!.value, variance: resultSem(measured) ** 2 };
+      const result = resultIn(a, measured, side)!;
+      const error = errorOf(measured, result);
+      return { value: result.value, variance: error.sem ** 2, error };
     });
     const mean = (of: 'value' | 'variance'): number => taken.reduce((sum, t) => sum + t[of], 0) / taken.length;
-    return { date, value: mean('value'), sem: Math.sqrt(mean('variance')), from };
+    const df = fewestDegrees(taken.map((t) => t.error));
+    return { date, value: mean('value'), sem: Math.sqrt(mean('variance')), df, from };
   });
 }
 

@@ -1,6 +1,5 @@
 import { CoreError } from '../errors.js';
-import { mdc95 } from './error.js';
-import { normalCdf } from '../math/normal.js';
+import { differenceError, mdc95, signChance, type ResultError } from './error.js';
 import type { Better } from '../catalogue/rom-test.js';
 
 /** What the measurement error allows to say about a change. */
@@ -20,18 +19,22 @@ export interface Change {
 /**
  * Compares two results of the same test and side.
  *
- * @param sems errors of the two results, same unit; both 0 only when any difference counts
+ * @param errors of the two results, same unit; both 0 only when any difference counts
  * @throws CoreError `invalid-error-figure`, `not-comparable` when a value is no number
  * @example changeBetween(38, 29, 'less', [3, 3]).class // 'improved'
  */
-export function changeBetween(earlier: number, later: number, better: Better, sems: readonly [number, number]): Change {
+export function changeBetween(
+  earlier: number,
+  later: number,
+  better: Better,
+  errors: readonly [ResultError | number, ResultError | number],
+): Change {
   if (!Number.isFinite(earlier) || !Number.isFinite(later))
     throw new CoreError('not-comparable', { code: 'value-missing', args: {} });
-  const limit = mdc95(sems[0], sems[1]);
+  const limit = mdc95(errors[0], errors[1]);
   const delta = later - earlier;
   const gain = better === 'more' ? delta : -delta;
-  const seDiff = Math.hypot(sems[0], sems[1]);
-  const probability = delta === 0 ? 0.5 : seDiff === 0 ? 1 : normalCdf(Math.abs(delta) / seDiff);
+  const probability = signChance(delta, differenceError(errors[0], errors[1]));
   const real = Math.abs(delta) > limit;
   return {
     class: !real ? 'no detectable change' : gain > 0 ? 'improved' : 'worse',

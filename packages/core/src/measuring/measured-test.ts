@@ -1,5 +1,6 @@
 import type { RomTest } from '../catalogue/rom-test.js';
 import { currentResult, readingsOf, sidesOfTest, testerIn, type TakenAssessment } from './assessment.js';
+import type { ResultError } from './error.js';
 import { asMeasuredBy, type TestCatalogue } from './test-catalogue.js';
 
 /** Values of one test that speak for a client, in its unit. `both` for a test without sides. */
@@ -8,6 +9,8 @@ export interface MeasuredTest {
   readonly left: number | null;
   readonly right: number | null;
   readonly both: number | null;
+  /** Errors of the values; the usual one of the test where left out. */
+  readonly errors?: Readonly<Partial<Record<'left' | 'right' | 'both', ResultError>>>;
   /** The client's goal for this test; null for none. */
   readonly goal?: number | null;
 }
@@ -34,13 +37,19 @@ export function measuredTests<A extends TakenAssessment>(
     const results = sidesOfTest(test).map((side) => ({ side, now: currentResult(assessments, catalogue, test, side) }));
     const newest = results.flatMap(({ now }) => now ?? []).sort((a, b) => (a.date < b.date ? 1 : -1))[0];
     if (!newest) return [];
-    const value = (of: 'left' | 'right' | null) => results.find((r) => r.side === of)?.now?.value ?? null;
+    const now = (of: 'left' | 'right' | null) => results.find((r) => r.side === of)?.now ?? null;
+    const value = (of: 'left' | 'right' | null) => now(of)?.value ?? null;
+    const error = (of: 'left' | 'right' | null) => {
+      const result = now(of);
+      return result ? { [of ?? 'both']: { sem: result.sem, df: result.df } } : {};
+    };
     return [
       {
         test: asMeasuredIn(catalogue, newest.from.at(-1)!, test),
         left: value('left'),
         right: value('right'),
         both: value(null),
+        errors: { ...error('left'), ...error('right'), ...error(null) },
         date: newest.date,
       },
     ];

@@ -1,5 +1,5 @@
 import type { Side } from '../anatomy/side.js';
-import { mdc95, resultSem } from './error.js';
+import { mdc95, usualError, type ResultError } from './error.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 
 export interface SideDifference {
@@ -24,10 +24,15 @@ export type SideRule = Pick<RomTest, 'better' | 'error' | 'resolution' | 'sideTh
 /**
  * Left against right of one test in one assessment (domain rule 2.2).
  * @param left @param right values in the unit of the test
+ * @param errors of left and right; the usual error of the test when left out
  */
-export function sideDifference(left: number, right: number, rule: SideRule): SideDifference {
-  const sem = resultSem(rule);
-  const limit = mdc95(sem);
+export function sideDifference(
+  left: number,
+  right: number,
+  rule: SideRule,
+  errors: readonly [ResultError, ResultError] = [usualError(rule), usualError(rule)],
+): SideDifference {
+  const limit = mdc95(errors[0], errors[1]);
   const threshold = Math.max(limit, rule.sideThreshold?.value ?? 0);
   const delta = left - right;
   const leftFreer = rule.better === 'more' ? delta > 0 : delta < 0;

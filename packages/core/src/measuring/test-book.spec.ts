@@ -71,7 +71,15 @@ describe('the test catalogue', () => {
   const own = romTestOf('own-1', OVERHEAD);
   const catalogue = testCatalogue(
     [{ test: own, archived: true }],
-    [{ testId: 'weight-bearing-lunge', coachId: 'mara', sem: 0.7, source: { origin: 'own', text: '12 clients' } }],
+    [
+      {
+        testId: 'weight-bearing-lunge',
+        coachId: 'mara',
+        sem: 0.7,
+        clients: 12,
+        source: { origin: 'own', text: '12 clients' },
+      },
+    ],
   );
   it('has the catalogue and own tests; a archived one is found but not offered', () => {
     expect(catalogue.tests).toHaveLength(ROM_TESTS.length + 1);

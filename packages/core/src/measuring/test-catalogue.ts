@@ -9,6 +9,8 @@ export interface OwnErrorFigure {
   /** Who measured. */
   readonly coachId: string;
   readonly sem: number;
+  /** Clients measured twice behind it; null when it was stated. */
+  readonly clients: number | null;
   readonly source: Source;
 }
 
@@ -50,5 +52,8 @@ export function testInCatalogue(catalogue: TestCatalogue, id: string): RomTest {
 /** A test with the error of whoever measured: their own when they adopted one, else the catalogue's. */
 export function asMeasuredBy(catalogue: TestCatalogue, test: RomTest, coachId: string): RomTest {
   const own = catalogue.errors.find((e) => e.testId === test.id && e.coachId === coachId);
-  return own ? { ...test, error: { sem: own.sem, source: own.source } } : test;
+  if (!own) return test;
+  // Measured twice each, n clients leave n − 1 degrees of freedom.
+  const df = own.clients === null ? null : own.clients - 1;
+  return { ...test, error: { sem: own.sem, df, source: own.source } };
 }

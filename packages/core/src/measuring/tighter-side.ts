@@ -2,6 +2,7 @@ import type { MeasuredTest } from './measured-test.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { otherSide, type Side } from '../anatomy/side.js';
 import type { RomTest, TestLimit } from '../catalogue/rom-test.js';
+import { usualError, type ResultError } from './error.js';
 import { sideDifference } from './side-difference.js';
 
 /** Values of one test, both sides. In the unit of the test. */
@@ -9,11 +10,24 @@ export interface SidedValues {
   readonly test: RomTest;
   readonly left: number;
   readonly right: number;
+  /** Errors of left and right; the usual one of the test where left out. */
+  readonly errors?: readonly [ResultError, ResultError];
+}
+
+/** Errors of the left and the right value of a test. */
+export function sideErrors({
+  test,
+  errors,
+}: Pick<MeasuredTest, 'test' | 'errors'>): readonly [ResultError, ResultError] {
+  return [errors?.left ?? usualError(test), errors?.right ?? usualError(test)];
 }
 
 /** The tests that speak for both sides. */
 export function sidedValues(measured: readonly MeasuredTest[]): SidedValues[] {
-  return measured.flatMap(({ test, left, right }) => (left === null || right === null ? [] : [{ test, left, right }]));
+  return measured.flatMap((m) => {
+    const { test, left, right } = m;
+    return left === null || right === null ? [] : [{ test, left, right, errors: sideErrors(m) }];
+  });
 }
 
 /** A test speaks for the sides of a group that limits it at least so much. Common practice, no source. */
@@ -37,10 +51,10 @@ export interface SideVote {
 
 /** What all tests of a group say of its sides, the clearest first. Those within error, and those that tell no side, say nothing. */
 export function sideVotes(group: MuscleGroupId, measured: readonly SidedValues[]): SideVote[] {
-  const votes = measured.flatMap(({ test, left, right }): SideVote[] => {
+  const votes = measured.flatMap(({ test, left, right, errors }): SideVote[] => {
     const limit = test.limits.find((l) => l.group === group);
     if (!limit || limit.weight < HEAVY_WEIGHT) return [];
-    const d = sideDifference(left, right, test);
+    const d = sideDifference(left, right, test, errors);
     const side = d.notable && d.less !== null ? limitedSide(limit, d.less) : null;
     return side === null ? [] : [{ test, side, strength: (limit.weight * Math.abs(d.delta)) / d.threshold }];
   });

@@ -16,7 +16,7 @@ export function withinSessionEffect(
   after: Omit<DatedResult, 'date'>,
   better: Better,
 ): Change {
-  return changeBetween(before.value, after.value, better, [before.sem, after.sem]);
+  return changeBetween(before.value, after.value, better, [before, after]);
 }
 
 /** What was kept over a break. Gains in the unit of the test, + is freer. */
@@ -45,9 +45,9 @@ export function retention(
     throw new CoreError('invalid-series', { code: 'retention-order', args: {} });
   const breakDays = daysBetween(lastLog, after.date);
   if (breakDays < BREAK_DAYS) return null;
-  const change = changeBetween(baseline.value, before.value, better, [baseline.sem, before.sem]);
+  const change = changeBetween(baseline.value, before.value, better, [baseline, before]);
   if (change.class !== 'improved') return null;
-  const kept = changeBetween(baseline.value, after.value, better, [baseline.sem, after.sem]).gain;
+  const kept = changeBetween(baseline.value, after.value, better, [baseline, after]).gain;
   return { gain: change.gain, kept, share: kept / change.gain, breakDays };
 }
 

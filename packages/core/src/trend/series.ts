@@ -1,12 +1,11 @@
 import { CoreError } from '../errors.js';
+import type { ResultError } from '../measuring/error.js';
 import { daysBetween, type PlainDate } from '../schedule/plain-date.js';
 
 /** One result of a test and side on a day. Value and error in the unit of the test. */
-export interface DatedResult {
+export interface DatedResult extends ResultError {
   readonly date: PlainDate;
   readonly value: number;
-  /** Standard error of measurement of this result. */
-  readonly sem: number;
 }
 
 /** Results below this many different dates make no trend: points and a plain first-to-last change only (domain 2.3). */

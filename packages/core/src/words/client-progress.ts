@@ -1,5 +1,6 @@
 import { plainTestName } from './plain-test.js';
 import { changeBetween, type Change } from '../measuring/change.js';
+import type { ResultError } from '../measuring/error.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 import type { Side } from '../anatomy/side.js';
 import { formatDate, type PlainDate } from '../schedule/plain-date.js';
@@ -7,11 +8,9 @@ import { runningList } from './list.js';
 import { formatReading } from './reading.js';
 
 /** A result with its error, on a day. */
-export interface DatedValue {
+export interface DatedValue extends ResultError {
   readonly date: PlainDate;
   readonly value: number;
-  /** Standard error of measurement, unit of the test. */
-  readonly sem: number;
 }
 
 /** First and newest result of a test on a side. */
@@ -29,7 +28,7 @@ export interface FirstAndLast {
 export function progressWords(results: readonly FirstAndLast[]): string[] {
   const judged = results.map((r) => ({
     ...r,
-    change: changeBetween(r.first.value, r.last.value, r.test.better, [r.first.sem, r.last.sem]),
+    change: changeBetween(r.first.value, r.last.value, r.test.better, [r.first, r.last]),
   }));
   const sentence = ({ test, side, first, change }: (typeof judged)[number]): string => {
     const what = `${plainTestName(test)}${side ? `, ${side}` : ''}`;

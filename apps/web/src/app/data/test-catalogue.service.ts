@@ -30,7 +30,7 @@ export class TestCatalogueService {
     const { ownTests, errors } = this.state();
     return testCatalogue(
       ownTests.map((o) => ({ test: romTestOfOwn(o), archived: o.archived })),
-      errors.map(({ testId, coachId, sem, source }) => ({ testId, coachId, sem, source })),
+      errors.map(({ testId, coachId, sem, clients, source }) => ({ testId, coachId, sem, clients, source })),
     );
   });
 

@@ -48,7 +48,7 @@ export function newestResults(
       const series = resultSeries(assessments, catalogue, m.test, side);
       const [before, now] = [series.at(-2), series.at(-1)];
       if (!before || !now) return [];
-      const change = changeBetween(before.value, now.value, m.test.better, [before.sem, now.sem]);
+      const change = changeBetween(before.value, now.value, m.test.better, [before, now]);
       const [a, b] = [before.from.at(-1)!, now.from.at(-1)!];
       const different = differentConditions(conditionsOf(a, m.test, side), conditionsOf(b, m.test, side)).map(
         conditionWords,

@@ -23,6 +23,7 @@ import {
   sourceWords,
   symptomName,
   testNotForWords,
+  usualError,
   cautionsAgainstTest,
   cautionTitle,
 } from '@yandle/core';
@@ -122,8 +123,7 @@ export class MeasureView {
 
   readonly errorWords = computed(() => {
     const t = this.store.test();
-    const sem = resultSem(t);
-    return `A change counts as real above ${formatReading(mdc95(sem), t.unit)} (measurement error ${formatReading(sem, t.unit)}; ${sourceWords(t.error.source)}).`;
+    return `A change counts as real above ${formatReading(mdc95(usualError(t)), t.unit)} (measurement error ${formatReading(resultSem(t), t.unit)}; ${sourceWords(t.error.source)}).`;
   });
 
   readonly referenceWords = computed(() => {
@@ -186,7 +186,7 @@ export class MeasureView {
     const then = before ? resultOf(before, test, side) : null;
     if (!now || !then) return '';
     const earlier = this.asMeasuredBefore(this.store.assessments() ?? [], assessment, test);
-    return `Since last time ${changeWords(changeOf(earlier, test, then.value, now.value), test)}`;
+    return `Since last time ${changeWords(changeOf(earlier, test, then, now), test)}`;
   }
 
   /** What speaks against comparing a side with last time. */

@@ -7,6 +7,7 @@ import {
   courseStateWords,
   courseWords,
   differentConditions,
+  errorOf,
   formatNumber,
   formatReading,
   lastRetention,
@@ -14,7 +15,6 @@ import {
   mdc95,
   referenceFor,
   referenceValue,
-  resultSem,
   resultSeries,
   retentionWords,
   roundTo,
@@ -22,6 +22,7 @@ import {
   targetFor,
   trendChanceWords,
   trendRateWords,
+  usualError,
   whisker95,
   type Aim,
   type ChangeClass,
@@ -57,7 +58,7 @@ interface SideChange {
 function changeOf(test: RomTest, side: Side | null, days: readonly DayResult[]): SideChange[] {
   const [before, now] = [days[0], days.at(-1)];
   if (!before || !now || before === now) return [];
-  const c = changeBetween(before.value, now.value, test.better, [before.sem, now.sem]);
+  const c = changeBetween(before.value, now.value, test.better, [before, now]);
   return [
     {
       side,
@@ -94,7 +95,7 @@ function datedResults(
 ): DatedResult[] {
   return assessments.flatMap((a) => {
     const r = resultOf(a, test, side);
-    return r ? [{ date: a.date, value: r.value, sem: resultSem(asMeasuredIn(catalogue, a, test)) }] : [];
+    return r ? [{ date: a.date, value: r.value, ...errorOf(asMeasuredIn(catalogue, a, test), r) }] : [];
   });
 }
 
@@ -176,7 +177,7 @@ export function testProgress(test: RomTest, input: ProgressInput) {
     left: pointsOf(series[0]!),
     right: sided ? pointsOf(series[1]!) : [],
     reference,
-    limit: formatReading(mdc95(resultSem(then), resultSem(now)), test.unit),
+    limit: formatReading(mdc95(usualError(then), usualError(now)), test.unit),
     assessments: historyOf(assessments, test),
   };
 }

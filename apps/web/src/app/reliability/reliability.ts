@@ -8,6 +8,7 @@ import {
   offeredTests,
   resultSem,
   sourceWords,
+  usualError,
   type Source,
   roundTo,
   METRIC,
@@ -61,7 +62,7 @@ export class ReliabilityScreen {
   protected readonly catalogue = computed(() => {
     const t = this.test();
     const sem = resultSem(t);
-    return { sem: this.reading(sem), mdc: this.reading(mdc95(sem)), source: sourceWords(t.error.source) };
+    return { sem: this.reading(sem), mdc: this.reading(mdc95(usualError(t))), source: sourceWords(t.error.source) };
   });
   protected readonly mine = computed(() =>
     (this.studies() ?? []).filter((s) => s.coachId === this.account.me()?.coach.id),

@@ -1,5 +1,5 @@
 import { Component, computed, input, output } from '@angular/core';
-import { fewClientsWords, formatError, formatFixed, mdc90, mdc95, resultSem, type RomTest, METRIC } from '@yandle/core';
+import { fewClientsWords, formatError, formatFixed, resultSem, type RomTest, METRIC } from '@yandle/core';
 import { AgreementPlot } from './agreement-plot';
 import type { ReadyStudy } from './study.model';
 
@@ -23,8 +23,8 @@ export class StudyResultPanel {
   protected readonly catalogue = computed(() => this.reading(resultSem(this.test())));
   protected readonly warning = computed(() => fewClientsWords(this.study().error));
   protected readonly mdc = computed(() => {
-    const sem = this.study().error.sameTester.value;
-    return { mdc95: this.reading(mdc95(sem)), mdc90: this.reading(mdc90(sem)) };
+    const { error } = this.study();
+    return { mdc95: this.reading(error.mdc95), mdc90: this.reading(error.mdc90) };
   });
   /** Bias and limits of agreement, by row. */
   protected readonly agreement = computed(() => {

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { Assessment, CreateAssessmentBody, ReadingBody } from '@yandle/contract';
 import {
   formatReading,
-  resultSem,
+  errorOf,
   withinSessionEffect,
   type RomTest,
   type Side,
@@ -202,23 +202,15 @@ export class QuickCheckPanel {
     const last = holding.filter((v) => v.warm).at(-1) ?? null;
     const value = (v: Assessment | null): number | null => (v ? resultOf(v, test, side)!.value : null);
     const [before, after] = [value(first), value(last)];
-    return { test, side, before, after, words: this.effect(test, first, last, before, after) };
+    return { test, side, before, after, words: first && last ? this.effect(test, side, first, last) : '' };
   }
 
-  private effect(
-    test: RomTest,
-    first: Assessment | null,
-    last: Assessment | null,
-    before: number | null,
-    after: number | null,
-  ): string {
-    if (!first || !last || before === null || after === null) return '';
-    const sem = (v: Assessment): number => resultSem(asMeasuredIn(this.catalogue.catalogue(), v, test));
-    const change = withinSessionEffect(
-      { value: before, sem: sem(first) },
-      { value: after, sem: sem(last) },
-      test.better,
-    );
+  private effect(test: RomTest, side: Side | null, first: Assessment, last: Assessment): string {
+    const taken = (v: Assessment) => {
+      const result = resultOf(v, test, side)!;
+      return { value: result.value, ...errorOf(asMeasuredIn(this.catalogue.catalogue(), v, test), result) };
+    };
+    const change = withinSessionEffect(taken(first), taken(last), test.better);
     const size = formatReading(Math.abs(change.gain), test.unit);
     if (change.gain === 0) return 'the same';
     const real = change.class === 'no detectable change' ? 'within measurement error' : 'more than measurement error';

@@ -10,6 +10,7 @@ import {
   type RomTest,
   roundTo,
   testNotForWords,
+  usualError,
 } from '@yandle/core';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { TestFigure } from '../measure/test-figure';
@@ -89,7 +90,7 @@ export class TestDetail {
   protected readonly list = runningList;
   protected readonly notFor = testNotForWords;
   protected readonly sem = computed(() => resultSem(this.test()));
-  protected readonly mdc = computed(() => mdc95(this.sem()));
+  protected readonly mdc = computed(() => mdc95(usualError(this.test())));
   protected readonly own = computed(() => this.testCatalogue.view().errors.filter((e) => e.testId === this.test().id));
   protected readonly limits = computed(() =>
     this.test()

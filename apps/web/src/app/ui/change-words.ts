@@ -1,11 +1,19 @@
-import { changeBetween, formatReading, resultSem, roundTo, type Change, type RomTest } from '@yandle/core';
+import {
+  changeBetween,
+  errorOf,
+  formatReading,
+  roundTo,
+  type Change,
+  type RomResult,
+  type RomTest,
+} from '@yandle/core';
 
 /**
  * A change of a test and side.
  * @param then the test with the error of who measured first; `now` of who measured last
  */
-export function changeOf(then: RomTest, now: RomTest, before: number, after: number): Change {
-  return changeBetween(before, after, now.better, [resultSem(then), resultSem(now)]);
+export function changeOf(then: RomTest, now: RomTest, before: RomResult, after: RomResult): Change {
+  return changeBetween(before.value, after.value, now.better, [errorOf(then, before), errorOf(now, after)]);
 }
 
 /** Size and direction of a change: "10° freer", "no difference". */

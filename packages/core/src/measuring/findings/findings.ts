@@ -1,3 +1,4 @@
+import { usualError, type ResultError } from '../error.js';
 import { veryFreeTests } from '../hypermobility.js';
 import type { MeasuredTest } from '../measured-test.js';
 import type { Person } from '../../catalogue/reference.js';
@@ -7,7 +8,7 @@ import { normalCdf } from '../../math/normal.js';
 import { bandOf, referenceFor, type AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 import { sideDifference } from '../side-difference.js';
-import { HEAVY_WEIGHT, sidedValues, tighterSide } from '../tighter-side.js';
+import { HEAVY_WEIGHT, sidedValues, sideErrors, tighterSide } from '../tighter-side.js';
 import { PRACTICE_SPREAD, shortfall, targetFor, type Shortfall, type Target } from './shortfall.js';
 
 /** What coach and client add to the numbers: interest 0-3 each, and whether a complaint is linked to the group. */
@@ -77,12 +78,16 @@ export interface Findings {
 
 const NO_INTEREST: Interest = { coach: 0, client: 0, complaint: false };
 
-function values(m: MeasuredTest): { side: Side | null; value: number }[] {
-  const out: { side: Side | null; value: number }[] = [];
-  if (m.both !== null) out.push({ side: null, value: m.both });
-  if (m.left !== null) out.push({ side: 'left', value: m.left });
-  if (m.right !== null) out.push({ side: 'right', value: m.right });
-  return out;
+interface SideValue {
+  readonly side: Side | null;
+  readonly value: number;
+  readonly error: ResultError;
+}
+
+function values(m: MeasuredTest): SideValue[] {
+  const one = (side: Side | null, value: number | null): SideValue[] =>
+    value === null ? [] : [{ side, value, error: m.errors?.[side ?? 'both'] ?? usualError(m.test) }];
+  return [...one(null, m.both), ...one('left', m.left), ...one('right', m.right)];
 }
 
 /** A measured test as a finding; null where nothing of it was measured. */
@@ -93,9 +98,9 @@ export function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
   if (!worse) return null;
   const reference = referenceFor(test, person);
   const target = targetFor(test, reference, m.goal ?? null);
-  const difference = m.left !== null && m.right !== null ? sideDifference(m.left, m.right, test) : null;
+  const difference = m.left !== null && m.right !== null ? sideDifference(m.left, m.right, test, sideErrors(m)) : null;
   const less = difference?.notable ? difference.less : null;
-  const short = target ? shortfall(worse.value, test, target) : null;
+  const short = target ? shortfall(worse.value, test, target, worse.error) : null;
   // Without a band nobody can be called typical: the difference itself speaks (domain 2.2).
   const typical = reference.kind === 'band' && (short === null || short.gap <= 0);
   const sd = target?.sd ?? PRACTICE_SPREAD[test.unit];

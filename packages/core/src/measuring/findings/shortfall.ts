@@ -1,6 +1,6 @@
 import { Z90 } from '../../math/measurement-error.js';
 import type { Source } from '../../source.js';
-import { mdc95, resultSem } from '../error.js';
+import { mdc95, usualError, type ResultError } from '../error.js';
 import type { AppliedReference } from '../reference.js';
 import type { RomTest } from '../../catalogue/rom-test.js';
 
@@ -65,17 +65,18 @@ export interface Shortfall {
 /**
  * Shortfall of one value (domain 2.2): direction·(target − value)/SD, clipped to 0…3, and 0 unless the gap exceeds 1.645·SEM.
  * @param value in the unit of the test
+ * @param error of the value; the usual one of the test when left out
  */
 export function shortfall(
   value: number,
   test: Pick<RomTest, 'better' | 'error' | 'resolution'>,
   target: Pick<Target, 'value' | 'sd'>,
+  error: ResultError = usualError(test),
 ): Shortfall {
-  const sem = resultSem(test);
   const gap = (target.value - value) * (test.better === 'more' ? 1 : -1);
   return {
-    spreads: gap > Z90 * sem ? Math.min(MOST, gap / target.sd) : 0,
+    spreads: gap > Z90 * error.sem ? Math.min(MOST, gap / target.sd) : 0,
     gap,
-    detectableSteps: gap / mdc95(sem),
+    detectableSteps: gap / mdc95(error),
   };
 }

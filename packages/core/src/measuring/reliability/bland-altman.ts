@@ -1,7 +1,7 @@
 import { CoreError } from '../../errors.js';
 import { FEWEST_CLIENTS, TOO_FEW_CLIENTS } from './anova.js';
 import type { Estimate } from './icc.js';
-import { tQuantile } from './quantiles.js';
+import { tQuantile } from '../../math/quantiles.js';
 
 /** Agreement of two testers or instruments. Values in the unit of the test; differences are first − second. */
 export interface BlandAltman {

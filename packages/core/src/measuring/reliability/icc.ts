@@ -1,5 +1,5 @@
 import type { Anova } from './anova.js';
-import { fQuantile } from './quantiles.js';
+import { fQuantile } from '../../math/quantiles.js';
 
 /** Forms as Shrout & Fleiss name them: model, then 1 for a single measurement or k for the mean of k. */
 export type IccForm = '1,1' | '2,1' | '3,1' | '1,k' | '2,k' | '3,k';

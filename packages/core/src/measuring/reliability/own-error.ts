@@ -2,7 +2,7 @@ import { CoreError } from '../../errors.js';
 import { mdc90, mdc95 } from '../error.js';
 import { anova, type Anova, type RatingTable } from './anova.js';
 import { icc, type Estimate } from './icc.js';
-import { chiSquareQuantile } from './quantiles.js';
+import { chiSquareQuantile } from '../../math/quantiles.js';
 
 /** Clients below which the interval of an error is too wide to lean on, and below which none is accepted. */
 export const CLIENTS_WANTED = 10;
@@ -41,8 +41,8 @@ export function ownError(table: RatingTable): OwnError {
     anova: a,
     sameTester,
     otherTester: Math.sqrt(a.ems + Math.max(0, (a.jms - a.ems) / a.n)),
-    mdc95: mdc95(same),
-    mdc90: mdc90(same),
+    mdc95: mdc95({ sem: same, df }),
+    mdc90: mdc90({ sem: same, df }),
     agreement: icc(a, '2,1'),
     consistency: icc(a, '3,1'),
     tooFew: a.n >= CLIENTS_WANTED ? null : { clients: a.n, ratio: sameTester.high / sameTester.low },

@@ -4,7 +4,7 @@ import { anova } from './anova.js';
 import { blandAltman } from './bland-altman.js';
 import { icc, ICC_FORMS, iccLabel, type IccForm } from './icc.js';
 import { ownError } from './own-error.js';
-import { chiSquareQuantile, fQuantile, tQuantile } from './quantiles.js';
+import { chiSquareQuantile, fQuantile, tQuantile } from '../../math/quantiles.js';
 
 // Shrout PE, Fleiss JL 1979, Psychol Bull 86:420-428, table 2: six targets, four judges (from memory, decimals derived by hand).
 const JUDGES = [
@@ -121,9 +121,9 @@ describe('ownError', () => {
     // √1.0194 and √(1.0194 + (32.4861 − 1.0194)/6), by hand from the printed squares.
     expect(e.sameTester.value).toBeCloseTo(1.0097, 3);
     expect(e.otherTester).toBeCloseTo(2.5032, 3);
-    // 1.96·√2·1.0097 (Weir 2005).
-    expect(e.mdc95).toBeCloseTo(2.7987, 3);
-    expect(e.mdc90).toBeCloseTo(2.349, 3);
+    // t·√2·1.0097 with the printed t of 15 degrees of freedom, 2.131 and 1.753.
+    expect(e.mdc95).toBeCloseTo(3.043, 3);
+    expect(e.mdc90).toBeCloseTo(2.503, 3);
     expect(e.agreement.value).toBeCloseTo(0.29, 2);
     expect(e.consistency.value).toBeCloseTo(0.71, 2);
   });

@@ -1,15 +1,15 @@
 import {
-  changeBetween,
+  errorOf,
   formatReading,
   freedom,
   freedomRange,
-  resultSem,
   sideDifference,
   whisker95,
   type RomResult,
   type RomTest,
   type Side,
 } from '@yandle/core';
+import { changeOf } from '../change-words';
 
 /** One bar of a mirror row. All places are fractions of the scale: 0 at the spine, 1 at the outer (freest) end. */
 export interface MirrorBar {
@@ -50,8 +50,8 @@ function bar(
   lastTest: RomTest,
 ): MirrorBar | null {
   if (!now) return null;
-  const sem = resultSem(test);
-  const change = last ? changeBetween(last.value, now.value, test.better, [resultSem(lastTest), sem]) : null;
+  const { sem } = errorOf(test, now);
+  const change = last ? changeOf(lastTest, test, last, now) : null;
   return {
     fill: freedom(now.value, test),
     text: formatReading(now.value, test.unit),
@@ -72,7 +72,7 @@ function bar(
 export function sideWords(test: RomTest, now: SidedResults): { text: string; notable: boolean } {
   if (!now.left && !now.right) return { text: 'not measured', notable: false };
   if (!now.left || !now.right) return { text: `${now.left ? 'right' : 'left'} not measured`, notable: false };
-  const d = sideDifference(now.left.value, now.right.value, test);
+  const d = sideDifference(now.left.value, now.right.value, test, [errorOf(test, now.left), errorOf(test, now.right)]);
   const size = formatReading(Math.abs(d.delta), test.unit);
   // Named by a direction, a short motion does not say which side is tight: the finding does.
   const short =

@@ -1,6 +1,6 @@
 // The library ships no types; whoever reads this file needs ours.
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference
-/// <reference path="../../jstat.d.ts" />
+/// <reference path="../jstat.d.ts" />
 import jstat from 'jstat';
 
 /** Value below which a share p of the F distribution lies. */
@@ -16,4 +16,9 @@ export function chiSquareQuantile(p: number, df: number): number {
 /** Value below which a share p of Student's t distribution lies. */
 export function tQuantile(p: number, df: number): number {
   return jstat.studentt.inv(p, df);
+}
+
+/** Share of Student's t distribution below a value. */
+export function tCdf(t: number, df: number): number {
+  return jstat.studentt.cdf(t, df);
 }

@@ -5,8 +5,7 @@ import {
   differenceInYears,
   format,
   getISODay,
-  isValid,
-  parse,
+  lightFormat,
 } from 'date-fns';
 import { CoreError } from '../errors.js';
 import type { Weekday } from './weekday.js';
@@ -18,10 +17,12 @@ const PATTERN = 'yyyy-MM-dd';
 
 /** Local noon, so that no clock change can move the date. */
 function toDate(date: PlainDate): Date {
-  const parsed = /^\d{4}-\d{2}-\d{2}$/.test(date)
-    ? parse(`${date} 12`, `${PATTERN} HH`, new Date(2000, 0, 1))
-    : new Date(NaN);
-  if (!isValid(parsed)) throw new CoreError('invalid-date', { code: 'not-a-date', args: { text: date } });
+  const [, year, month, day] = (/^(\d{4})-(\d{2})-(\d{2})$/.exec(date) ?? []).map(Number);
+  const parsed = new Date(2000, 0, 1, 12);
+  parsed.setFullYear(year ?? NaN, (month ?? NaN) - 1, day ?? NaN);
+  // A day that does not exist becomes another one.
+  if (parsed.getMonth() !== month! - 1 || parsed.getDate() !== day)
+    throw new CoreError('invalid-date', { code: 'not-a-date', args: { text: date } });
   return parsed;
 }
 
@@ -43,7 +44,7 @@ export function isPlainDate(text: string): boolean {
  * @example addDays('2026-02-27', 3) // '2026-03-02'
  */
 export function addDays(date: PlainDate, days: number): PlainDate {
-  return format(addDaysTo(toDate(date), days), PATTERN);
+  return lightFormat(addDaysTo(toDate(date), days), PATTERN);
 }
 
 /**
@@ -51,7 +52,7 @@ export function addDays(date: PlainDate, days: number): PlainDate {
  * @example addMonths('2026-01-31', 1) // '2026-02-28'
  */
 export function addMonths(date: PlainDate, months: number): PlainDate {
-  return format(addMonthsTo(toDate(date), months), PATTERN);
+  return lightFormat(addMonthsTo(toDate(date), months), PATTERN);
 }
 
 /**

@@ -46,6 +46,8 @@ export * from './trend/series.js';
 export * from './trend/theil-sen.js';
 export * from './trend/mann-kendall.js';
 export * from './trend/local-level.js';
+export * from './trend/line.js';
+export * from './trend/forecast.js';
 export * from './trend/course.js';
 export * from './trend/effects.js';
 export * from './screening/complaints.js';

@@ -1,7 +1,5 @@
 import {
-  addDays as addDaysTo,
   addMonths as addMonthsTo,
-  differenceInCalendarDays,
   differenceInYears,
   format,
   getISODay,
@@ -15,15 +13,23 @@ export type PlainDate = string;
 
 const PATTERN = 'yyyy-MM-dd';
 
+const DAY_MS = 86_400_000;
+
+/** Days since 1 January 1970. A plain date has no zone: it is counted as in UTC, where every day has 24 hours. */
+function dayNumber(date: PlainDate): number {
+  const at = /^\d{4}-\d{2}-\d{2}$/.test(date) ? Date.parse(date) : NaN;
+  // A day that does not exist becomes another one, or none.
+  if (new Date(at).getUTCDate() !== Number(date.slice(-2)))
+    throw new CoreError('invalid-date', { code: 'not-a-date', args: { text: date } });
+  return at / DAY_MS;
+}
+
 /** Local noon, so that no clock change can move the date. */
 function toDate(date: PlainDate): Date {
-  const [, year, month, day] = (/^(\d{4})-(\d{2})-(\d{2})$/.exec(date) ?? []).map(Number);
-  const parsed = new Date(2000, 0, 1, 12);
-  parsed.setFullYear(year ?? NaN, (month ?? NaN) - 1, day ?? NaN);
-  // A day that does not exist becomes another one.
-  if (parsed.getMonth() !== month! - 1 || parsed.getDate() !== day)
-    throw new CoreError('invalid-date', { code: 'not-a-date', args: { text: date } });
-  return parsed;
+  const at = new Date(dayNumber(date) * DAY_MS);
+  const local = new Date(2000, 0, 1, 12);
+  local.setFullYear(at.getUTCFullYear(), at.getUTCMonth(), at.getUTCDate());
+  return local;
 }
 
 /**
@@ -32,7 +38,7 @@ function toDate(date: PlainDate): Date {
  */
 export function isPlainDate(text: string): boolean {
   try {
-    toDate(text);
+    dayNumber(text);
     return true;
   } catch {
     return false;
@@ -44,7 +50,7 @@ export function isPlainDate(text: string): boolean {
  * @example addDays('2026-02-27', 3) // '2026-03-02'
  */
 export function addDays(date: PlainDate, days: number): PlainDate {
-  return lightFormat(addDaysTo(toDate(date), days), PATTERN);
+  return new Date((dayNumber(date) + days) * DAY_MS).toISOString().slice(0, PATTERN.length);
 }
 
 /**
@@ -60,7 +66,7 @@ export function addMonths(date: PlainDate, months: number): PlainDate {
  * @example daysBetween('2026-03-02', '2026-02-27') // -3
  */
 export function daysBetween(from: PlainDate, to: PlainDate): number {
-  return differenceInCalendarDays(toDate(to), toDate(from));
+  return dayNumber(to) - dayNumber(from);
 }
 
 /**

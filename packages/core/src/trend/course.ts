@@ -1,61 +1,81 @@
+import { Z95 } from '../math/measurement-error.js';
+import { tQuantile } from '../math/quantiles.js';
+import { fewestDegrees } from '../measuring/error.js';
 import { addDays, daysBetween, type PlainDate } from '../schedule/plain-date.js';
 import type { RomTest } from '../catalogue/rom-test.js';
+import { FORECAST_WEEKS, forecastOf, type Forecast } from './forecast.js';
+import { levelAt, lineThrough, lineWithProcess } from './line.js';
 import { localLevel, type LocalLevel } from './local-level.js';
 import { mannKendall, type MannKendall } from './mann-kendall.js';
 import { byDate, daysSinceFirst, DATES_FOR_TREND, type DatedResult } from './series.js';
 import { theilSen, type TheilSen } from './theil-sen.js';
 
-/** Forecasts reach no further (domain 2.3). */
-export const FORECAST_WEEKS = 26;
 const PLATEAU_ADHERENCE = 0.8;
 const PLATEAU_DAYS = 28;
-const PLATEAU_DATES = 4;
 
 /** What a trend is held against. */
 export interface Aim {
   /** Value wanted, in the unit of the test. */
   readonly value: number;
-  /** By when; null takes the furthest a forecast reaches. */
+  /** By when; null takes as long as a forecast reaches, from the day it was set. */
   readonly by: PlainDate | null;
+  /** Day it was set; null: with the first result. */
+  readonly setOn: PlainDate | null;
+}
+
+/** What else a course is judged by. */
+export interface CourseContext {
+  /** done/planned of the span, 0…1; null when not known. */
+  readonly adherence: number | null;
+  /** Day on which it is looked at. */
+  readonly today: PlainDate;
 }
 
 /**
- * `reached`: the last two results meet the aim. `on course`: the rate is at least what the aim needs, and surely above nothing.
- * `plateau`: practised well and long, and still surely slower than needed. `moving away`: the whole interval points the wrong way.
+ * `reached`: the last two results meet the aim. `past its date`: the day of the aim is over. `on course`: the rate is at least what the aim
+ * needs, and surely above nothing. `plateau`: practised well and long, and at two looks running surely slower than needed. `moving away`: the
+ * whole interval points the wrong way.
  */
-export type CourseState = 'reached' | 'on course' | 'plateau' | 'moving away' | 'cannot tell yet';
+export type CourseState = 'reached' | 'past its date' | 'on course' | 'plateau' | 'moving away' | 'cannot tell yet';
 
 /** Why a trend is judged as it is. */
 export type CourseFact =
   | 'points-away'
   | 'nothing-to-compare'
   | 'last-two-meet'
+  | 'date-over'
   | 'trend-is-there'
   | 'too-slow'
   | 'fast-enough'
   | 'maybe-no-change'
   | 'rate-unsure';
 
-/** When the aim may be reached. `latest` null: later than a forecast reaches. */
-export interface Forecast {
-  readonly earliest: PlainDate;
-  readonly latest: PlainDate | null;
-}
-
 export interface Course {
   readonly state: CourseState;
   readonly why: CourseFact;
   readonly forecast: Forecast | null;
-  /** Change per day that the aim needs, signed so that + is freer; null without an aim or when it is reached. */
+  /** Change per day that the aim needed when it was set, signed so that + is freer; null without an aim or when it was met then. */
   readonly needed: number | null;
 }
 
 /** A test and side over time. Rates per day in the unit of the test, signed like the reading. */
 export interface Trend {
   readonly series: readonly DatedResult[];
+  /** Sen's slope; its interval is never narrower than the errors of the results allow. */
   readonly slope: TheilSen;
   readonly mannKendall: MannKendall;
   readonly smooth: LocalLevel;
+}
+
+/** 97.5 % point for errors that are known, or estimated from few clients. */
+function pointOf(series: readonly DatedResult[]): number {
+  const df = fewestDegrees(series);
+  return df ? tQuantile(0.975, df) : Z95;
+}
+
+/** Half the 95 % interval that the errors of the results leave to the slope of a straight course. */
+function halfKnown(series: readonly DatedResult[]): number {
+  return pointOf(series) * Math.sqrt(lineThrough(series).slopeVariance);
 }
 
 /** The trend of a test and side; null below {@link DATES_FOR_TREND} different dates. */
@@ -64,7 +84,14 @@ export function trendOf(results: readonly DatedResult[]): Trend | null {
   if (series.length < DATES_FOR_TREND) return null;
   const x = daysSinceFirst(series);
   const y = series.map((r) => r.value);
-  return { series, slope: theilSen(x, y), mannKendall: mannKendall(x, y), smooth: localLevel(series) };
+  const sen = theilSen(x, y);
+  const half = halfKnown(series);
+  const slope = {
+    ...sen,
+    low: Math.min(sen.low, sen.slope - half),
+    high: Math.max(sen.high, sen.slope + half),
+  };
+  return { series, slope, mannKendall: mannKendall(x, y), smooth: localLevel(series) };
 }
 
 interface Freer {
@@ -78,70 +105,56 @@ function freer(s: TheilSen, better: RomTest['better']): Freer {
   return better === 'more' ? s : { slope: -s.slope, low: -s.high, high: -s.low };
 }
 
-function forecast(from: PlainDate, gap: number, rate: Freer): Forecast | null {
-  if (rate.low <= 0) return null;
-  const furthest = FORECAST_WEEKS * 7;
-  const soonest = Math.ceil(gap / rate.high);
-  if (soonest > furthest) return null;
-  const latest = Math.ceil(gap / rate.low);
-  return { earliest: addDays(from, soonest), latest: latest <= furthest ? addDays(from, latest) : null };
+/**
+ * Rate that an aim needed when it was set: from the result that stood then to its value, over the days to its date. It stays as it is: taken
+ * anew from the newest readings it would move with their noise. Null when it was met then.
+ */
+export function neededRate(series: readonly DatedResult[], better: RomTest['better'], aim: Aim): number | null {
+  const first = series[0]!;
+  const from = aim.setOn ?? first.date;
+  const stood = series.filter((r) => r.date <= from).at(-1) ?? first;
+  const gap = (better === 'more' ? 1 : -1) * (aim.value - stood.value);
+  const by = aim.by ?? addDays(from, FORECAST_WEEKS * 7);
+  return gap > 0 ? gap / Math.max(1, daysBetween(from, by)) : null;
+}
+
+/** Whether a course of five dates and four weeks or more is surely slower than a rate. @param direction 1 where more is freer */
+function surelySlower(series: readonly DatedResult[], rate: number, direction: 1 | -1): boolean {
+  if (series.length < DATES_FOR_TREND || daysSinceFirst(series).at(-1)! < PLATEAU_DAYS) return false;
+  return direction * lineThrough(series).slope + halfKnown(series) < rate;
 }
 
 /**
- * Whether a trend leads to its aim (domain 2.3), counted from the smoothed value of the last date.
+ * Whether a trend leads to its aim (domain 2.3).
  *
- * Plateau only with adherence of 80 % or more, four weeks, four dates, and the upper bound of Sen's 90 % interval below the rate needed:
- * a lack of data is never called a plateau. Forecasts only while Sen's 95 % interval excludes 0, at most 26 weeks ahead.
- * @param adherence done/planned of the span, 0…1; null when not known
+ * Plateau only with adherence of 80 % or more, and when at two looks running, each of five dates and four weeks or more, the upper bound of
+ * the 95 % interval of the line with the known errors lies below the rate that the aim needed when it was set: a lack of data is never called
+ * a plateau.
  */
-export function courseOf(trend: Trend, better: RomTest['better'], aim: Aim | null, adherence: number | null): Course {
+export function courseOf(
+  trend: Trend,
+  better: RomTest['better'],
+  aim: Aim | null,
+  { adherence, today }: CourseContext,
+): Course {
   const { series } = trend;
-  const last = series.at(-1)!;
   const rate = freer(trend.slope, better);
   const direction = better === 'more' ? 1 : -1;
   if (rate.high < 0) return { state: 'moving away', why: 'points-away', forecast: null, needed: null };
-  if (!aim)
-    return {
-      state: 'cannot tell yet',
-      why: 'nothing-to-compare',
-      forecast: null,
-      needed: null,
-    };
+  if (!aim) return { state: 'cannot tell yet', why: 'nothing-to-compare', forecast: null, needed: null };
   const meets = (r: DatedResult) => direction * (r.value - aim.value) >= 0;
-  if (series.slice(-2).every(meets)) return { state: 'reached', why: 'last-two-meet', forecast: null, needed: null };
-  const gap = direction * (aim.value - trend.smooth.points.at(-1)!.level);
-  if (gap <= 0)
-    return {
-      state: 'on course',
-      why: 'trend-is-there',
-      forecast: null,
-      needed: null,
-    };
-  const daysLeft = aim.by ? Math.max(1, daysBetween(last.date, aim.by)) : FORECAST_WEEKS * 7;
-  const needed = gap / daysLeft;
-  const when = forecast(last.date, gap, rate);
-  const x = daysSinceFirst(series);
-  const ninety = freer(
-    theilSen(
-      x,
-      series.map((r) => r.value),
-      0.9,
-    ),
-    better,
-  );
-  const longEnough = x.at(-1)! >= PLATEAU_DAYS && series.length >= PLATEAU_DATES;
-  if (adherence !== null && adherence >= PLATEAU_ADHERENCE && longEnough && ninety.high < needed)
-    return {
-      state: 'plateau',
-      why: 'too-slow',
-      forecast: when,
-      needed,
-    };
-  if (rate.slope >= needed && ninety.low > 0) return { state: 'on course', why: 'fast-enough', forecast: when, needed };
-  return {
-    state: 'cannot tell yet',
-    why: rate.low <= 0 ? 'maybe-no-change' : 'rate-unsure',
-    forecast: when,
-    needed,
-  };
+  const needed = neededRate(series, better, aim);
+  if (series.slice(-2).every(meets)) return { state: 'reached', why: 'last-two-meet', forecast: null, needed };
+  const line = lineWithProcess(series);
+  const there = direction * (aim.value - levelAt(line, daysSinceFirst(series).at(-1)!)) <= 0;
+  const forecast = there ? null : forecastOf(series, aim.value, direction);
+  if (aim.by !== null && today > aim.by) return { state: 'past its date', why: 'date-over', forecast, needed };
+  if (there) return { state: 'on course', why: 'trend-is-there', forecast: null, needed };
+  const practised = adherence !== null && adherence >= PLATEAU_ADHERENCE;
+  const looks = [series, series.slice(0, -1)];
+  if (needed !== null && practised && looks.every((s) => surelySlower(s, needed, direction)))
+    return { state: 'plateau', why: 'too-slow', forecast, needed };
+  if (needed !== null && rate.slope >= needed && rate.low > 0)
+    return { state: 'on course', why: 'fast-enough', forecast, needed };
+  return { state: 'cannot tell yet', why: rate.low <= 0 ? 'maybe-no-change' : 'rate-unsure', forecast, needed };
 }

@@ -1,4 +1,8 @@
 import { normalCdf } from '../math/normal.js';
+import { chanceOfS, groupSizes } from './rank-distribution.js';
+
+/** Below so many dates ranks are counted out instead of taken as normal (domain 2.3). */
+export const EXACT_BELOW = 10;
 
 /** Whether values rise or fall with time at all, whatever the shape. */
 export interface MannKendall {
@@ -7,15 +11,11 @@ export interface MannKendall {
   readonly variance: number;
   /** Normal score with continuity correction; 0 when s is 0. */
   readonly z: number;
-  /** Two-sided probability of so strong a trend by chance. */
+  /** Two-sided probability of so strong a trend by chance: exact below ten dates, by the normal from there. */
   readonly p: number;
 }
 
-function tieSizes(xs: readonly number[]): number[] {
-  const counts = new Map<number, number>();
-  for (const x of xs) counts.set(x, (counts.get(x) ?? 0) + 1);
-  return [...counts.values()].filter((t) => t > 1);
-}
+const tieSizes = (xs: readonly number[]): number[] => groupSizes(xs).filter((t) => t > 1);
 
 /**
  * Variance of S under no trend, corrected for ties in either variable:
@@ -37,8 +37,14 @@ export function varianceOfS(x: readonly number[], y: readonly number[]): number 
   return v;
 }
 
+/** True where S is counted out: few dates, all different. */
+export function isExact(x: readonly number[]): boolean {
+  return x.length < EXACT_BELOW && tieSizes(x).length === 0;
+}
+
 /**
- * Mann-Kendall test for a monotonic trend, with tie correction.
+ * Mann-Kendall test for a monotonic trend: the exact distribution of S below ten dates, with ties; from there the normal one with tie and
+ * continuity correction.
  * Source: Helsel DR, Hirsch RM, Statistical Methods in Water Resources (from memory).
  * @example mannKendall([1, 2, 3, 4], [1, 3, 2, 4]).s // 4
  */
@@ -48,5 +54,6 @@ export function mannKendall(x: readonly number[], y: readonly number[]): MannKen
     for (let j = i + 1; j < x.length; j++) s += Math.sign(x[j]! - x[i]!) * Math.sign(y[j]! - y[i]!);
   const variance = varianceOfS(x, y);
   const z = s === 0 || variance <= 0 ? 0 : (s - Math.sign(s)) / Math.sqrt(variance);
-  return { s, variance, z, p: 2 * (1 - normalCdf(Math.abs(z))) };
+  const p = isExact(x) ? 2 * chanceOfS(Math.abs(s), groupSizes(y)) : 2 * (1 - normalCdf(Math.abs(z)));
+  return { s, variance, z, p: Math.min(1, p) };
 }

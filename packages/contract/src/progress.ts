@@ -1,8 +1,10 @@
-import type { PlannedDone } from '@yandle/core';
+import type { GroupChoice, PlannedDone } from '@yandle/core';
 import type { Assessment } from './assessments.js';
 
 /** Everything the Progress screen needs of a client. */
 export interface Progress {
+  /** The studio's day. */
+  readonly today: string;
   /** Oldest first. */
   readonly assessments: readonly Assessment[];
   /** Planned against done, weeks of the running (or last) block up to today. */
@@ -14,5 +16,7 @@ export interface Progress {
     readonly weeksOver: number;
     readonly rows: readonly PlannedDone[];
   } | null;
+  /** Lanes of all blocks, earliest first: they say which results had chosen a lane. */
+  readonly choices: readonly GroupChoice[];
   readonly sensations: readonly { readonly date: string; readonly sensation: number | null }[];
 }

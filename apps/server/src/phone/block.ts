@@ -1,8 +1,9 @@
 import type { SharedBlock } from '@yandle/contract';
-import { addDays, type Exercise, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
+import { addDays, choiceOf, type Exercise, fromBaseline, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
 import type { LinkContext } from '../accounts/client-link.js';
 import { listAssessments } from '../assessments/service.js';
 import { BlockEntity } from '../blocks/entities.js';
+import { laneChoices } from '../blocks/lane-choices.js';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
@@ -18,15 +19,16 @@ import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 const BACK = 7;
 const AHEAD = 28;
 
-/** First and newest result of every test and side, in words a client understands. */
+/** What has changed in every test and side since its baseline, in words a client understands. */
 async function progressOf(data: StudioData, clientId: string, timeZone: string): Promise<string[]> {
   const assessments = await listAssessments(data, clientId, timeZone);
   const catalogue = await loadTestCatalogue(data);
+  const choices = await laneChoices(data, clientId, timeZone);
   const results = catalogue.tests.flatMap((test) =>
     sidesOfTest(test).flatMap((side) => {
       const series = resultSeries(assessments, catalogue, test, side);
-      const [first, last] = [series[0], series.at(-1)];
-      return first && last && first !== last ? [{ test, side, first, last }] : [];
+      const compared = fromBaseline(series, choiceOf(test, choices));
+      return compared ? [{ test, side, ...compared }] : [];
     }),
   );
   return progressWords(results);

@@ -15,6 +15,7 @@ import { In, IsNull } from 'typeorm';
 import { contextOf } from '../accounts/context.js';
 import { listAssessments } from '../assessments/service.js';
 import { BlockEntity } from '../blocks/entities.js';
+import { laneChoices } from '../blocks/lane-choices.js';
 import { lanesOf, newestRevision } from '../blocks/view.js';
 import type { StudioData } from '../database/studio-data.js';
 import { pathId } from '../http/validate.js';
@@ -83,7 +84,8 @@ export function progressRoutes(): Router {
     const assessments = await listAssessments(data, clientId, studio.timeZone);
     const [latest] = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' }, take: 1 });
     const dose = latest ? await doseOf(data, latest, today) : { dose: null, sensations: [] };
-    const progress: Progress = { assessments, ...dose };
+    const choices = await laneChoices(data, clientId, studio.timeZone);
+    const progress: Progress = { today, assessments, choices, ...dose };
     res.json(progress);
   });
   return router;

@@ -1,11 +1,12 @@
 import { Z95 } from '../math/measurement-error.js';
 import { tQuantile } from '../math/quantiles.js';
 import { fewestDegrees } from '../measuring/error.js';
+import { PRACTICE_SPREAD } from '../measuring/findings/shortfall.js';
 import { addDays, daysBetween, type PlainDate } from '../schedule/plain-date.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 import { FORECAST_WEEKS, forecastOf, type Forecast } from './forecast.js';
 import { levelAt, lineThrough, lineWithProcess } from './line.js';
-import { localLevel, type LocalLevel } from './local-level.js';
+import { localLevel, type LevelPoint } from './local-level.js';
 import { mannKendall, type MannKendall } from './mann-kendall.js';
 import { byDate, daysSinceFirst, DATES_FOR_TREND, type DatedResult } from './series.js';
 import { theilSen, type TheilSen } from './theil-sen.js';
@@ -64,7 +65,7 @@ export interface Trend {
   /** Sen's slope; its interval is never narrower than the errors of the results allow. */
   readonly slope: TheilSen;
   readonly mannKendall: MannKendall;
-  readonly smooth: LocalLevel;
+  readonly smooth: readonly LevelPoint[];
 }
 
 /** 97.5 % point for errors that are known, or estimated from few clients. */
@@ -121,7 +122,8 @@ export function neededRate(series: readonly DatedResult[], better: RomTest['bett
 /** Whether a course of five dates and four weeks or more is surely slower than a rate. @param direction 1 where more is freer */
 function surelySlower(series: readonly DatedResult[], rate: number, direction: 1 | -1): boolean {
   if (series.length < DATES_FOR_TREND || daysSinceFirst(series).at(-1)! < PLATEAU_DAYS) return false;
-  return direction * lineThrough(series).slope + halfKnown(series) < rate;
+  const line = lineWithProcess(series);
+  return direction * line.slope + pointOf(series) * Math.sqrt(line.slopeVariance) < rate;
 }
 
 /**
@@ -133,7 +135,7 @@ function surelySlower(series: readonly DatedResult[], rate: number, direction: 1
  */
 export function courseOf(
   trend: Trend,
-  better: RomTest['better'],
+  { better, unit }: Pick<RomTest, 'better' | 'unit'>,
   aim: Aim | null,
   { adherence, today }: CourseContext,
 ): Course {
@@ -147,7 +149,7 @@ export function courseOf(
   if (series.slice(-2).every(meets)) return { state: 'reached', why: 'last-two-meet', forecast: null, needed };
   const line = lineWithProcess(series);
   const there = direction * (aim.value - levelAt(line, daysSinceFirst(series).at(-1)!)) <= 0;
-  const forecast = there ? null : forecastOf(series, aim.value, direction);
+  const forecast = there ? null : forecastOf(series, aim.value, direction, PRACTICE_SPREAD[unit]);
   if (aim.by !== null && today > aim.by) return { state: 'past its date', why: 'date-over', forecast, needed };
   if (there) return { state: 'on course', why: 'trend-is-there', forecast: null, needed };
   const practised = adherence !== null && adherence >= PLATEAU_ADHERENCE;

@@ -1,7 +1,7 @@
 import { fewestDegrees, type ResultError } from '../measuring/error.js';
 import { tQuantile } from '../math/quantiles.js';
 import { addDays, type PlainDate } from '../schedule/plain-date.js';
-import { FORECAST_COVER } from './forecast-cover.js';
+import { FORECAST_COVER } from './calibrated.js';
 import { lineWithProcess, type Line } from './line.js';
 import { daysSinceFirst, type DatedResult } from './series.js';
 
@@ -48,14 +48,35 @@ export function meetingOf(line: Line, value: number, direction: 1 | -1, point = 
 }
 
 /** How clearly a course rises, in standard errors of its slope: what the calibration goes by. */
-export function strengthOf(line: Line): number {
+function strengthOf(line: Line): number {
   return Math.abs(line.slope) / Math.sqrt(line.slopeVariance);
 }
 
-/** How often simulated forecasts with so many dates and so clear a slope held the day; 0 where none was simulated. */
-export function coverOf(dates: number, strength: number): number {
-  const row = FORECAST_COVER.find((r) => dates >= r.dates[0] && dates <= r.dates[1]);
-  return row?.cover.find((c) => strength >= c.from && (c.to === null || strength < c.to))?.held ?? 0;
+/** What the calibration sorts forecasts by. */
+export interface ForecastKind {
+  readonly dates: number;
+  /** Error of the results in spreads between people: 3° of 8°. */
+  readonly error: number;
+  readonly strength: number;
+}
+
+/** The kind of a forecast from a series. @param spread between people, in the unit of the test */
+export function forecastKind(series: readonly DatedResult[], spread: number): ForecastKind {
+  const error = Math.sqrt(series.reduce((sum, r) => sum + r.sem ** 2, 0) / series.length);
+  return { dates: series.length, error: error / spread, strength: strengthOf(lineWithProcess(series)) };
+}
+
+/** Lower ends of the classes in which forecasts were simulated; each reaches to the next. */
+export const FORECAST_CLASSES: Readonly<Record<keyof ForecastKind, readonly number[]>> = {
+  dates: [5, 7, 10],
+  error: [0, 0.28, 0.5],
+  strength: [0, 2, 2.5, 3, 4, 6],
+};
+
+/** Name of the class of a forecast: its lower ends. */
+export function forecastClass(kind: ForecastKind): string {
+  const end = (of: keyof ForecastKind): number => FORECAST_CLASSES[of].findLast((low) => kind[of] >= low) ?? -1;
+  return [end('dates'), end('error'), end('strength')].join(' ');
 }
 
 /** @returns point of Student's t for errors estimated from few clients, else of the normal */
@@ -84,12 +105,17 @@ export function plainForecast(series: readonly DatedResult[], value: number, dir
 
 /**
  * When a straight course may reach a value, 90 times in 100, at most {@link FORECAST_WEEKS} ahead of its last date (domain 2.3). Two ends only
- * where forecasts of that many dates and so clear a slope were seen to hold in four of five simulated clients; else "not before".
+ * where forecasts of that many dates, with such errors and so clear a slope, were seen to hold in four of five simulated clients; else "not before".
+ * @param spread between people, in the unit of the test
  */
-export function forecastOf(series: readonly DatedResult[], value: number, direction: 1 | -1): Forecast | null {
+export function forecastOf(
+  series: readonly DatedResult[],
+  value: number,
+  direction: 1 | -1,
+  spread: number,
+): Forecast | null {
   const plain = plainForecast(series, value, direction);
   if (!plain || plain.latest === null) return plain;
-  const line = lineWithProcess(series);
-  if (coverOf(series.length, strengthOf(line)) >= COVER_WANTED) return plain;
+  if ((FORECAST_COVER[forecastClass(forecastKind(series, spread))] ?? 0) >= COVER_WANTED) return plain;
   return plain.earliest > series.at(-1)!.date ? { ...plain, latest: null } : null;
 }

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { normalCdf } from '../math/normal.js';
 import { addDays } from '../schedule/plain-date.js';
-import { courseOf, FORECAST_WEEKS, trendOf } from './course.js';
 import { retention, withinSessionEffect } from './effects.js';
-import { localLevel } from './local-level.js';
+import { levelsAtDrift, localLevel } from './local-level.js';
 import { mannKendall, varianceOfS } from './mann-kendall.js';
+import { chanceOfS, groupSizes } from './rank-distribution.js';
 import { byDate, type DatedResult } from './series.js';
 import { theilSen } from './theil-sen.js';
 
@@ -22,6 +22,12 @@ const NILE = [
   815, 1020, 906, 901, 1170, 912, 746, 919, 718, 714, 740,
 ];
 
+// Uneven dates and errors, as in scripts/independent/trend.py.
+const UNEVEN = at([0, 7, 10, 28, 35, 63, 64, 90], [30, 33, 31.5, 36, 35, 41, 40, 43.5]).map((r, i) => ({
+  ...r,
+  sem: [3, 3, 2, 3, 3, 3, 2, 3][i]!,
+}));
+
 describe('theilSen', () => {
   it('agrees with the example of Sen 1968 (J Am Stat Assoc 63:1379-1389): slope 4, interval 26/7 to 35/8', () => {
     const s = theilSen([1, 2, 3, 4, 10, 12, 18], [9, 15, 19, 20, 45, 55, 78]);
@@ -32,14 +38,12 @@ describe('theilSen', () => {
   it('is not bent by one odd value (Helsel & Hirsch, Statistical Methods in Water Resources, ch. 10): slope 1, intercept 0', () => {
     expect(theilSen([1, 2, 3, 4, 5, 6, 7], [1, 2, 3, 4, 5, 16, 7])).toMatchObject({ slope: 1, intercept: 0 });
   });
-  it('agrees with scipy.stats.theilslopes 1.17.1, both levels and with ties', () => {
+  it('agrees with scipy.stats.theilslopes 1.17.1, with and without ties', () => {
     const x = [0, 7, 10, 28, 35, 63, 64, 90];
     const y = [30, 33, 31.5, 36, 35, 41, 40, 43.5];
     const s95 = theilSen(x, y);
     expect([s95.slope, s95.intercept]).toEqual([expect.closeTo(1 / 7, 10), expect.closeTo(31, 10)]);
     expect([s95.low, s95.high]).toEqual([expect.closeTo(0.1111111111, 9), expect.closeTo(0.1746031746, 9)]);
-    const s90 = theilSen(x, y, 0.9);
-    expect([s90.low, s90.high]).toEqual([expect.closeTo(0.1209677419, 9), expect.closeTo(0.1724137931, 9)]);
     const tied = theilSen([0, 7, 7, 14, 21, 28, 28, 40], [5, 6, 6, 6, 8, 7, 9, 8]);
     expect([tied.slope, tied.low, tied.high]).toEqual([
       expect.closeTo(0.0759615385, 9),
@@ -65,12 +69,62 @@ describe('theilSen', () => {
       }),
     );
   });
+  // Hollander & Wolfe, Nonparametric Statistical Methods, table of Kendall's K (from memory): for n = 5 only K = 10 has a tail below 2.5 %.
+  it('needs the whole range of slopes at five dates, where the normal would take less', () => {
+    const y = [30, 32, 31, 35, 34];
+    const slopes = y.flatMap((a, i) => y.slice(i + 1).map((b, j) => (b - a) / (7 * (j + 1))));
+    const s = theilSen([0, 7, 14, 21, 28], y);
+    expect([s.low, s.high]).toEqual([Math.min(...slopes), Math.max(...slopes)]);
+  });
   it('refuses results of one day', () => {
     expect(() => theilSen([3, 3], [1, 2])).toThrow(expect.objectContaining({ code: 'invalid-series' }));
   });
 });
 
+describe('chanceOfS', () => {
+  it('counts inversions as all orders of the values do, with and without equal ones', () => {
+    const orders = (xs: readonly number[]): number[][] =>
+      xs.length <= 1
+        ? [[...xs]]
+        : xs.flatMap((x, i) => orders([...xs.slice(0, i), ...xs.slice(i + 1)]).map((r) => [x, ...r]));
+    const sOf = (xs: readonly number[]): number =>
+      xs.reduce((sum, a, i) => sum + xs.slice(i + 1).reduce((t, b) => t + Math.sign(b - a), 0), 0);
+    for (const values of [
+      [1, 2, 3, 4, 5],
+      [1, 1, 2, 3],
+      [1, 1, 2, 2, 2],
+      [1, 1, 1, 2, 3, 3],
+      [4, 4, 4, 4],
+    ]) {
+      const all = orders(values).map(sOf);
+      for (let s = -15; s <= 15; s++) {
+        const reached = all.filter((x) => x >= s).length / all.length;
+        expect(chanceOfS(s, groupSizes(values)), `${values.join()} ${s}`).toBeCloseTo(reached, 10);
+      }
+    }
+  });
+});
+
 describe('mannKendall', () => {
+  // scripts/independent/trend.py: all orders one by one; the first and the last also by scipy.stats.kendalltau, method exact.
+  it.each([
+    [[30, 31, 33, 34, 36], 10, 1 / 60],
+    [[30, 31, 31, 34, 36], 9, 1 / 30],
+    [[30, 30, 31, 34, 34, 36], 13, 1 / 90],
+    [[5, 7, 6, 6, 8, 9, 9], 15, 0.0253968],
+    [[30, 33, 31.5, 36, 35, 41, 40, 43.5], 22, 0.005506],
+  ])('counts the chance of %j out below ten dates', (y, s, p) => {
+    const mk = mannKendall(
+      y.map((_, i) => i),
+      y,
+    );
+    expect(mk.s).toBe(s);
+    expect(mk.p).toBeCloseTo(p, 6);
+  });
+  it('needs a perfect run at five dates: one swap and it is no trend', () => {
+    expect(mannKendall([0, 1, 2, 3, 4], [1, 2, 3, 4, 5]).p).toBeLessThan(0.05);
+    expect(mannKendall([0, 1, 2, 3, 4], [1, 2, 3, 5, 4]).p).toBeGreaterThan(0.05);
+  });
   it('gives S 21, variance 44.333 and Z 3.004 for the data of Sen 1968', () => {
     const mk = mannKendall([1, 2, 3, 4, 10, 12, 18], [9, 15, 19, 20, 45, 55, 78]);
     expect(mk.s).toBe(21);
@@ -94,35 +148,56 @@ describe('mannKendall', () => {
   });
 });
 
-describe('localLevel', () => {
-  it('finds the level variance 1,469.1 of the Nile series at observation variance 15,099 (Durbin & Koopman 2001)', () => {
-    const days = NILE.map((_, i) => i);
-    const fit = localLevel(at(days, NILE, Math.sqrt(15_099)));
-    expect(fit.q).toBeCloseTo(1469.1, 0);
+describe('levelsAtDrift', () => {
+  it('agrees with the Nile series at level variance 1,469.1 and observation variance 15,099 (Durbin & Koopman 2001)', () => {
+    const series = at(
+      NILE.map((_, i) => i),
+      NILE,
+      Math.sqrt(15_099),
+    );
+    const fit = levelsAtDrift(series, 1469.1);
+    // They find 1,469.1 by maximum likelihood: less and more are less likely.
+    expect(fit.logLikelihood).toBeGreaterThan(levelsAtDrift(series, 1400).logLikelihood);
+    expect(fit.logLikelihood).toBeGreaterThan(levelsAtDrift(series, 1540).logLikelihood);
     // Log likelihood and smoothed values by the dense normal distribution in scipy/numpy.
     expect(fit.logLikelihood).toBeCloseTo(-632.5456, 3);
-    expect(fit.points[0]!.level).toBeCloseTo(1111.668, 1);
-    expect(fit.points[50]!.level).toBeCloseTo(829.551, 1);
-    expect(fit.points[99]!.level).toBeCloseTo(798.371, 1);
-    expect((fit.points[50]!.high - fit.points[50]!.low) / 2 / 1.96).toBeCloseTo(Math.sqrt(2326.72), 1);
+    expect([0, 50, 99].map((i) => fit.level[i])).toEqual(
+      [1111.668, 829.551, 798.371].map((v) => expect.closeTo(v, 1) as number),
+    );
+    expect(fit.variance[50]).toBeCloseTo(2326.72, 0);
   });
+  // scripts/independent/trend.py: the mean of a normal given the readings, q = 0.5 a day.
   it('takes irregular dates and unequal errors as the dense normal distribution does (numpy)', () => {
-    const y = [30, 33, 31.5, 36, 35, 41, 40, 43.5];
-    const sems = [3, 3, 2, 3, 3, 3, 2, 3];
-    const rows = at([0, 7, 10, 28, 35, 63, 64, 90], y).map((r, i) => ({ ...r, sem: sems[i]! }));
-    const fit = localLevel(rows);
-    expect(fit.q).toBeCloseTo(0.53981, 4);
-    expect(fit.logLikelihood).toBeCloseTo(-18.37689, 5);
-    const levels = [31.5407, 32.1876, 32.3186, 35.0935, 35.792, 39.9161, 39.9984, 42.1319];
-    fit.points.forEach((p, i) => expect(p.level).toBeCloseTo(levels[i]!, 3));
-    expect((fit.points[7]!.high - fit.points[7]!.low) / 3.92).toBeCloseTo(2.41426, 4);
+    const { level, variance } = levelsAtDrift(UNEVEN, 0.5);
+    const levels = [31.59698, 32.21802, 32.35386, 35.09003, 35.80022, 39.88577, 39.96978, 42.05582];
+    level.forEach((v, i) => expect(v).toBeCloseTo(levels[i]!, 3));
+    const sds = [1.9462, 1.5637, 1.4553, 1.8109, 1.8637, 1.5377, 1.4935, 2.3857];
+    variance.forEach((v, i) => expect(Math.sqrt(v)).toBeCloseTo(sds[i]!, 3));
   });
   it('draws a straight line through readings that differ by error only', () => {
-    const fit = localLevel(at([0, 10, 20, 30, 40], [30, 31, 29, 30, 30], 3));
-    expect(fit.q).toBe(0);
-    for (const p of fit.points) expect(p.level).toBeCloseTo(30, 6);
-    // Five readings of one unchanged state: the band is that of their mean.
-    expect((fit.points[2]!.high - fit.points[2]!.low) / 3.92).toBeCloseTo(3 / Math.sqrt(5), 6);
+    const { level, variance } = levelsAtDrift(at([0, 10, 20, 30, 40], [30, 31, 29, 30, 30], 3), 0);
+    for (const v of level) expect(v).toBeCloseTo(30, 6);
+    // Five readings of one unchanged state: the error is that of their mean.
+    expect(Math.sqrt(variance[2]!)).toBeCloseTo(3 / Math.sqrt(5), 6);
+  });
+});
+
+describe('localLevel', () => {
+  // scripts/independent/trend.py: the same average of dense normal distributions (numpy, scipy).
+  it('averages over drifts by their likelihood, with what they differ by in the band', () => {
+    const points = localLevel(UNEVEN);
+    const levels = [31.438, 32.227, 32.295, 35.172, 35.743, 39.927, 39.985, 42.239];
+    const halves = [4.253, 3.349, 3.058, 3.858, 3.959, 3.231, 3.064, 5.08];
+    points.forEach((p, i) => {
+      expect(p.level).toBeCloseTo(levels[i]!, 2);
+      expect((p.high - p.low) / 2).toBeCloseTo(halves[i]!, 2);
+    });
+  });
+  it('keeps a band on the last date that a rising course cannot leave at once', () => {
+    // One degree a week, read without any slip at an error of 3°: a single most likely drift is 0 here, its line lies 2.5° low at the end.
+    const points = localLevel(at([0, 7, 14, 21, 28, 35], [30, 31, 32, 33, 34, 35]));
+    expect(points.at(-1)!.high).toBeGreaterThan(36);
+    expect(points.at(-1)!.low).toBeLessThan(35);
   });
   it('puts results of one day together, and refuses what it cannot smooth', () => {
     const [one] = byDate([
@@ -144,59 +219,6 @@ describe('localLevel', () => {
     expect(() => localLevel(at([0, 1], [1, 2]))).toThrow(expect.objectContaining({ code: 'invalid-series' }));
     expect(() => localLevel(at([0, 1, 2], [1, 2, 3], 0))).toThrow(expect.objectContaining({ code: 'invalid-series' }));
     expect(() => byDate(at([0], [NaN]))).toThrow(expect.objectContaining({ code: 'invalid-series' }));
-  });
-});
-
-describe('courseOf', () => {
-  const weeks = [0, 7, 14, 21, 28, 35, 42];
-  const rising = [30, 32, 34, 36, 38, 40, 42];
-  const trend = (values: readonly number[], days = weeks) => trendOf(at(days, values, 1))!;
-
-  it('makes no trend below five dates', () => {
-    expect(trendOf(at([0, 7, 14, 21], [1, 2, 3, 4]))).toBeNull();
-    expect(trendOf(at([0, 7, 14, 21, 21], [1, 2, 3, 4, 5]))).toBeNull();
-  });
-  it('is on course when the rate is at least what the goal needs, with a range of dates', () => {
-    // 2 a week, 8 to go: four weeks after the last date, a little more by the smoothed value.
-    const c = courseOf(trend(rising), 'more', { value: 50, by: addDays(START, 42 + 42) }, 0.9);
-    expect(c.state).toBe('on course');
-    expect(c.forecast!.earliest >= addDays(START, 42 + 27)).toBe(true);
-    expect(c.forecast!.earliest <= addDays(START, 42 + 32)).toBe(true);
-    expect(c.forecast!.latest! >= c.forecast!.earliest).toBe(true);
-  });
-  it('reads a falling number as freer where less is better', () => {
-    const falling = rising.map((v) => 80 - v);
-    expect(courseOf(trend(falling), 'less', { value: 30, by: addDays(START, 84) }, 0.9).state).toBe('on course');
-    expect(courseOf(trend(falling), 'more', { value: 90, by: null }, 0.9).state).toBe('moving away');
-  });
-  it('calls a plateau only with adherence, four weeks and four dates', () => {
-    const slow = [30, 30.2, 30, 30.3, 30.1, 30.3, 30.2];
-    const aim = { value: 45, by: addDays(START, 42 + 56) };
-    expect(courseOf(trend(slow), 'more', aim, 0.85).state).toBe('plateau');
-    expect(courseOf(trend(slow), 'more', aim, 0.7).state).toBe('cannot tell yet');
-    expect(courseOf(trend(slow), 'more', aim, null).state).toBe('cannot tell yet');
-    const short = trend(slow.slice(0, 5), [0, 3, 6, 9, 12]);
-    expect(courseOf(short, 'more', aim, 0.85).state).toBe('cannot tell yet');
-  });
-  it('gives no forecast while the interval includes no change, and none beyond half a year', () => {
-    const noisy = courseOf(trend([30, 34, 29, 35, 31, 33, 30]), 'more', { value: 45, by: null }, 0.5);
-    expect(noisy).toMatchObject({ state: 'cannot tell yet', forecast: null });
-    const far = courseOf(trend(rising), 'more', { value: 42 + 2 * (FORECAST_WEEKS + 8), by: null }, 0.5);
-    expect(far.forecast).toBeNull();
-  });
-  it('leaves the late end open when only the early one is within half a year', () => {
-    const c = courseOf(trend([30, 30.4, 31.6, 31.2, 33.4, 32.2, 35]), 'more', { value: 46, by: null }, null);
-    expect(c.forecast).toMatchObject({ latest: null });
-  });
-  it('says reached on two results in a row, and on course when only the smoothed value is there', () => {
-    expect(courseOf(trend(rising), 'more', { value: 40, by: null }, 0.9).state).toBe('reached');
-    const once = courseOf(trend([30, 32, 34, 36, 38, 39.5, 45]), 'more', { value: 40, by: null }, 0.9);
-    expect(once).toMatchObject({ state: 'on course', needed: null });
-    expect(courseOf(trend(rising), 'more', null, 0.9).state).toBe('cannot tell yet');
-  });
-  it('needs the rate, not only a rise', () => {
-    const c = courseOf(trend(rising), 'more', { value: 60, by: addDays(START, 49) }, 0.5);
-    expect(c).toMatchObject({ state: 'cannot tell yet', why: 'rate-unsure' });
   });
 });
 

@@ -4,7 +4,7 @@ import { ROM_TESTS } from '../catalogue/tests.js';
 import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
 import type { SessionItem } from '../session/item.js';
-import { progressWords, type FirstAndLast } from './client-progress.js';
+import { progressWords, type ChangeSince } from './client-progress.js';
 import { itemWords, pushWords, targetWords } from './item.js';
 
 describe('names of tests for clients', () => {
@@ -20,11 +20,11 @@ describe('progressWords', () => {
   const test = { id: 'weight-bearing-lunge', name: 'Weight-bearing lunge', unit: 'cm', better: 'more' } as const;
   // A studio's own test keeps its name.
   const own = { ...test, id: 'own:reach', name: 'Reach' };
-  const row = (from: number, to: number, over: Partial<FirstAndLast> = {}): FirstAndLast => ({
+  const row = (from: number, to: number, over: Partial<ChangeSince> = {}): ChangeSince => ({
     test,
     side: 'left',
-    first: { date: '2026-03-02', value: from, sem: 0.6 },
-    last: { date: '2026-04-13', value: to, sem: 0.6 },
+    before: { dates: ['2026-03-02'], value: from, sem: 0.6 },
+    now: { dates: ['2026-04-13'], value: to, sem: 0.6 },
     ...over,
   });
 

@@ -1,6 +1,6 @@
 import { formatFixed } from './reading.js';
 import { CLIENTS_WANTED, type OwnError } from '../measuring/reliability/own-error.js';
-import type { IccForm } from '../measuring/reliability/icc.js';
+import type { IccEstimate, IccForm, NoInterval } from '../measuring/reliability/icc.js';
 
 /** What each form says, in words. */
 export const ICC_WORDS: Readonly<Record<IccForm, string>> = {
@@ -16,4 +16,20 @@ export const ICC_WORDS: Readonly<Record<IccForm, string>> = {
 export function fewClientsWords({ tooFew }: Pick<OwnError, 'tooFew'>): string | null {
   if (!tooFew) return null;
   return `Only ${tooFew.clients} clients: the true error may be up to ${formatFixed(tooFew.ratio, 1)} times as large at one end of its interval as at the other. Measure ${CLIENTS_WANTED} or more.`;
+}
+
+/** A reliability to two places; nothing is told apart below 0. @example iccValueWords(-0.13) // 'below 0' */
+export function iccValueWords(value: number): string {
+  return value < 0 ? 'below 0' : formatFixed(value, 2);
+}
+
+const WHY_NO_INTERVAL: Readonly<Record<NoInterval, string>> = {
+  'no-spread-between-clients': 'no interval: the clients differ no more than the measurements',
+  'too-few-degrees': 'no interval: too few clients',
+};
+
+/** The 95 % interval of a reliability, or why there is none. */
+export function iccIntervalWords({ interval, why }: Pick<IccEstimate, 'interval' | 'why'>): string {
+  if (!interval) return why ? WHY_NO_INTERVAL[why] : '';
+  return `${iccValueWords(interval.low)} to ${iccValueWords(interval.high)}`;
 }

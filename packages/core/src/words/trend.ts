@@ -7,6 +7,7 @@ import { formatNumber, formatReading, shownReading, unitSuffix } from './reading
 
 const COURSE_STATE: Readonly<Record<CourseState, string>> = {
   reached: 'reached',
+  'past its date': 'past its date',
   'on course': 'on course',
   plateau: 'plateau',
   'moving away': 'losing range',
@@ -22,6 +23,7 @@ const COURSE_WHY: Readonly<Record<CourseFact, string>> = {
   'points-away': 'The whole range of the trend points the wrong way.',
   'nothing-to-compare': 'No goal or reference to compare with.',
   'last-two-meet': 'The last two results reach the goal.',
+  'date-over': 'The goal’s date has passed.',
   'trend-is-there': 'The trend has reached it; one more result confirms it.',
   'too-slow': 'Sessions done as planned, but too slow for the goal.',
   'fast-enough': 'Fast enough for the goal so far.',
@@ -34,8 +36,9 @@ export function courseWords(course: Course, goal: number | null, test: Pick<RomT
   const why = COURSE_WHY[course.why];
   if (!course.forecast || goal === null) return why;
   const { earliest, latest } = course.forecast;
-  const until = latest ? formatDate(latest, 'd MMM yyyy') : 'more than half a year from now';
-  return `${why} At this rate ${formatReading(goal, test.unit)} between ${formatDate(earliest, 'd MMM')} and ${until}.`;
+  const value = formatReading(goal, test.unit);
+  if (!latest) return `${why} ${value} not before ${formatDate(earliest, 'd MMM yyyy')}.`;
+  return `${why} ${value} probably between ${formatDate(earliest, 'd MMM')} and ${formatDate(latest, 'd MMM yyyy')}.`;
 }
 
 /** The rate of a trend with its interval, per week; + is freer: "+0.6 cm a week (95% range +0.3 to +0.9; 6 dates)." */

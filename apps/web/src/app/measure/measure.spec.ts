@@ -148,8 +148,8 @@ describe('MeasureScreen', () => {
     await screen.settle();
     expect(posted.at(-1)!.body).toMatchObject({ value: 9, warm: true, testerId: null });
     expect(screen.text).toContain('Different from last time: one was taken cold, the other warm.');
-    // 1 cm of MDC95 1.9 cm: Φ(1/(√2·0.69)) = 0.85 by the normal table.
-    expect(screen.text).toContain('Since last time no detectable change: 1 cm freer (85%)');
+    // Single readings: 0.686² + (1/2.77)²/2 = 0.73². 1 cm: Φ(1/(√2·0.73)) = 0.83 by the normal table.
+    expect(screen.text).toContain('Since last time no detectable change: 1 cm freer (83%)');
   });
 
   // Domain 2.2: readings are taken blind; what would lean on them is not in the page before the first one of a side.

@@ -72,7 +72,7 @@ function dots(
 /** A smoothed line, and its 95% band between two lines that are not drawn. */
 function smooth({ trend, colour }: HistorySide, shown: Shown): ChartDataset<Kinds>[] {
   if (!trend) return [];
-  const { points } = trend.trend.smooth;
+  const points = trend.trend.smooth;
   const line = (key: 'level' | 'low' | 'high', over: Partial<ChartDataset<'line'>>): ChartDataset<Kinds> => ({
     type: 'line',
     label: '',

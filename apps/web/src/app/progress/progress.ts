@@ -2,7 +2,16 @@ import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Goal, Progress } from '@yandle/contract';
-import { adherence, formatDate, formatReading, muscleGroupName, percentOf, type MuscleGroupId } from '@yandle/core';
+import {
+  adherence,
+  formatDate,
+  formatReading,
+  muscleGroupName,
+  percentOf,
+  plateauWronglyWords,
+  saidWronglyWords,
+  type MuscleGroupId,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
@@ -74,6 +83,8 @@ export class ProgressScreen {
   });
 
   protected readonly reading = formatReading;
+  /** How often what is said here is wrong. */
+  protected readonly wrongly = { change: saidWronglyWords(), plateau: plateauWronglyWords() };
 
   protected day(date: string): string {
     return formatDate(date, 'd MMM yyyy');

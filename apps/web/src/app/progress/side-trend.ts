@@ -3,6 +3,7 @@ import {
   adherence,
   type Aim,
   type Course,
+  type CourseContext,
   courseOf,
   type DatedResult,
   type MuscleGroupId,
@@ -31,8 +32,8 @@ export function sideTrend(
   results: readonly DatedResult[],
   test: RomTest,
   aim: Aim | null,
-  adherence: number | null,
+  context: CourseContext,
 ): SideTrend | null {
   const trend = trendOf(results);
-  return trend ? { trend, course: courseOf(trend, test.better, aim, adherence), aim } : null;
+  return trend ? { trend, course: courseOf(trend, test, aim, context), aim } : null;
 }

@@ -11,7 +11,7 @@ const input = (progress: Partial<Progress>, over: Partial<ProgressInput> = {}): 
   catalogue: SHIPPED_TESTS,
   client: { birthDate: '1980-01-10', sex: null },
   goals: [],
-  progress: { assessments: [], dose: null, sensations: [], ...progress },
+  progress: { today: '2026-03-10', assessments: [], choices: [], dose: null, sensations: [], ...progress },
   ...over,
 });
 
@@ -27,7 +27,7 @@ describe('the progress of one test', () => {
     expect(p.left).toMatchObject([{ date: '2026-01-05', value: 6 }]);
   });
 
-  // Powden 2015 (from memory): MDC95 1.9 cm = 1.96·√2·SEM, so a whisker of 1.96·SEM is 1.9/√2 = 1.34 cm.
+  // Powden 2015 (from memory): MDC95 1.9 cm = 1.96·√2·SEM, so SEM 0.6855; a single reading adds (1/2.77)²/2: 0.7315, 1.434 cm at 95 %.
   it('compares the first with the newest, each side by itself', () => {
     const assessments = [lunge('2026-01-05', 6, 9), lunge('2026-02-05', 7, 9.5), lunge('2026-03-05', 8.5, 9.5)];
     const p = testProgress(LUNGE, input({ assessments }))!;
@@ -37,12 +37,35 @@ describe('the progress of one test', () => {
     ]);
     expect(p.changes[0]!.words).toContain('6 cm → 8.5 cm');
     expect(p.limit).toBe('1.9 cm');
-    expect(p.left[0]!.half).toBeCloseTo(1.9 / Math.SQRT2, 3);
+    expect(p.left[0]!.half).toBeCloseTo(1.434, 3);
     expect(p.assessments.map((a) => a.values)).toEqual([
       ['6 cm (6)', '9 cm (9)'],
       ['7 cm (7)', '9.5 cm (9.5)'],
       ['8.5 cm (8.5)', '9.5 cm (9.5)'],
     ]);
+  });
+
+  it('counts from the second day where the first one chose the lane, and says so', () => {
+    const assessments = [lunge('2026-01-05', 6, 9), lunge('2026-01-08', 8, 9), lunge('2026-03-05', 9, 9)];
+    const choices = [{ group: 'soleus' as const, chosenOn: '2026-01-05', firstSession: '2026-01-09' }];
+    const p = testProgress(LUNGE, input({ assessments, choices }))!;
+    expect(p.changes[0]!.words).toContain('8 cm → 9 cm');
+    expect(p.baseline).toContain('Counted from 8 Jan 2026, the second day');
+    const late = testProgress(
+      LUNGE,
+      input({ assessments, choices: [{ ...choices[0]!, firstSession: '2026-01-07' }] }),
+    )!;
+    expect(late.changes[0]!.words).toContain('6 cm → 9 cm');
+    expect(late.baseline).toContain('part of a first gain may be chance');
+    // A lane of a test that was not short was chosen for another reason.
+    const ample = [lunge('2026-01-05', 14, 14), lunge('2026-03-05', 15, 15)];
+    expect(testProgress(LUNGE, input({ assessments: ample, choices }))!.baseline).toBe('');
+  });
+
+  it('takes several days within ten as one result', () => {
+    const assessments = [lunge('2026-01-05', 6, 9), lunge('2026-02-26', 8, 9), lunge('2026-03-05', 9, 9)];
+    const p = testProgress(LUNGE, input({ assessments }))!;
+    expect(p.changes[0]!.words).toContain('6 cm → 8.5 cm (mean of 2 days)');
   });
 
   it('says in what two assessments differ, once for both sides', () => {

@@ -2,14 +2,19 @@ import type { Assessment, Client, Goal, Progress } from '@yandle/contract';
 import {
   ageOn,
   asMeasuredIn,
+  baselineWords,
   changeBetween,
+  choiceOf,
   conditionWords,
   courseStateWords,
+  countedSeries,
   courseWords,
   differentConditions,
   errorOf,
+  findingOf,
   formatNumber,
   formatReading,
+  fromBaseline,
   lastRetention,
   latestSessionEffect,
   mdc95,
@@ -18,6 +23,7 @@ import {
   resultSeries,
   retentionWords,
   roundTo,
+  seenWords,
   sessionEffectWords,
   targetFor,
   trendChanceWords,
@@ -28,6 +34,8 @@ import {
   type ChangeClass,
   type DatedResult,
   type DayResult,
+  type FromBaseline,
+  type OneResult,
   type RomTest,
   type Side,
   type TestCatalogue,
@@ -54,19 +62,31 @@ interface SideChange {
   readonly chance: string;
 }
 
-/** From the first day to the newest, as far as the error allows to tell. */
-function changeOf(test: RomTest, side: Side | null, days: readonly DayResult[]): SideChange[] {
-  const [before, now] = [days[0], days.at(-1)];
-  if (!before || !now || before === now) return [];
+/** A value with the days it is the mean of, where there are several. */
+function valueWords({ value, dates }: OneResult, test: RomTest): string {
+  const shown = formatReading(value, test.unit);
+  return dates.length > 1 ? `${shown} (mean of ${dates.length} days)` : shown;
+}
+
+/** From the baseline to the newest result, as far as the error allows to tell. */
+function changeOf(test: RomTest, side: Side | null, { before, now }: FromBaseline): SideChange {
   const c = changeBetween(before.value, now.value, test.better, [before, now]);
-  return [
-    {
-      side,
-      class: c.class,
-      words: `${formatReading(before.value, test.unit)} → ${formatReading(now.value, test.unit)}, ${sizeWords(c, test)}`,
-      chance: `${chanceWords(c.probability)} chance that it really ${c.gain < 0 ? 'got worse' : 'improved'}`,
-    },
-  ];
+  return {
+    side,
+    class: c.class,
+    words: `${valueWords(before, test)} → ${valueWords(now, test)}, ${sizeWords(c, test)}`,
+    chance: `${chanceWords(c.probability)} chance that it really ${c.gain < 0 ? 'got worse' : 'improved'}`,
+  };
+}
+
+/** Whether a result was short: what is low among many is low by luck too. */
+function wasShort(test: RomTest, assessment: Assessment, { client, goals }: ProgressInput): boolean {
+  if (!client) return false;
+  const { left, right, both } = sidedResults(assessment, test);
+  const measured = { test, left: left?.value ?? null, right: right?.value ?? null, both: both?.value ?? null };
+  const goal = goals.find((g) => g.testId === test.id && g.endedOn === null)?.value ?? null;
+  const found = findingOf({ ...measured, goal }, { age: ageOn(client.birthDate, assessment.date), sex: client.sex });
+  return found !== null && ((found.shortfall?.spreads ?? 0) > 0 || found.sideSpreads > 0);
 }
 
 /** In what two assessments of a test differ besides the result, each once. */
@@ -82,7 +102,7 @@ function aimOf(test: RomTest, newest: Assessment, { client, goals }: ProgressInp
   const applied = client ? referenceFor(test, { age: ageOn(client.birthDate, newest.date), sex: client.sex }) : null;
   const goal = goals.find((g) => g.testId === test.id && g.endedOn === null) ?? null;
   const value = goal?.value ?? (applied ? targetFor(test, applied, null) : null)?.value ?? null;
-  const aim: Aim | null = value === null ? null : { value, by: goal?.due ?? null };
+  const aim: Aim | null = value === null ? null : { value, by: goal?.due ?? null, setOn: goal?.setOn ?? null };
   return { goal, aim, reference: applied ? referenceValue(applied) : null };
 }
 
@@ -108,7 +128,7 @@ function trendOf(
   aim: Aim | null,
   progress: Progress,
 ) {
-  const trend = sideTrend(daily, test, aim, adherenceOf(test, progress.dose));
+  const trend = sideTrend(daily, test, aim, { adherence: adherenceOf(test, progress.dose), today: progress.today });
   const effect = latestSessionEffect(all, test.better);
   const logged = progress.sensations.map((s) => s.date);
   const kept = lastRetention(daily, logged, test.better);
@@ -146,12 +166,15 @@ const pointsOf = (days: readonly DayResult[]): HistoryPoint[] =>
 export function testProgress(test: RomTest, input: ProgressInput) {
   const { catalogue, progress } = input;
   const sides = sidesOf(test);
-  const series = sides.map((side) => resultSeries(progress.assessments, catalogue, test, side));
+  const choice = choiceOf(test, progress.choices);
+  const all = sides.map((side) => resultSeries(progress.assessments, catalogue, test, side));
+  const series = all.map((s) => countedSeries(s, choice).series);
   const assessments = progress.assessments.filter((a) => isMeasured(a, test));
   const counted = assessments.filter((a) => series.some((s) => s.some((r) => r.from.includes(a))));
   const first = counted[0];
   const newest = counted.at(-1);
   if (!first || !newest) return null;
+  const compared = all.map((s) => fromBaseline(s, choice));
   const several = first !== newest;
   const { goal, aim, reference } = aimOf(test, newest, input);
   const now = asMeasuredIn(catalogue, newest, test);
@@ -170,14 +193,16 @@ export function testProgress(test: RomTest, input: ProgressInput) {
     first,
     newest,
     several,
-    changes: several ? sides.flatMap((side, i) => changeOf(now, side, series[i]!)) : [],
+    changes: sides.flatMap((side, i) => (compared[i] ? [changeOf(now, side, compared[i])] : [])),
+    baseline: baselineWords(compared, wasShort(now, first, input)),
     warnings: several ? warningsOf(first, newest, test) : [],
     row: testRow(now, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference, then),
     sides,
-    left: pointsOf(series[0]!),
-    right: sided ? pointsOf(series[1]!) : [],
+    left: pointsOf(all[0]!),
+    right: sided ? pointsOf(all[1]!) : [],
     reference,
     limit: formatReading(mdc95(usualError(then), usualError(now)), test.unit),
+    seen: seenWords(usualError(now), test),
     assessments: historyOf(assessments, test),
   };
 }

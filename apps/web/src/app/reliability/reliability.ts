@@ -132,7 +132,8 @@ export class ReliabilityScreen {
     const r = this.result();
     if (r.kind !== 'ready' || !(await this.save())) return;
     const { value, low, high } = r.error.sameTester;
-    const how = this.kind() === 'days' ? 'on two days' : 'by two testers';
+    const how =
+      this.kind() === 'days' ? 'on two days' : 'by two testers on one day, so without what differs from day to day';
     await this.take(
       value,
       { origin: 'own', text: `${r.clients} clients measured ${how}` },

@@ -11,7 +11,7 @@ import {
   ownError,
   type BlandAltman,
   type IccForm,
-  type Estimate,
+  type IccEstimate,
   type OwnError,
   parseNumber,
 } from '@yandle/core';
@@ -30,7 +30,7 @@ export interface ReadyStudy {
     readonly form: IccForm;
     readonly words: string;
     readonly label: string;
-    readonly value: Estimate;
+    readonly value: IccEstimate;
   }[];
   readonly agreement: BlandAltman;
 }

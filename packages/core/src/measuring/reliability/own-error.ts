@@ -1,7 +1,7 @@
 import { CoreError } from '../../errors.js';
 import { mdc90, mdc95 } from '../error.js';
 import { anova, type Anova, type RatingTable } from './anova.js';
-import { icc, type Estimate } from './icc.js';
+import { icc, type Estimate, type IccEstimate } from './icc.js';
 import { chiSquareQuantile } from '../../math/quantiles.js';
 
 /** Clients below which the interval of an error is too wide to lean on, and below which none is accepted. */
@@ -18,8 +18,8 @@ export interface OwnError {
   readonly mdc95: number;
   readonly mdc90: number;
   /** Reliability of one measurement, agreement and consistency. */
-  readonly agreement: Estimate;
-  readonly consistency: Estimate;
+  readonly agreement: IccEstimate;
+  readonly consistency: IccEstimate;
   /** Fewer clients than wanted: how far apart the ends of the interval are; null when enough were measured. */
   readonly tooFew: { readonly clients: number; readonly ratio: number } | null;
 }

@@ -93,20 +93,49 @@ describe('icc', () => {
     ['2,k', 0.07, 0.93],
     ['3,k', 0.68, 0.99],
   ])('the interval of ICC(%s) is %d to %d', (form, low, high) => {
-    const e = icc(anova(JUDGES), form);
-    expect(e.low).toBeCloseTo(low, 2);
-    expect(e.high).toBeCloseTo(high, 2);
+    const { interval } = icc(anova(JUDGES), form);
+    expect(interval!.low).toBeCloseTo(low, 2);
+    expect(interval!.high).toBeCloseTo(high, 2);
   });
 
   it('holds its value inside its interval, narrower at less confidence', () => {
     for (const form of ICC_FORMS) {
       const wide = icc(anova(JUDGES), form);
       const narrow = icc(anova(JUDGES), form, 0.8);
-      expect(wide.low).toBeLessThan(narrow.low);
-      expect(narrow.low).toBeLessThan(narrow.value);
-      expect(narrow.high).toBeGreaterThan(narrow.value);
-      expect(wide.high).toBeGreaterThan(narrow.high);
+      expect(wide.interval!.low).toBeLessThan(narrow.interval!.low);
+      expect(narrow.interval!.low).toBeLessThan(narrow.value);
+      expect(narrow.interval!.high).toBeGreaterThan(narrow.value);
+      expect(wide.interval!.high).toBeGreaterThan(narrow.interval!.high);
     }
+  });
+
+  it('is bounded, or says that there is no interval: studies of three to six clients with any reliability', () => {
+    const reading = fc.integer({ min: -30, max: 30 });
+    const study = fc
+      .integer({ min: 3, max: 6 })
+      .chain((n) => fc.array(fc.tuple(reading, reading), { minLength: n, maxLength: n }));
+    let without = 0;
+    fc.assert(
+      fc.property(study, (rows) => {
+        const a = anova(rows);
+        fc.pre(a.ems > 0 && a.bms > 0);
+        for (const form of ICC_FORMS) {
+          const { value, interval, why } = icc(a, form);
+          expect(value).toBeGreaterThanOrEqual(-1);
+          expect(value).toBeLessThanOrEqual(1);
+          expect(interval === null).toBe(why !== null);
+          if (interval === null) without++;
+          else {
+            expect(interval.low).toBeGreaterThanOrEqual(-1);
+            expect(interval.low).toBeLessThanOrEqual(value + 1e-9);
+            expect(interval.high).toBeGreaterThanOrEqual(value - 1e-9);
+            expect(interval.high).toBeLessThanOrEqual(1);
+          }
+        }
+      }),
+      { numRuns: 400 },
+    );
+    expect(without).toBeGreaterThan(0);
   });
 
   // Koo & Li 2016: below .5 poor, to .75 moderate, to .9 good, above excellent (from memory).

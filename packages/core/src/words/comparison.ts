@@ -1,0 +1,43 @@
+import { smallestGainSeen, type ResultError } from '../measuring/error.js';
+import type { FromBaseline } from '../measuring/baseline.js';
+import type { RomTest } from '../catalogue/rom-test.js';
+import { formatDate } from '../schedule/plain-date.js';
+import { SAID_WRONGLY } from '../trend/calibrated.js';
+import { formatReading } from './reading.js';
+import { roundTo } from '../math/rounding.js';
+
+/**
+ * What a change is counted from, where that has a story; empty for a first result that chose nothing.
+ * @param compared by side; null where there is nothing to compare
+ * @param short the result that chose the lane was short
+ */
+export function baselineWords(compared: readonly (FromBaseline | null)[], short: boolean): string {
+  const [one] = compared.flatMap((c) => c ?? []);
+  if (!one) return '';
+  const day = formatDate(one.before.dates[0]!, 'd MMM yyyy');
+  if (one.baseline === 'second day') return `Counted from ${day}, the second day: the first one had chosen the lane.`;
+  if (one.baseline === 'chosen' && short)
+    return 'The baseline was chosen because it was short: part of a first gain may be chance. Measured again on another day before the first session, it would not be.';
+  return '';
+}
+
+/**
+ * Which true gain a retest can show: "A true gain of 11.9° is seen 4 times in 5; of 8.4° with two days each time."
+ * @param error of one result of the test
+ */
+export function seenWords(error: ResultError, test: Pick<RomTest, 'unit'>): string {
+  const days = (m: number): string =>
+    formatReading(smallestGainSeen({ ...error, sem: error.sem / Math.sqrt(m) }), test.unit);
+  return `A true gain of ${days(1)} is seen 4 times in 5; of ${days(2)} if it is measured on two days each time.`;
+}
+
+/** How often "improved" or "worse" is said of no change, for who asks. */
+export function saidWronglyWords(): string {
+  const of = (share: number): string => `${roundTo(share)} in 100`;
+  return `Of no change, “improved” is said wrongly ${of(SAID_WRONGLY.improved)} times and “worse” ${of(SAID_WRONGLY.worse)} at each retest (simulated).`;
+}
+
+/** How often a plateau is said of a client on course. */
+export function plateauWronglyWords(): string {
+  return `Of clients on course a plateau is said at some time in ${roundTo(SAID_WRONGLY.plateau)} of 100 blocks (simulated).`;
+}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeBetween } from './change.js';
+import { changeBetween, falseChangesExpected } from './change.js';
 import { mdc95 } from './error.js';
 
 describe('changeBetween', () => {
@@ -35,6 +35,11 @@ describe('changeBetween', () => {
         expect(y.probability).toBeCloseTo(x.probability, 9);
       }),
     );
+  });
+
+  // Domain 2.2: one false change in 24 results.
+  it('counts how many changes chance makes', () => {
+    expect(falseChangesExpected(24)).toBeCloseTo(1.2, 10);
   });
 
   it('refuses what is no number', () => {

@@ -5,6 +5,14 @@ import type { Better } from '../catalogue/rom-test.js';
 /** What the measurement error allows to say about a change. */
 export type ChangeClass = 'improved' | 'no detectable change' | 'worse';
 
+/** Share of comparisons of no change that are called one: what is left outside a 95 % limit. */
+const FALSE_CHANGE = 0.05;
+
+/** How many of so many comparisons chance alone calls a change. @example falseChangesExpected(24) // 1.2 */
+export function falseChangesExpected(comparisons: number): number {
+  return comparisons * FALSE_CHANGE;
+}
+
 export interface Change {
   readonly class: ChangeClass;
   /** later − earlier, in the unit of the test; the sign is that of the reading, not of "better". */

@@ -1,10 +1,4 @@
-import {
-  addMonths as addMonthsTo,
-  differenceInYears,
-  format,
-  getISODay,
-  lightFormat,
-} from 'date-fns';
+import { addMonths as addMonthsTo, differenceInYears, format, getISODay, lightFormat } from 'date-fns';
 import { CoreError } from '../errors.js';
 import type { Weekday } from './weekday.js';
 

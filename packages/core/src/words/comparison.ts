@@ -1,5 +1,7 @@
-import { smallestGainSeen, type ResultError } from '../measuring/error.js';
+import { mdc95, smallestGainSeen, usualError, type ResultError } from '../measuring/error.js';
 import type { FromBaseline } from '../measuring/baseline.js';
+import { worseSide } from '../measuring/findings/findings.js';
+import type { MeasuredTest } from '../measuring/measured-test.js';
 import type { RomTest } from '../catalogue/rom-test.js';
 import { formatDate } from '../schedule/plain-date.js';
 import { SAID_WRONGLY } from '../trend/calibrated.js';
@@ -29,6 +31,24 @@ export function seenWords(error: ResultError, test: Pick<RomTest, 'unit'>): stri
   const days = (m: number): string =>
     formatReading(smallestGainSeen({ ...error, sem: error.sem / Math.sqrt(m) }), test.unit);
   return `A true gain of ${days(1)} is seen 4 times in 5; of ${days(2)} if it is measured on two days each time.`;
+}
+
+/**
+ * How far a goal is from the worse side, and what of that a retest can show.
+ * @param now null: not measured yet
+ */
+export function goalWords(goal: number, now: MeasuredTest | null, test: RomTest): string {
+  const seen = seenWords(usualError(now?.test ?? test), test);
+  const worse = now ? worseSide(now) : null;
+  if (!worse) return `Not measured yet. ${seen}`;
+  const gap = (test.better === 'more' ? 1 : -1) * (goal - worse.value);
+  if (gap <= 0) return 'Reached in the newest result.';
+  const error = mdc95(worse.error);
+  const inside =
+    gap < error
+      ? `, inside the error of one result (${formatReading(error, test.unit)}): measure it on several days`
+      : '';
+  return `${formatReading(gap, test.unit)} to go${inside}. ${seen}`;
 }
 
 /** How often "improved" or "worse" is said of no change, for who asks. */

@@ -32,6 +32,8 @@ export type DatedTest = MeasuredTest & {
   readonly date: string;
   /** Changes since the assessment before that measured it, side by side, in words; empty for the first. */
   readonly changes: readonly string[];
+  /** Comparisons behind them, and how many are more than the error. */
+  readonly compared: { readonly all: number; readonly real: number };
 };
 
 /**
@@ -54,9 +56,15 @@ export function newestResults(
         conditionWords,
       );
       const care = different.length > 0 ? `; different: ${different.join(', ')}` : '';
-      return [`${side === null ? '' : `${side} `}${changeWords(change, m.test)}${care}`];
+      const words = `${side === null ? '' : `${side} `}${changeWords(change, m.test)}${care}`;
+      return [{ words, real: change.class !== 'no detectable change' }];
     });
-    return { ...m, goal: goals.get(m.test.id) ?? null, changes };
+    return {
+      ...m,
+      goal: goals.get(m.test.id) ?? null,
+      changes: changes.map((c) => c.words),
+      compared: { all: changes.length, real: changes.filter((c) => c.real).length },
+    };
   });
 }
 

@@ -9,6 +9,7 @@ import {
   asDecided,
   beighton,
   complaintsOf,
+  falseChangesExpected,
   findings,
   formatNumber,
   muscleGroupName,
@@ -141,6 +142,12 @@ export class FindingsScreen {
     return [...list, ...asked].map((g) => g.group).filter((g) => wanted.includes(g));
   });
   protected readonly expected = computed(() => formatNumber(this.found()?.shortFlags.expected ?? 0));
+  /** Comparisons with the assessment before: found to be real, and how many chance alone makes. */
+  protected readonly changes = computed(() => {
+    const compared = (this.measured() ?? []).map((m) => m.compared);
+    const sum = (of: 'all' | 'real'): number => compared.reduce((total, c) => total + c[of], 0);
+    return { all: sum('all'), real: sum('real'), expected: formatNumber(falseChangesExpected(sum('all'))) };
+  });
   protected readonly sexMissing = computed(() => this.context.client()?.sex === null);
   protected readonly proposedCheck = computed(() => quickCheckTests(this.found()?.ranked ?? []));
 

@@ -1,6 +1,15 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { Goal } from '@yandle/contract';
-import { formatDate, formatReading, offeredTests, parseNumber, typedReading, unitSign } from '@yandle/core';
+import {
+  formatDate,
+  formatReading,
+  goalWords,
+  offeredTests,
+  parseNumber,
+  typedReading,
+  unitSign,
+  type MeasuredTest,
+} from '@yandle/core';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { PrioritiesStore } from './priorities.store';
 
@@ -15,6 +24,7 @@ import { PrioritiesStore } from './priorities.store';
           <li>
             <span class="font-semibold">{{ g.name }} {{ g.value }}</span>
             <span class="text-soft">{{ g.due }}{{ g.words }}</span>
+            <span class="block text-sm">{{ g.away }}</span>
             <button type="button" class="link ml-1" (click)="end(g.id)" [attr.aria-label]="'End the goal ' + g.name">
               End
             </button>
@@ -59,6 +69,8 @@ export class GoalsCard {
   private readonly store = inject(PrioritiesStore);
   private readonly testCatalogue = inject(TestCatalogueService);
   readonly goals = input.required<readonly Goal[]>();
+  /** Newest results: how far a goal is. */
+  readonly measured = input.required<readonly MeasuredTest[]>();
   protected readonly tests = computed(() => offeredTests(this.testCatalogue.catalogue()));
   private readonly chosenTest = signal('finger-to-floor');
   protected readonly testId = this.chosenTest;
@@ -81,6 +93,7 @@ export class GoalsCard {
             value: formatReading(g.value, test.unit),
             due: g.due ? ` · by ${formatDate(g.due, 'd MMM yyyy')}` : '',
             words: g.words ? ` · “${g.words}”` : '',
+            away: goalWords(g.value, this.measured().find((m) => m.test.id === g.testId) ?? null, test),
           },
         ];
       }),

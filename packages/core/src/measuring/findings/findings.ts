@@ -78,7 +78,8 @@ export interface Findings {
 
 const NO_INTEREST: Interest = { coach: 0, client: 0, complaint: false };
 
-interface SideValue {
+/** A side with its value and the error of that. */
+export interface SideValue {
   readonly side: Side | null;
   readonly value: number;
   readonly error: ResultError;
@@ -90,11 +91,16 @@ function values(m: MeasuredTest): SideValue[] {
   return [...one(null, m.both), ...one('left', m.left), ...one('right', m.right)];
 }
 
+/** The value of the side that moves less; null where nothing was measured. */
+export function worseSide(m: MeasuredTest): SideValue | null {
+  const direction = m.test.better === 'more' ? 1 : -1;
+  return [...values(m)].sort((a, b) => direction * (a.value - b.value))[0] ?? null;
+}
+
 /** A measured test as a finding; null where nothing of it was measured. */
 export function findingOf(m: MeasuredTest, person: Person): TestFinding | null {
   const { test } = m;
-  const all = values(m);
-  const worse = [...all].sort((a, b) => (test.better === 'more' ? a.value - b.value : b.value - a.value))[0];
+  const worse = worseSide(m);
   if (!worse) return null;
   const reference = referenceFor(test, person);
   const target = targetFor(test, reference, m.goal ?? null);

@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest';
+import { romTestById } from '../catalogue/tests.js';
+import { baselineWords, goalWords, seenWords } from './comparison.js';
+
+const KNEE = romTestById('active-knee-extension');
+const measured = (left: number, right: number) => ({ test: KNEE, left, right, both: null });
+
+describe('what a comparison can show', () => {
+  // 2.8·√2·3 = 11.9, and by √2 less with two days: 8.4 (domain 2.2).
+  it('says which true gain is seen, with one day and with two', () => {
+    expect(seenWords({ sem: 3 }, KNEE)).toBe(
+      'A true gain of 11.9° is seen 4 times in 5; of 8.4° if it is measured on two days each time.',
+    );
+  });
+  it('says how far a goal is, and when it lies inside the error: 1.96·√2·3 = 8.3°', () => {
+    expect(goalWords(20, measured(45, 35), KNEE)).toMatch(/^25° to go\. A true gain/);
+    expect(goalWords(20, measured(25, 27), KNEE)).toMatch(/^7° to go, inside the error of one result \(8\.3°\)/);
+    expect(goalWords(20, measured(20, 15), KNEE)).toBe('Reached in the newest result.');
+    expect(goalWords(20, null, KNEE)).toMatch(/^Not measured yet\./);
+  });
+  it('tells the story of a baseline only where it has one', () => {
+    const one = (baseline: 'as it came' | 'second day' | 'chosen') => ({
+      before: { value: 30, sem: 3, dates: ['2026-03-05'] },
+      now: { value: 36, sem: 3, dates: ['2026-04-05'] },
+      baseline,
+    });
+    expect(baselineWords([null, one('as it came')], true)).toBe('');
+    expect(baselineWords([null, one('second day')], true)).toContain('Counted from 5 Mar 2026, the second day');
+    expect(baselineWords([one('chosen')], true)).toContain('part of a first gain may be chance');
+    expect(baselineWords([one('chosen')], false)).toBe('');
+    expect(baselineWords([null], true)).toBe('');
+  });
+});

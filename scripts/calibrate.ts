@@ -3,6 +3,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { FORECAST_COVER } from '@yandle/core';
+import { format, resolveConfig } from 'prettier';
 import { calibratedFile, coverOf } from './calibrate/calibrated-file';
 import { changeShares, COMPARISONS } from './calibrate/changes';
 import { flattening, NONE, relapse, straight, WEEKS } from './calibrate/client';
@@ -43,11 +44,16 @@ const wrongly = {
   worse: inHundred(held.map((c) => c.worse)),
   plateau: inHundred(onCourse(found).map((c) => c.plateauEver)),
 };
-writeFileSync(FILE, calibratedFile(cover, wrongly));
+await write(FILE, calibratedFile(cover, wrongly));
 mkdirSync(`${ROOT}docs/calibration`, { recursive: true });
 writeFileSync(`${ROOT}docs/calibration/false-changes.svg`, falsePicture(changes));
 writeFileSync(`${ROOT}docs/calibration/forecasts.svg`, forecastPicture(forecasts));
-writeFileSync(`${ROOT}docs/calibration.md`, report(found));
+await write(`${ROOT}docs/calibration.md`, report(found));
+
+/** A file in the form in which the repository keeps its files. */
+async function write(path: string, text: string): Promise<void> {
+  writeFileSync(path, await format(text, { ...(await resolveConfig(path)), filepath: path }));
+}
 
 const all = bars(found);
 for (const b of all) console.log(`${b.held ? 'held  ' : 'MISSED'} ${b.words}`);

@@ -11,6 +11,30 @@ export interface CreateAssessmentBody {
   readonly battery: readonly string[];
 }
 
+/** The conditions of an assessment entered anew: they stand from now on, what stood before is kept. */
+export type AssessmentConditionsBody = Pick<CreateAssessmentBody, 'date' | 'time' | 'warm' | 'note'>;
+
+/** Takes an assessment back, or brings it back. */
+export interface RemovedBody {
+  readonly removed: boolean;
+}
+
+/** Takes a reading back with all it has replaced, or brings it back. */
+export interface WithdrawnBody {
+  readonly withdrawn: boolean;
+}
+
+/** An assessment that was taken back. */
+export interface RemovedAssessment {
+  readonly id: string;
+  readonly date: string;
+  readonly time: string;
+  /** Tests of which it has readings. */
+  readonly tests: number;
+  /** Day it was taken back. */
+  readonly removedOn: string;
+}
+
 /** One reading. A correction is a new reading that names the one it replaces; the earlier value is kept. */
 export interface ReadingBody {
   readonly testId: string;
@@ -22,6 +46,8 @@ export interface ReadingBody {
   readonly warm: boolean | null;
   /** Who took this reading when not the assessment's tester; null as the assessment. */
   readonly testerId: string | null;
+  /** The last value was shown before it was taken: it was not read blind. */
+  readonly seen: boolean;
 }
 
 export interface Reading extends ReadingBody {

@@ -3,11 +3,12 @@ import type { Side, SymptomId } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
-import { IdColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
+import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
-/** The results of one assessment. Never changed once written. */
+/** The results of one assessment. What is entered anew leaves the earlier entry in {@link AssessmentChangeEntity}. */
 @Entity('assessment')
 @Index('IDX_assessment_client', ['clientId', 'date', 'time'])
+@Index('IDX_assessment_counts', ['clientId', 'counts', 'date'])
 @Index('IDX_assessment_studio', ['studioId'])
 @Index('IDX_assessment_tester', ['testerId'])
 export class AssessmentEntity {
@@ -31,6 +32,35 @@ export class AssessmentEntity {
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
   /** Tests of the assessment; null in assessments from before batteries existed. */
   @Column({ name: 'battery', type: 'simple-json', nullable: true }) battery!: readonly string[] | null;
+  /** When it was taken back; null while it stands. */
+  @InstantColumn('removed_at', { nullable: true }) removedAt!: Date | null;
+  /** It stands and has a reading that stands: without one it is none. Kept by `recount` alone. */
+  @Column({ name: 'counts', type: 'boolean', default: false }) counts!: boolean;
+  @RequestHashColumn() requestHash!: string;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** What stood before the conditions of an assessment were entered anew. */
+@Entity('assessment_change')
+@Index('IDX_assessment_change_assessment', ['assessmentId'])
+@Index('IDX_assessment_change_studio', ['studioId'])
+export class AssessmentChangeEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_assessment_change_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('assessment_id') assessmentId!: string;
+  @ManyToOne(() => AssessmentEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'assessment_id', foreignKeyConstraintName: 'FK_assessment_change_assessment' })
+  assessment?: Relation<AssessmentEntity>;
+  /** Who entered it anew. */
+  @RefColumn('coach_id', { nullable: true }) coachId!: string | null;
+  @Column({ name: 'date', type: 'date' }) date!: string;
+  @Column({ name: 'time', type: 'char', length: 5 }) time!: string;
+  @Column({ name: 'warm', type: 'boolean' }) warm!: boolean;
+  @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;
@@ -64,6 +94,10 @@ export class ReadingEntity {
   @RefColumn('tester_id', { nullable: true }) testerId!: string | null;
   @RefColumn('replaces', { nullable: true }) replaces!: string | null;
   @RefColumn('replaced_by', { nullable: true }) replacedBy!: string | null;
+  /** The last value was shown before it was taken: it was not read blind. */
+  @Column({ name: 'seen', type: 'boolean', default: false }) seen!: boolean;
+  /** When it was taken back, with what it had replaced; null while it stands. */
+  @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;

@@ -1,6 +1,6 @@
 import type { Assessment, BeightonBody, CreateAssessmentBody, ReadingBody, TestEventBody } from '@yandle/contract';
 import { isPlausible, refusalWords, current, MAX_READINGS, type PlainDate, testInCatalogue } from '@yandle/core';
-import { In } from 'typeorm';
+import { In, IsNull } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { instantOf } from '../clock.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -43,7 +43,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
   const ofAssessments = { assessmentId: In(rows.map((r) => r.id)) };
   const bySeq = { order: { seq: 'ASC' } } as const;
   const [readings, events, looks, pictures, coaches, ends] = await Promise.all([
-    data.find(ReadingEntity, ofAssessments, bySeq),
+    data.find(ReadingEntity, { ...ofAssessments, withdrawnAt: IsNull() }, bySeq),
     data.find(TestEventEntity, ofAssessments, bySeq),
     data.find(BeightonEntity, ofAssessments, bySeq),
     data.find(PictureEntity, ofAssessments, { order: { createdAt: 'ASC', id: 'ASC' } }),
@@ -80,6 +80,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
         replacedBy: t.replacedBy,
         warm: t.warm,
         testerId: t.testerId,
+        seen: t.seen,
       })),
       events: events
         .filter((e) => e.assessmentId === r.id)
@@ -90,16 +91,41 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
   });
 }
 
-/** All assessments of a client, oldest first. */
+/** All assessments of a client of the studio that stand, oldest first. */
+export async function assessmentsOf(data: StudioData, clientId: string, timeZone: string): Promise<Assessment[]> {
+  const order = { date: 'ASC', time: 'ASC', id: 'ASC' } as const;
+  const rows = await data.find(AssessmentEntity, { clientId, removedAt: IsNull() }, { order });
+  return views(data, rows, timeZone);
+}
+
+/** As {@link assessmentsOf}, for a client who may not be there. @throws HttpProblem `not-found` */
 export async function listAssessments(data: StudioData, clientId: string, timeZone: string): Promise<Assessment[]> {
   await data.get(ClientEntity, clientId, 'client');
-  const rows = await data.find(AssessmentEntity, { clientId }, { order: { date: 'ASC', time: 'ASC', id: 'ASC' } });
-  return views(data, rows, timeZone);
+  return assessmentsOf(data, clientId, timeZone);
 }
 
 export async function getAssessment(data: StudioData, id: string, timeZone: string): Promise<Assessment> {
   const [view] = await views(data, [await data.get(AssessmentEntity, id, 'assessment')], timeZone);
   return view!;
+}
+
+/** @throws HttpProblem `validation` for a day that no assessment can be of */
+export function assertDate(date: PlainDate, client: Pick<ClientEntity, 'birthDate'>, today: PlainDate): void {
+  const refuse = (message: string): never => {
+    throw new HttpProblem('validation', 'Fix the fields below and save again.', {
+      errors: [{ path: 'date', message }],
+    });
+  };
+  if (date > today) refuse('An assessment can’t be in the future.');
+  if (date < client.birthDate) refuse('This is before the client was born.');
+}
+
+/** Whether an assessment counts: it stands, and has a reading that stands. Called wherever either changes; the only place that says so. */
+export async function recount(tx: StudioData, id: string): Promise<void> {
+  const assessment = await tx.get(AssessmentEntity, id, 'assessment');
+  const standing = { assessmentId: id, replacedBy: IsNull(), withdrawnAt: IsNull() };
+  const counts = assessment.removedAt === null && (await tx.findOne(ReadingEntity, standing)) !== null;
+  if (counts !== assessment.counts) await tx.update(AssessmentEntity, { id }, { counts });
 }
 
 export async function createAssessment(
@@ -113,14 +139,13 @@ export async function createAssessment(
     // The client belongs to the fingerprint: the same id for another client is another request.
     if (await tx.isNew(AssessmentEntity, body.id, { clientId, ...body })) {
       assertInCatalogue(await loadTestCatalogue(tx), body.battery, (i) => `battery.${i}`);
-      const errors = [];
-      if (body.date > who.today) errors.push({ path: 'date', message: 'An assessment can’t be in the future.' });
-      if (body.date < client.birthDate) errors.push({ path: 'date', message: 'This is before the client was born.' });
-      if (errors.length > 0) throw new HttpProblem('validation', 'Fix the fields below and save again.', { errors });
+      assertDate(body.date, client, who.today);
       await tx.insert(AssessmentEntity, {
         ...body,
         clientId,
         testerId: who.coachId,
+        removedAt: null,
+        counts: false,
         requestHash: hashOf({ clientId, ...body }),
         createdAt: tx.now,
       });
@@ -139,7 +164,10 @@ export async function putReading(
 ): Promise<Assessment> {
   return data.transaction(async (tx) => {
     await tx.getLocked(AssessmentEntity, assessmentId, 'assessment');
-    if (await tx.isNew(ReadingEntity, id, { assessmentId, ...body })) {
+    const { seen, ...rest } = body;
+    // Senders from before it was asked do not say it: their fingerprint stays what it was.
+    const request = { assessmentId, ...rest, ...(seen ? { seen } : {}) };
+    if (await tx.isNew(ReadingEntity, id, request)) {
       const catalogue = await loadTestCatalogue(tx);
       assertInCatalogue(catalogue, [body.testId], () => 'testId');
       const test = testInCatalogue(catalogue, body.testId);
@@ -152,7 +180,7 @@ export async function putReading(
       if (body.testerId !== null && !(await tx.findOne(CoachEntity, { id: body.testerId })))
         refuse('testerId', 'Choose a coach of this studio.');
       const rows = await tx.find(ReadingEntity, { assessmentId }, { order: { seq: 'ASC' } });
-      const same = rows.filter((t) => t.testId === body.testId && t.side === body.side);
+      const same = rows.filter((t) => t.testId === body.testId && t.side === body.side && t.withdrawnAt === null);
       const replaced = body.replaces === null ? null : same.find((t) => t.id === body.replaces);
       if (replaced === undefined) refuse('replaces', 'There is no such reading of this test and side to correct.');
       if (replaced?.replacedBy) refuse('replaces', 'This reading has been corrected already. Correct the newer one.');
@@ -175,10 +203,12 @@ export async function putReading(
         assessmentId,
         seq: rows.length + 1,
         replacedBy: null,
-        requestHash: hashOf({ assessmentId, ...body }),
+        withdrawnAt: null,
+        requestHash: hashOf(request),
         createdAt: tx.now,
       });
       if (replaced) await tx.update(ReadingEntity, { id: replaced.id }, { replacedBy: id });
+      await recount(tx, assessmentId);
     }
     return getAssessment(tx, assessmentId, timeZone);
   });

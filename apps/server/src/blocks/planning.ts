@@ -23,7 +23,7 @@ import {
   sidedValues,
 } from '@yandle/core';
 import { clientTimings } from '../studio/settings.js';
-import { In } from 'typeorm';
+import { In, IsNull } from 'typeorm';
 import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
 import { listAssessments } from '../assessments/service.js';
 import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
@@ -39,7 +39,11 @@ const FRESH_DAYS = 8 * 7;
 
 /** The newest Beighton items of a client; null when they were never looked at. */
 async function newestBeighton(data: StudioData, clientId: string): Promise<readonly (boolean | null)[] | null> {
-  const assessments = await data.find(AssessmentEntity, { clientId }, { order: { date: 'DESC', time: 'DESC' } });
+  const assessments = await data.find(
+    AssessmentEntity,
+    { clientId, removedAt: IsNull() },
+    { order: { date: 'DESC', time: 'DESC' } },
+  );
   const scores = await data.find(BeightonEntity, { assessmentId: In(assessments.map((v) => v.id)) });
   const newest = assessments.flatMap((v) =>
     scores.filter((s) => s.assessmentId === v.id).sort((a, b) => b.seq - a.seq),

@@ -24,10 +24,10 @@ interface BlockRow {
   readonly endedAt: null;
 }
 
-/** By the index of a client's assessments alone: no row is read. */
+/** By the index of the assessments of a client that count alone: no row is read. One that was taken back, or has no reading, is none. */
 const ASSESSMENTS = `SELECT c.id AS clientId, COALESCE(DATE_FORMAT(
-      (SELECT a.date FROM assessment a WHERE a.client_id = c.id ORDER BY a.date DESC LIMIT 1), '%Y-%m-%d'), '') AS last,
-    (SELECT COUNT(*) FROM assessment a WHERE a.client_id = c.id) AS count
+      (SELECT a.date FROM assessment a WHERE a.client_id = c.id AND a.counts = 1 ORDER BY a.date DESC LIMIT 1), '%Y-%m-%d'), '') AS last,
+    (SELECT COUNT(*) FROM assessment a WHERE a.client_id = c.id AND a.counts = 1) AS count
   FROM client c WHERE c.studio_id = {studio} AND c.id IN (:ids)`;
 
 const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m-%d') AS startDate, weeks, ended_at AS endedAt

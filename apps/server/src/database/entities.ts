@@ -1,5 +1,6 @@
 import { AccountLinkEntity, AuthSessionEntity, CoachEntity, StudioEntity } from '../accounts/entities.js';
 import {
+  AssessmentChangeEntity,
   AssessmentEntity,
   BeightonEntity,
   PictureEntity,
@@ -46,6 +47,7 @@ export const ENTITIES = [
   ConsentEntity,
   IntakeLinkEntity,
   AssessmentEntity,
+  AssessmentChangeEntity,
   ReadingEntity,
   TestEventEntity,
   BeightonEntity,

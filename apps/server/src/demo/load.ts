@@ -90,6 +90,7 @@ async function measure(
             replaces: null,
             warm: null,
             testerId: null,
+            seen: false,
           },
           WHO.zone,
         );

@@ -1,7 +1,7 @@
 import type { SharedBlock } from '@yandle/contract';
 import { addDays, choiceOf, type Exercise, fromBaseline, progressWords, resultSeries, sidesOfTest } from '@yandle/core';
 import type { LinkContext } from '../accounts/client-link.js';
-import { listAssessments } from '../assessments/service.js';
+import { assessmentsOf } from '../assessments/service.js';
 import { BlockEntity } from '../blocks/entities.js';
 import { laneChoices } from '../blocks/lane-choices.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -21,7 +21,7 @@ const AHEAD = 28;
 
 /** What has changed in every test and side since its baseline, in words a client understands. */
 async function progressOf(data: StudioData, clientId: string, timeZone: string): Promise<string[]> {
-  const assessments = await listAssessments(data, clientId, timeZone);
+  const assessments = await assessmentsOf(data, clientId, timeZone);
   const catalogue = await loadTestCatalogue(data);
   const choices = await laneChoices(data, clientId, timeZone);
   const results = catalogue.tests.flatMap((test) =>

@@ -1,5 +1,6 @@
 import type { EntityTarget } from 'typeorm';
 import {
+  AssessmentChangeEntity,
   AssessmentEntity,
   BeightonEntity,
   PictureEntity,
@@ -49,6 +50,12 @@ export const SECTIONS: readonly Section[] = [
   { name: 'consents', entity: ConsentEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'clearances', entity: ClearanceEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'assessments', entity: AssessmentEntity, of: ofClient, order: 'r.date' },
+  {
+    name: 'assessmentChanges',
+    entity: AssessmentChangeEntity,
+    of: through('assessmentId', 'assessment'),
+    order: 'r.createdAt',
+  },
   { name: 'readings', entity: ReadingEntity, of: through('assessmentId', 'assessment'), order: 'r.createdAt' },
   { name: 'testEvents', entity: TestEventEntity, of: through('assessmentId', 'assessment'), order: 'r.createdAt' },
   { name: 'beighton', entity: BeightonEntity, of: through('assessmentId', 'assessment'), order: 'r.createdAt' },

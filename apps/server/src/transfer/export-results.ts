@@ -29,7 +29,11 @@ export async function* exportedReadings(
 ): AsyncGenerator<Record<ResultColumn, string>> {
   const catalogue = await loadTestCatalogue(data);
   const order = { clientId: 'ASC', date: 'ASC', time: 'ASC', id: 'ASC' } as const;
-  const assessments = await data.find(AssessmentEntity, clientId ? { clientId } : {}, { select: { id: true }, order });
+  const assessments = await data.find(
+    AssessmentEntity,
+    { ...(clientId ? { clientId } : {}), counts: true },
+    { select: { id: true }, order },
+  );
   for (let i = 0; i < assessments.length; i += AT_ONCE) {
     const ids = assessments.slice(i, i + AT_ONCE).map((a) => a.id);
     for (const r of await readingsOf(data, ids)) {
@@ -57,7 +61,9 @@ function readingsOf(data: StudioData, assessmentIds: readonly string[]): Promise
     .innerJoin(AssessmentEntity, 'a', 'a.id = t.assessmentId')
     .innerJoin(ClientEntity, 'c', 'c.id = a.clientId')
     .innerJoin(CoachEntity, 'k', 'k.id = COALESCE(t.testerId, a.testerId)')
-    .andWhere('t.assessmentId IN (:...assessmentIds) AND t.replacedBy IS NULL', { assessmentIds })
+    .andWhere('t.assessmentId IN (:...assessmentIds) AND t.replacedBy IS NULL AND t.withdrawnAt IS NULL', {
+      assessmentIds,
+    })
     .select('c.name', 'client')
     .addSelect("DATE_FORMAT(a.date, '%Y-%m-%d')", 'date')
     .addSelect('a.time', 'time')

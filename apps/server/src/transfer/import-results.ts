@@ -7,7 +7,7 @@ import {
   type PlainDate,
   type TestCatalogue,
 } from '@yandle/core';
-import { In } from 'typeorm';
+import { In, IsNull } from 'typeorm';
 import { v5 } from 'uuid';
 import { CoachEntity } from '../accounts/entities.js';
 import { AssessmentEntity, ReadingEntity } from '../assessments/entities.js';
@@ -143,7 +143,7 @@ class Import {
       if (this.assessments.has(key)) continue;
       const own = readings.filter((t) => t.assessmentId === a.id);
       const taken = new Map<string, number>();
-      for (const t of own.filter((x) => x.replacedBy === null)) {
+      for (const t of own.filter((x) => x.replacedBy === null && x.withdrawnAt === null)) {
         const place = `${t.testId}|${t.side}`;
         taken.set(place, (taken.get(place) ?? 0) + 1);
       }
@@ -165,6 +165,8 @@ class Import {
         warm: r.reading.warm,
         note: '',
         battery: null,
+        removedAt: null,
+        counts: true,
         requestHash: hashOf({ imported: key }),
         createdAt: this.tx.now,
       });
@@ -220,11 +222,17 @@ class Import {
         testerId: null,
         replaces: null,
         replacedBy: null,
+        seen: false,
+        withdrawnAt: null,
         requestHash: hashOf({ imported: id }),
         createdAt: this.tx.now,
       });
     }
-    if (this.writes) await this.tx.insertMany(ReadingEntity, rows);
+    if (!this.writes) return;
+    await this.tx.insertMany(ReadingEntity, rows);
+    // One that was there already, without a reading, counts from now on.
+    const ids = In([...new Set(rows.map((r) => r.assessmentId))]);
+    await this.tx.update(AssessmentEntity, { id: ids, removedAt: IsNull() }, { counts: true });
   }
 
   async run(lines: AsyncIterable<NumberedLine>): Promise<ImportReport> {

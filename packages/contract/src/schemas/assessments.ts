@@ -2,10 +2,13 @@ import { BEIGHTON_ITEMS, SIDES, SYMPTOMS, type Side } from '@yandle/core';
 import Joi from 'joi';
 import {
   TEST_EVENT_KINDS,
+  type AssessmentConditionsBody,
   type BeightonBody,
   type CreateAssessmentBody,
   type ReadingBody,
+  type RemovedBody,
   type TestEventBody,
+  type WithdrawnBody,
 } from '../assessments.js';
 import { date, id, line, testId, text, time } from './common.js';
 
@@ -24,6 +27,17 @@ export const createAssessmentSchema = Joi.object<CreateAssessmentBody>({
   battery: Joi.array().items(testId()).unique().min(1).max(60).required(),
 });
 
+export const assessmentConditionsSchema = Joi.object<AssessmentConditionsBody>({
+  date: date(),
+  time: time(),
+  warm: Joi.boolean().required(),
+  note: text(),
+});
+
+export const removedSchema = Joi.object<RemovedBody>({ removed: Joi.boolean().required() });
+
+export const withdrawnSchema = Joi.object<WithdrawnBody>({ withdrawn: Joi.boolean().required() });
+
 export const readingSchema = Joi.object<ReadingBody, true>({
   testId: testId().required(),
   side: side(),
@@ -33,6 +47,8 @@ export const readingSchema = Joi.object<ReadingBody, true>({
   // Left out by senders that know no exceptions from the assessment's conditions.
   warm: Joi.boolean().allow(null).default(null),
   testerId: Joi.string().guid({ separator: '-' }).lowercase().allow(null).default(null),
+  // Left out by senders from before it was asked.
+  seen: Joi.boolean().default(false),
 });
 
 export const testEventSchema = Joi.object<TestEventBody>({

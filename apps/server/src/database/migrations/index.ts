@@ -15,6 +15,7 @@ import { TakenBack1797600000000 } from './0014-taken-back.js';
 import { Consent1797700000000 } from './0015-consent.js';
 import { NerveGlides1797800000000 } from './0016-nerve-glides.js';
 import { PlanBasis1797900000000 } from './0017-plan-basis.js';
+import { AssessmentRecords1798000000000 } from './0018-assessment-records.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -35,4 +36,5 @@ export const MIGRATIONS = [
   Consent1797700000000,
   NerveGlides1797800000000,
   PlanBasis1797900000000,
+  AssessmentRecords1798000000000,
 ];

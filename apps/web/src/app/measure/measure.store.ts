@@ -194,6 +194,7 @@ export class MeasureStore {
       replaces,
       warm: except?.warm ?? null,
       testerId: except?.testerId ?? null,
+      seen: false,
     };
     const reading: Reading = { ...body, id: newId(), replacedBy: null };
     this.change((v) => ({

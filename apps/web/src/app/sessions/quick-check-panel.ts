@@ -190,6 +190,7 @@ export class QuickCheckPanel {
         replaces: null,
         warm: null,
         testerId: null,
+        seen: false,
       };
       this.outbox.post({ kind: 'reading', assessmentId: assessment, id: newId(), body: reading });
     }

@@ -13,6 +13,7 @@ export function aReading(testId: string, side: Side | null, value: number, over:
     replacedBy: null,
     warm: null,
     testerId: null,
+    seen: false,
     ...over,
   };
 }

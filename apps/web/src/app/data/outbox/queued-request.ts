@@ -1,21 +1,37 @@
 import type {
+  AssessmentConditionsBody,
   BeightonBody,
   BreathBody,
   CreateAssessmentBody,
   FinishRunBody,
   ReadingBody,
+  RemovedBody,
   SetLogBody,
   SharedRunBody,
   SorenessBody,
   StartRunBody,
   SymptomBody,
   TestEventBody,
+  WithdrawnBody,
 } from '@yandle/contract';
 
 /** A write on its way, by what it is. It carries ids of our own, so that sending it twice counts once. */
 export type QueuedRequest =
   | { readonly kind: 'assessment'; readonly clientId: string; readonly body: CreateAssessmentBody }
   | { readonly kind: 'reading'; readonly assessmentId: string; readonly id: string; readonly body: ReadingBody }
+  | {
+      readonly kind: 'reading-withdrawn';
+      readonly assessmentId: string;
+      readonly id: string;
+      readonly body: WithdrawnBody;
+    }
+  | { readonly kind: 'assessment-removed'; readonly assessmentId: string; readonly body: RemovedBody }
+  | {
+      readonly kind: 'assessment-conditions';
+      readonly assessmentId: string;
+      readonly id: string;
+      readonly body: AssessmentConditionsBody;
+    }
   | { readonly kind: 'test-event'; readonly assessmentId: string; readonly id: string; readonly body: TestEventBody }
   | { readonly kind: 'beighton'; readonly assessmentId: string; readonly id: string; readonly body: BeightonBody }
   | { readonly kind: 'start'; readonly sessionId: string; readonly body: StartRunBody | SharedRunBody }
@@ -44,6 +60,12 @@ export function wireOf(r: QueuedRequest): WireRequest {
       return post(`/clients/${r.clientId}/assessments`);
     case 'reading':
       return put(`/assessments/${r.assessmentId}/readings/${r.id}`);
+    case 'reading-withdrawn':
+      return put(`/assessments/${r.assessmentId}/readings/${r.id}/withdrawn`);
+    case 'assessment-removed':
+      return put(`/assessments/${r.assessmentId}/removed`);
+    case 'assessment-conditions':
+      return put(`/assessments/${r.assessmentId}/conditions/${r.id}`);
     case 'test-event':
       return put(`/assessments/${r.assessmentId}/events/${r.id}`);
     case 'beighton':

@@ -48,6 +48,7 @@ import type {
   Page,
   PlanningView,
   Progress,
+  RemovedAssessment,
   Revision,
   RevisionSummary,
   ScreeningView,
@@ -118,6 +119,18 @@ export class Api {
   restoreClient(id: string, version: number): Observable<Client> {
     return this.http.post<Client>(`${V1}/clients/${id}/restore`, { version });
   }
+  removedAssessments(clientId: string): Observable<RemovedAssessment[]> {
+    return this.http.get<RemovedAssessment[]>(`${V1}/clients/${clientId}/assessments/removed`);
+  }
+
+  setAssessmentRemoved(id: string, removed: boolean): Observable<Assessment> {
+    return this.http.put<Assessment>(`${V1}/assessments/${id}/removed`, { removed });
+  }
+
+  eraseAssessment(id: string): Observable<void> {
+    return this.http.delete<void>(`${V1}/assessments/${id}`);
+  }
+
   assessments(clientId: string): Observable<Assessment[]> {
     return this.http.get<Assessment[]>(`${V1}/clients/${clientId}/assessments`);
   }

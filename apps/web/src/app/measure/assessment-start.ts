@@ -5,7 +5,9 @@ import type { CreateAssessmentBody } from '@yandle/contract';
 import { BATTERIES, batteryMinutes, inPositionOrder, lowerFirst, type RomTest } from '@yandle/core';
 import { RouterLink } from '@angular/router';
 import { AccountService } from '../data/account.service';
+import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
+import { dateFault } from './date-limits';
 
 /** The conditions of an assessment, asked once: when, and cold or warm. */
 @Component({
@@ -87,6 +89,7 @@ export class AssessmentStart {
   /** The client's two tests of the week; empty for none. */
   readonly quickCheck = input<readonly string[]>([]);
   private readonly testCatalogue = inject(TestCatalogueService);
+  private readonly context = inject(ClientContext);
   protected readonly own = computed(() => this.testCatalogue.view().batteries.filter((b) => !b.archived));
   protected readonly tried = signal(false);
   protected readonly batteries = BATTERIES;
@@ -101,6 +104,7 @@ export class AssessmentStart {
     batteryId: new FormControl('quick-five', { nonNullable: true }),
   });
 
+  private readonly date = toSignal(this.form.controls.date.valueChanges, { initialValue: this.today });
   private readonly batteryId = toSignal(this.form.controls.batteryId.valueChanges, { initialValue: 'quick-five' });
   protected readonly about = computed(() => {
     const tests = this.testsOf(this.batteryId());
@@ -131,10 +135,9 @@ export class AssessmentStart {
   }
 
   protected dateMessage(): string | null {
-    if (!this.tried()) return null;
-    const date = this.form.controls.date.value;
-    if (!date) return 'Required.';
-    return date > this.today ? 'An assessment can’t be in the future.' : null;
+    const date = this.date();
+    if (!date) return this.tried() ? 'Required.' : null;
+    return dateFault(date, this.today, this.context.client()?.birthDate ?? null);
   }
 
   protected start(): void {

@@ -3,13 +3,14 @@ import { formatDate } from '@yandle/core';
 import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { AssessmentStart } from './assessment-start';
+import { EarlierAssessments } from './earlier-assessments';
 import { MeasureStore } from './measure.store';
 import { MeasureView } from './measure-view';
 
 /** Before an assessment: what to start with, and what the last one found. */
 @Component({
   selector: 'y-measure-start',
-  imports: [AssessmentStart, MirrorLegend, MirrorRow],
+  imports: [AssessmentStart, EarlierAssessments, MirrorLegend, MirrorRow],
   template: `
     <div class="mx-auto grid max-w-7xl gap-8 px-4 py-6 sm:px-6 lg:grid-cols-[24rem_1fr]">
       <div>
@@ -44,6 +45,7 @@ import { MeasureView } from './measure-view';
             takes is said beside each battery.
           </p>
         }
+        <y-earlier-assessments [clientId]="clientId()" />
       </section>
     </div>
   `,
@@ -51,6 +53,7 @@ import { MeasureView } from './measure-view';
 export class MeasureStart {
   protected readonly store = inject(MeasureStore);
   protected readonly view = inject(MeasureView);
+  readonly clientId = input.required<string>();
   readonly quickCheck = input.required<readonly string[]>();
   readonly begun = output();
 

@@ -88,7 +88,17 @@ export class MeasureView {
    */
   isBlind(test: RomTest): boolean {
     const assessment = this.store.assessment()!;
-    return sidesOf(test).some((side) => readingsOf(assessment, test, side).length === 0);
+    return sidesOf(test).some(
+      (side) => readingsOf(assessment, test, side).length === 0 && !this.store.isShown(test, side),
+    );
+  }
+
+  /** True while last time's value of a side is there and not shown. */
+  isHidden(side: Side | null): boolean {
+    const test = this.store.test();
+    const assessment = this.store.assessment()!;
+    if (readingsOf(assessment, test, side).length > 0 || this.store.isShown(test, side)) return false;
+    return assessmentBefore(this.store.assessments() ?? [], assessment, test, side) !== null;
   }
 
   /** What was measured before, of the sides that have a reading now. */
@@ -97,9 +107,9 @@ export class MeasureView {
     const now = sidedResults(assessment, test);
     return (
       before && {
-        left: now.left ? before.left : null,
-        right: now.right ? before.right : null,
-        both: now.both ? (before.both ?? null) : null,
+        left: now.left || this.store.isShown(test, 'left') ? before.left : null,
+        right: now.right || this.store.isShown(test, 'right') ? before.right : null,
+        both: now.both || this.store.isShown(test, null) ? (before.both ?? null) : null,
       }
     );
   }
@@ -170,8 +180,7 @@ export class MeasureView {
     const test = this.store.test();
     const assessment = assessmentBefore(this.store.assessments() ?? [], this.store.assessment()!, test, side);
     const result = assessment ? resultOf(assessment, test, side) : null;
-    if (result && readingsOf(this.store.assessment()!, test, side).length === 0)
-      return 'last time: shown after a reading';
+    if (this.isHidden(side)) return 'last time: shown after a reading';
     return assessment && result
       ? `last ${formatReading(result.value, test.unit)}, ${formatDate(assessment.date, 'd MMM')}`
       : 'first time';
@@ -189,17 +198,29 @@ export class MeasureView {
     return `Since last time ${changeWords(changeOf(earlier, test, then, now), test)}`;
   }
 
-  /** What speaks against comparing a side with last time. */
-  warnings(side: Side | null): string[] {
-    const test = this.store.test();
+  /** In what a side of a test differs from last time, in words; nothing before its first reading. */
+  private differences(test: RomTest, side: Side | null): string[] {
     const assessment = this.store.assessment()!;
     if (readingsOf(assessment, test, side).length === 0) return [];
     const before = assessmentBefore(this.store.assessments() ?? [], assessment, test, side);
     if (!before) return [];
-    const different = differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side)).map(
+    return differentConditions(conditionsOf(before, test, side), conditionsOf(assessment, test, side)).map(
       conditionWords,
     );
-    return different.length > 0 ? [`Different from last time: ${different.join('; ')}. Compare with care.`] : [];
+  }
+
+  /** What speaks against comparing the open test with last time, said once for its sides. */
+  readonly different = computed(() => {
+    const test = this.store.test();
+    const words = new Set(sidesOf(test).flatMap((side) => this.differences(test, side)));
+    return words.size > 0 ? `Different from last time: ${[...words].join('; ')}. Compare with care.` : '';
+  });
+
+  /** What is to be said of the readings of a side. */
+  warnings(side: Side | null): string[] {
+    const test = this.store.test();
+    if (this.store.isShown(test, side)) return ['Last time was shown before the first reading: marked as not blind.'];
+    return [];
   }
 
   flagOf(test: RomTest): TestEvent | null {

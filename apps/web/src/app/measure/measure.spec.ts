@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { Assessment } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
+import { ToastService } from '../data/toast.service';
 import { Outbox } from '../data/outbox/outbox';
 import { wireOf } from '../data/outbox/queued-request';
 import { PATH, Screen, TODAY } from '../testing/screen';
@@ -56,6 +57,113 @@ describe('MeasureScreen', () => {
     await screen.press('That was a slip');
     expect(posted.at(-1)!.body).toMatchObject({ kind: 'resumed' });
     expect(screen.el.querySelector('y-side-card input')).not.toBeNull();
+  });
+
+  const LAST = anAssessment('2026-03-01', [
+    aReading('weight-bearing-lunge', 'left', 8, { instrument: 'tape' }),
+    aReading('weight-bearing-lunge', 'right', 8, { instrument: 'tape' }),
+  ]);
+  const press = async (screen: Screen<MeasureScreen>, key: string) => {
+    screen.el.querySelector('y-side-card input')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    await screen.settle();
+  };
+
+  it('hides last time until a reading is kept; a key shows it and is written on the readings of that side', async () => {
+    const screen = await open([LAST, today()]);
+    expect(screen.text).not.toContain('last 8 cm');
+    await press(screen, 's');
+    expect(screen.text.match(/last 8 cm, 1 Mar/g)).toHaveLength(1);
+    expect(screen.text).toContain('marked as not blind');
+    const boxes = () => [...screen.el.querySelectorAll<HTMLInputElement>('y-side-card input')];
+    for (const [i, value] of ['9', '9.5'].entries()) {
+      boxes()[i]!.value = value;
+      boxes()[i]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      await screen.settle();
+    }
+    expect(posted.slice(-2).map((p) => p.body)).toMatchObject([
+      { side: 'left', value: 9, seen: true },
+      { side: 'right', value: 9.5, seen: false },
+    ]);
+  });
+
+  it('says what differs from last time once, not once a side', async () => {
+    const readings = (['left', 'right'] as const).map((s) =>
+      aReading('weight-bearing-lunge', s, 9, { instrument: 'tape' }),
+    );
+    const screen = await open([LAST, anAssessment(TODAY, readings, { battery: BATTERY, warm: true })]);
+    expect(screen.text.match(/Different from last time/g)).toHaveLength(1);
+  });
+
+  it('keeps a typed number when the test is left by a key', async () => {
+    const screen = await open([today()]);
+    screen.el.querySelector<HTMLInputElement>('y-side-card input')!.value = '7';
+    await press(screen, 'PageDown');
+    expect(posted.at(-1)!.body).toMatchObject({ testId: 'weight-bearing-lunge', value: 7 });
+    expect(screen.el.querySelector('h1')!.textContent).toContain('Active knee extension');
+  });
+
+  it('takes a reading back with what it had replaced, and brings it back in its place', async () => {
+    const of = (id: string, value: number, replaces: string | null, replacedBy: string | null) =>
+      aReading('weight-bearing-lunge', 'left', value, { id, replaces, replacedBy });
+    const readings = [of('a', 5, null, 'c'), of('b', 9, null, null), of('c', 8, 'a', null)];
+    const screen = await open([anAssessment(TODAY, readings, { battery: BATTERY })]);
+    const shown = () =>
+      [...screen.el.querySelectorAll('y-side-card button[aria-label^="Correct reading"]')].map((b) =>
+        b.textContent.trim(),
+      );
+    expect(shown()).toEqual(['8', '9']);
+    screen.el.querySelector<HTMLElement>('[aria-label="Correct reading 8"]')!.click();
+    await screen.settle();
+    await screen.press('Take 8 back');
+    expect(shown()).toEqual(['9']);
+    expect(posted.at(-1)).toMatchObject({
+      path: `/assessments/v-${TODAY}/readings/c/withdrawn`,
+      body: { withdrawn: true },
+    });
+    TestBed.inject(ToastService).toasts().at(-1)!.action!.run();
+    await screen.settle();
+    expect(shown()).toEqual(['8', '9']);
+    expect(posted.at(-1)!.body).toEqual({ withdrawn: false });
+  });
+
+  it('dates an assessment anew with the day checked at its field, and takes it back with undo', async () => {
+    const reading = aReading('weight-bearing-lunge', 'left', 9);
+    const screen = await open([anAssessment(TODAY, [reading], { battery: BATTERY })]);
+    const date = screen.el.querySelector<HTMLInputElement>('y-assessment-record input[type=date]')!;
+    date.value = '2999-01-01';
+    date.dispatchEvent(new Event('input'));
+    await screen.settle();
+    expect(screen.el.querySelector('y-assessment-record .field-error')!.textContent).toContain('in the future');
+    const form = screen.el.querySelector('y-assessment-record form')!;
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    expect(posted).toEqual([]);
+    date.value = '2026-01-02';
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    await screen.settle();
+    expect(posted.at(-1)!.body).toMatchObject({ date: '2026-01-02', warm: false });
+    await screen.press('Take this assessment back');
+    expect(posted.at(-1)!.body).toEqual({ removed: true });
+    expect(screen.text).toContain('New assessment');
+    TestBed.inject(ToastService).toasts().at(-1)!.action!.run();
+    await screen.settle();
+    expect(posted.at(-1)!.body).toEqual({ removed: false });
+    expect(screen.text).toContain('Weight-bearing lunge');
+  });
+
+  it('begins one assessment, however often the button is pressed, and says at the field what day cannot be', async () => {
+    const screen = await open([]);
+    const date = screen.el.querySelector<HTMLInputElement>('input[type=date]')!;
+    date.value = '2999-01-01';
+    date.dispatchEvent(new Event('input'));
+    await screen.settle();
+    expect(screen.text).toContain('An assessment can’t be in the future.');
+    date.value = TODAY;
+    date.dispatchEvent(new Event('input'));
+    const form = screen.el.querySelector('y-assessment-start form')!;
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    form.dispatchEvent(new Event('submit', { cancelable: true }));
+    await screen.settle();
+    expect(posted.filter((p) => p.path.endsWith('/assessments'))).toHaveLength(1);
   });
 
   it('skips a test only with a reason', async () => {

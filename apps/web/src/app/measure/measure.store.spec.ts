@@ -68,6 +68,7 @@ describe('MeasureStore', () => {
       replaces: null,
       warm: null,
       testerId: null,
+      seen: false,
     });
   });
 

@@ -42,13 +42,17 @@ export class MeasureStore {
   private readonly openId = signal<string | null>(null);
   private readonly testIndex = signal(0);
   readonly instruments = signal<Readonly<Record<string, string>>>({});
+  /** Sides of tests of which the last value was shown before the first reading. */
+  private readonly shown = signal<ReadonlySet<string>>(new Set());
   private readonly exceptions = signal<Readonly<Record<string, Exception>>>({});
   private clientId = '';
+  private loaded = false;
   /** Changes made here: an answer that was asked for before one of them is older than what is shown. */
   private changes = 0;
 
   readonly assessment = computed(() => this.assessments()?.find((v) => v.id === this.openId()) ?? null);
-  readonly latest = computed(() => this.assessments()?.at(-1) ?? null);
+  /** The newest that has a reading: one without is none. */
+  readonly latest = computed(() => this.assessments()?.findLast((a) => a.readings.length > 0) ?? null);
   /** Tests of the open assessment, in the order of positions; readings of other tests come along at their place. */
   readonly tests = computed((): readonly RomTest[] => {
     const assessment = this.assessment();
@@ -73,6 +77,7 @@ export class MeasureStore {
   }
 
   async load(clientId: string): Promise<void> {
+    if (clientId !== this.clientId) this.loaded = false;
     this.clientId = clientId;
     if (!clientId) return;
     await this.requests.run(async () => {
@@ -86,15 +91,19 @@ export class MeasureStore {
       } while (asked !== this.changes);
       this.assessments.set(assessments);
       const today = this.account.me()?.today;
-      if (!this.openId()) {
+      // What was left or taken back does not open again by itself.
+      if (!this.loaded) {
         const last = assessments.at(-1);
         if (last && last.date === today) this.openId.set(last.id);
       }
+      this.loaded = true;
       this.context.refresh();
     });
   }
 
   begin(conditions: Omit<CreateAssessmentBody, 'id' | 'note'>): void {
+    // A second click begins no second one.
+    if (this.assessment()) return;
     const me = this.account.me()!;
     const body: CreateAssessmentBody = { ...conditions, id: newId(), note: '' };
     const assessment: Assessment = {
@@ -108,9 +117,7 @@ export class MeasureStore {
       beighton: null,
       pictures: [],
     };
-    const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
-    this.changes += 1;
-    this.assessments.update((v) => [...(v ?? []), assessment].sort((a, b) => (at(a) < at(b) ? -1 : 1)));
+    this.list(assessment, true);
     this.openId.set(assessment.id);
     this.testIndex.set(0);
     this.outbox.post({ kind: 'assessment', clientId: this.clientId, body });
@@ -150,6 +157,19 @@ export class MeasureStore {
     return this.exceptions()[test.id] ?? { warm: null, testerId: null };
   }
 
+  private shownKey(test: RomTest, side: Side | null): string {
+    return `${this.openId()} ${test.id} ${side}`;
+  }
+
+  /** Shows last time's value before the first reading of a side; that is written on the readings. */
+  show(test: RomTest, side: Side | null): void {
+    this.shown.update((all) => new Set([...all, this.shownKey(test, side)]));
+  }
+
+  isShown(test: RomTest, side: Side | null): boolean {
+    return this.shown().has(this.shownKey(test, side));
+  }
+
   /** Skips a test, ends it because of a symptom, or takes that back. */
   note(test: RomTest, body: Omit<TestEventBody, 'testId'>): void {
     const event: TestEvent = { ...body, testId: test.id, id: newId() };
@@ -170,10 +190,20 @@ export class MeasureStore {
     this.change((v) => ({ ...v, pictures }));
   }
 
-  private change(how: (assessment: Assessment) => Assessment): void {
+  /** Changes the open assessment, or the one named, as it is shown. */
+  change(how: (assessment: Assessment) => Assessment, id = this.assessment()!.id): void {
     this.changes += 1;
-    const id = this.assessment()!.id;
     this.assessments.update((all) => all!.map((v) => (v.id === id ? how(v) : v)));
+  }
+
+  /** Puts an assessment into the list, or takes it out. */
+  list(assessment: Assessment, there: boolean): void {
+    const at = (a: Assessment) => `${a.date} ${a.time} ${a.id}`;
+    this.changes += 1;
+    this.assessments.update((all) => {
+      const rest = (all ?? []).filter((a) => a.id !== assessment.id);
+      return there ? [...rest, assessment].sort((a, b) => (at(a) < at(b) ? -1 : 1)) : rest;
+    });
   }
 
   /** Adds a reading, or corrects the one named: the earlier value is kept. */
@@ -194,7 +224,7 @@ export class MeasureStore {
       replaces,
       warm: except?.warm ?? null,
       testerId: except?.testerId ?? null,
-      seen: false,
+      seen: this.isShown(test, side),
     };
     const reading: Reading = { ...body, id: newId(), replacedBy: null };
     this.change((v) => ({

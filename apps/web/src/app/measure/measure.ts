@@ -31,6 +31,8 @@ import { readingsOf, resultOf, sidesOf } from './results';
 import { SideCard, type TypedReading } from './side-card';
 import { TestFigure } from './test-figure';
 import { AttachedPictures } from './attached-pictures';
+import { AssessmentRecord } from './assessment-record';
+import { AssessmentRecordStore } from './assessment-record.store';
 import { MeasureStart } from './measure-start';
 import { SidesCompared } from './sides-compared';
 
@@ -43,6 +45,7 @@ const PAD_KEY = 'yandle.pad';
     BatteryNav,
     SideCard,
     AttachedPictures,
+    AssessmentRecord,
     MeasureStart,
     SidesCompared,
     ProblemNote,
@@ -54,18 +57,20 @@ const PAD_KEY = 'yandle.pad';
     InstrumentPanel,
     PicturePanel,
   ],
-  providers: [MeasureStore, MeasureView, TestPictures, CaptureStore],
+  providers: [MeasureStore, MeasureView, AssessmentRecordStore, TestPictures, CaptureStore],
   host: {
     '(keydown.pagedown)': 'page($event, 1)',
     '(keydown.pageup)': 'page($event, -1)',
     '(keydown.l)': 'sideKey($event, "left")',
     '(keydown.r)': 'sideKey($event, "right")',
+    '(keydown.s)': 'showKey($event)',
   },
   templateUrl: './measure.html',
 })
 export class MeasureScreen {
   protected readonly store = inject(MeasureStore);
   protected readonly view = inject(MeasureView);
+  protected readonly records = inject(AssessmentRecordStore);
   protected readonly pictures = inject(TestPictures);
   protected readonly capture = inject(CaptureStore);
   private readonly api = inject(Api);
@@ -182,15 +187,27 @@ export class MeasureScreen {
       ?.focus();
   }
 
-  /** One key for the side, from anywhere but a text. */
-  protected sideKey(event: Event, side: Side): void {
+  /** True for a key that means something on this screen: not within a text, nor with another key. */
+  private isOurKey(event: Event): boolean {
     const target = event.target as HTMLElement;
     const inText = target.matches('input:not([inputmode=decimal]), textarea, select');
     const { ctrlKey, metaKey, altKey } = event as KeyboardEvent;
-    if (!this.store.assessment() || this.beightonOpen() || inText || ctrlKey || metaKey || altKey) return;
-    if (this.store.test().sides === 'none') return;
+    return this.store.assessment() !== null && !this.beightonOpen() && !inText && !ctrlKey && !metaKey && !altKey;
+  }
+
+  /** One key for the side, from anywhere but a text. */
+  protected sideKey(event: Event, side: Side): void {
+    if (!this.isOurKey(event) || this.store.test().sides === 'none') return;
     event.preventDefault();
     this.aim(side);
+  }
+
+  /** Last time's value of the side that is next, before its first reading. */
+  protected showKey(event: Event): void {
+    if (!this.isOurKey(event)) return;
+    event.preventDefault();
+    const card = this.targetCard();
+    if (card && this.view.isHidden(card.side())) this.store.show(this.store.test(), card.side());
   }
 
   private async loadQuickCheck(clientId: string): Promise<void> {
@@ -205,6 +222,8 @@ export class MeasureScreen {
   protected keep(side: Side | null, reading: TypedReading): void {
     this.store.record(this.store.test(), side, reading.value, reading.replaces, this.readWith);
     this.aimed.set(null);
+    // Who clicked elsewhere keeps the focus there.
+    if (reading.leaving) return;
     // The next reading goes where one is still wanted: this side first, then the other.
     this.afterRender(() => {
       const cards = this.cards();
@@ -215,7 +234,13 @@ export class MeasureScreen {
     });
   }
 
+  /** A number that was typed and not kept belongs to the test that is left. */
+  private leave(): void {
+    for (const card of this.cards()) card.leave();
+  }
+
   protected go(test: RomTest): void {
+    this.leave();
     this.beightonOpen.set(false);
     this.aimed.set(null);
     this.store.go(test);
@@ -223,6 +248,7 @@ export class MeasureScreen {
   }
 
   protected move(by: 1 | -1): void {
+    this.leave();
     this.aimed.set(null);
     this.capture.again();
     this.store.move(by);

@@ -36,9 +36,30 @@ describe('SideCard', () => {
     await type('31,5');
     await type(' 32 ');
     expect(kept).toEqual([
-      { value: 31.5, replaces: null },
-      { value: 32, replaces: null },
+      { value: 31.5, replaces: null, leaving: false },
+      { value: 32, replaces: null, leaving: false },
     ]);
+  });
+
+  it('keeps a number that is in the box when it is left, and refuses at the field what is none', async () => {
+    vi.spyOn(document, 'hasFocus').mockReturnValue(true);
+    await render();
+    const leave = async (text: string) => {
+      const box = el().querySelector('input')!;
+      box.value = text;
+      box.dispatchEvent(new FocusEvent('blur'));
+      await fixture.whenStable();
+    };
+    await leave('');
+    await leave('31');
+    expect(kept).toEqual([{ value: 31, replaces: null, leaving: true }]);
+    await leave('3x');
+    expect(kept).toHaveLength(1);
+    expect(el().querySelector('.field-error')).not.toBeNull();
+    // Another window came to the front while the number was being typed.
+    vi.spyOn(document, 'hasFocus').mockReturnValue(false);
+    await leave('4');
+    expect(kept).toHaveLength(1);
   });
 
   it.each(['abc', '1e5', '150', '31.5.2', '--3'])('refuses %j at the field', async (text) => {
@@ -68,7 +89,7 @@ describe('SideCard', () => {
     el().querySelector<HTMLButtonElement>('button')!.click();
     await fixture.whenStable();
     await type('31');
-    expect(kept).toEqual([{ value: 31, replaces: '13' }]);
+    expect(kept).toEqual([{ value: 31, replaces: '13', leaving: false }]);
   });
 
   it('takes no sixth reading', async () => {

@@ -31,6 +31,8 @@ import {
 export interface TypedReading {
   readonly value: number;
   readonly replaces: string | null;
+  /** The field was left with the number in it. */
+  readonly leaving: boolean;
 }
 
 /** One side of the active test: its readings, its value and what they allow to say. Type a number, Enter keeps it. */
@@ -48,7 +50,12 @@ export interface TypedReading {
         <h2 class="!text-[1.05rem]" [class.text-l-side]="side() === 'left'" [class.text-r-side]="side() === 'right'">
           {{ side() === null ? '' : side() === 'left' ? '● ' : '○ ' }}{{ name() }}
         </h2>
-        <span class="text-sm text-soft">{{ before() }}</span>
+        <span class="text-right text-sm text-soft">
+          {{ before() }}
+          @if (hidden()) {
+            <button type="button" class="link" (click)="shown.emit()">Show it</button>
+          }
+        </span>
       </div>
       <p class="flex min-h-14 flex-wrap items-baseline gap-x-3" aria-live="polite">
         @if (result(); as r) {
@@ -65,10 +72,10 @@ export interface TypedReading {
             class="btn min-w-14"
             [class.!border-action]="correcting() === t.id"
             [class.line-through]="correcting() === t.id"
-            [attr.aria-label]="'Correct reading ' + shown(t.value)"
+            [attr.aria-label]="'Correct reading ' + numberOf(t.value)"
             (click)="correct(t)"
           >
-            {{ shown(t.value) }}
+            {{ numberOf(t.value) }}
           </button>
         }
         @if (mayType()) {
@@ -84,7 +91,11 @@ export interface TypedReading {
             (keydown.enter)="keep($event)"
             (keydown.escape)="correcting.set(null); box.value = ''"
             (input)="error.set(null)"
+            (blur)="leave($event)"
           />
+        }
+        @if (corrected(); as r) {
+          <button type="button" class="btn" (click)="takeBack(r)">Take {{ numberOf(r.value) }} back</button>
         }
       </div>
       @if (change(); as c) {
@@ -114,7 +125,11 @@ export class SideCard {
   readonly warnings = input<readonly string[]>([]);
   /** No new reading here: the test was skipped or ended. Corrections stay possible. */
   readonly closed = input(false);
+  /** Last time’s value is not shown before a reading. */
+  readonly hidden = input(false);
   readonly saved = output<TypedReading>();
+  readonly shown = output();
+  readonly takenBack = output<Reading>();
   private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
 
   /** Left, right, or the reading itself where there are no sides; directions say which way. */
@@ -147,7 +162,10 @@ export class SideCard {
       `${this.name()}, ${this.correcting() ? 'corrected reading' : `reading ${this.readings().length + 1}`}, ${this.test().reads}`,
   );
 
-  protected shown(value: number): string {
+  /** The reading that is being corrected. */
+  protected readonly corrected = computed(() => this.readings().find((r) => r.id === this.correcting()) ?? null);
+
+  protected numberOf(value: number): string {
     return formatNumber(shownReading(value, this.test().unit));
   }
 
@@ -166,7 +184,7 @@ export class SideCard {
   protected words(): string {
     const r = this.result();
     const tolerance = formatReading(this.test().repeatTolerance, this.test().unit);
-    if (this.correcting()) return 'Type the correct number; the old one stays on record.';
+    if (this.correcting()) return 'Type the correct number, or take the reading back; the old one stays on record.';
     if (!r) return `Readings should agree within ${tolerance}.`;
     const easing = r.stillEasing
       ? ' Each reading was freer than the last: the tissue is still warming up. Wait a minute and read again.'
@@ -206,8 +224,27 @@ export class SideCard {
     this.app.tick();
   }
 
+  protected takeBack(reading: Reading): void {
+    this.correcting.set(null);
+    this.takenBack.emit(reading);
+  }
+
+  /** A number that is in the box when it is left is kept, as with Enter. Leaving for a button of this card is no leaving. */
+  leave(event?: FocusEvent): void {
+    const box = this.box()?.nativeElement;
+    if (!box || box.value.trim() === '') return;
+    // Another window came to the front: the number may not be finished.
+    if (event && !document.hasFocus()) return;
+    if (event && (event.relatedTarget as HTMLElement | null)?.closest('y-side-card') === box.closest('y-side-card'))
+      return;
+    const typed = parseNumber(box.value);
+    this.offer(typed === null ? NaN : typedReading(typed, this.test().unit), true);
+    // What cannot be kept belongs to the test that is left.
+    if (!event) box.value = '';
+  }
+
   /** Takes a reading from wherever it comes: the box, the pad, an instrument. Refuses what cannot be, in words. */
-  offer(value: number): void {
+  offer(value: number, leaving = false): void {
     if (!this.mayType()) return;
     if (Number.isNaN(value)) return this.error.set('Enter a number, e.g. 31.5.');
     if (!isPlausible(value, this.test())) {
@@ -221,6 +258,6 @@ export class SideCard {
     this.error.set(null);
     const replaces = this.correcting();
     this.correcting.set(null);
-    this.saved.emit({ value, replaces });
+    this.saved.emit({ value, replaces, leaving });
   }
 }

@@ -1,9 +1,9 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { Assessment, Progress, RemovedAssessment } from '@yandle/contract';
-import { addDays } from '@yandle/core';
+import type { Assessment, Block, Progress, RemovedAssessment } from '@yandle/contract';
+import { addDays, type ReadingHabits } from '@yandle/core';
 import { AssessmentChangeEntity, AssessmentEntity, ReadingEntity } from '../src/assessments/entities.js';
-import { aClient, harness, TODAY, type Harness } from './harness.js';
+import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
 
 const EARLIER = addDays(TODAY, -10);
 
@@ -38,6 +38,8 @@ describe('an assessment as a record', () => {
   };
   const put = (path: string, body: object, status = 200) =>
     h.agent.put(`/api/v1/assessments/${id}${path}`).send(body).expect(status);
+  const habits = async () =>
+    (await h.agent.get('/api/v1/reading-habits').query({ testId: 'neck-rotation' }).expect(200)).body as ReadingHabits;
   const list = async () => (await h.agent.get(`/api/v1/clients/${clientId}/assessments`)).body as Assessment[];
   const values = async () => (await list())[0]?.readings.map((r) => r.value);
   const overview = async () =>
@@ -133,7 +135,9 @@ describe('an assessment as a record', () => {
     expect(await h.source.getRepository(AssessmentEntity).countBy({ id })).toBe(0);
     expect(await h.source.getRepository(ReadingEntity).countBy({ assessmentId: id })).toBe(0);
     await h.agent.delete(`/api/v1/assessments/${id}`).expect(404);
-    const audit = (await h.agent.get('/api/v1/studio/audit')).body as { items: { action: string; client: { id: string } | null }[] };
+    const audit = (await h.agent.get('/api/v1/studio/audit')).body as {
+      items: { action: string; client: { id: string } | null }[];
+    };
     expect(audit.items.find((e) => e.action === 'assessment-erased')).toMatchObject({ client: { id: clientId } });
   });
 
@@ -141,5 +145,33 @@ describe('an assessment as a record', () => {
     await read(60, { seen: true });
     await read(61);
     expect((await list())[0]!.readings.map((r) => r.seen)).toEqual([true, false]);
+    // The error study of the coach who read is told: with how their readings end.
+    const before = await habits();
+    await read(65);
+    await read(70, { seen: true });
+    const gone = await read(75);
+    await put(`/readings/${gone}/withdrawn`, { withdrawn: true });
+    const after = await habits();
+    expect(after.readings - before.readings).toBe(2);
+    expect(after.seen - before.seen).toBe(1);
+    expect([0, 5, 7].map((d) => after.endings[d]! - before.endings[d]!)).toEqual([1, 1, 0]);
+    await h.agent.get('/api/v1/reading-habits').query({ testId: 'none' }).expect(400);
+  });
+
+  it('has retests that can be moved, and stay where they were put when the plan changes', async () => {
+    const block = (await h.agent.post(`/api/v1/clients/${clientId}/blocks`).send(blockBody()).expect(201))
+      .body as Block;
+    const last = block.retests.at(-1)!;
+    const date = addDays(last.date, -1);
+    const move = (week: number, to: string, status: number) =>
+      h.agent.put(`/api/v1/blocks/${block.id}/retests/${week}`).send({ date: to }).expect(status);
+    const moved = (await move(last.week, date, 200)).body as Block;
+    expect(moved.retests.at(-1)).toEqual({ week: last.week, date });
+    const { body } = await move(last.week, addDays(block.endDate, 40), 400);
+    expect(body).toMatchObject({ errors: [{ path: 'date' }] });
+    await move(99, date, 404);
+    const update = { ...block.choices, version: moved.version, reason: 'less', ramp: 0.1 };
+    const revised = await h.agent.put(`/api/v1/blocks/${block.id}`).send(update).expect(200);
+    expect((revised.body as Block).retests.at(-1)).toEqual({ week: last.week, date });
   });
 });

@@ -44,6 +44,10 @@ describe('a running block', () => {
       const client = await aClient(h);
       const about = { id: uuid(), date, time: '09:40', warm: false, note: '', battery: ['neck-rotation'] };
       await h.agent.post(`/api/v1/clients/${client}/assessments`).send(about).expect(201);
+      await h.agent
+        .put(`/api/v1/assessments/${about.id}/readings/${uuid()}`)
+        .send({ testId: 'neck-rotation', side: 'left', value: 60, instrument: 'goniometer', replaces: null })
+        .expect(200);
       const block = await plan(client);
       const { nextRetest } = (await h.agent.get(`/api/v1/clients/${client}`)).body as { nextRetest: string };
       return block.retests.findIndex((r) => r.date === nextRetest);

@@ -5,7 +5,7 @@ import { CoachEntity } from '../accounts/entities.js';
 import { instantOf } from '../clock.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
-import { HttpProblem } from '../http/problem.js';
+import { HttpProblem, invalidField } from '../http/problem.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { STANDING_SQL } from '../sessions/standing.js';
 import { assertInCatalogue, loadTestCatalogue } from '../test-catalogue/catalogue.js';
@@ -111,13 +111,8 @@ export async function getAssessment(data: StudioData, id: string, timeZone: stri
 
 /** @throws HttpProblem `validation` for a day that no assessment can be of */
 export function assertDate(date: PlainDate, client: Pick<ClientEntity, 'birthDate'>, today: PlainDate): void {
-  const refuse = (message: string): never => {
-    throw new HttpProblem('validation', 'Fix the fields below and save again.', {
-      errors: [{ path: 'date', message }],
-    });
-  };
-  if (date > today) refuse('An assessment can’t be in the future.');
-  if (date < client.birthDate) refuse('This is before the client was born.');
+  if (date > today) throw invalidField('date', 'An assessment can’t be in the future.');
+  if (date < client.birthDate) throw invalidField('date', 'This is before the client was born.');
 }
 
 /** Whether an assessment counts: it stands, and has a reading that stands. Called wherever either changes; the only place that says so. */

@@ -144,4 +144,6 @@ export class RetestEntity {
   block?: Relation<BlockEntity>;
   @Column({ name: 'week', type: 'int' }) week!: number;
   @Column({ name: 'date', type: 'date' }) date!: string;
+  /** A coach chose the day: a change of the plan leaves it. */
+  @Column({ name: 'moved', type: 'boolean', default: false }) moved!: boolean;
 }

@@ -134,12 +134,19 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
 
 async function writeRetests(tx: StudioData, p: Publication): Promise<void> {
   const sessions = await tx.find(SessionEntity, { blockId: p.blockId });
-  const kept = (await tx.find(RetestEntity, { blockId: p.blockId })).filter((r) => r.week < p.fromWeek);
-  await tx.delete(RetestEntity, { blockId: p.blockId, week: MoreThanOrEqual(p.fromWeek) });
+  const stays = (r: RetestEntity): boolean => r.week < p.fromWeek || (r.moved && p.plan.retestWeeks.includes(r.week));
+  const before = await tx.find(RetestEntity, { blockId: p.blockId });
+  const kept = before.filter(stays);
+  await tx.delete(RetestEntity, { id: In(before.filter((r) => !stays(r)).map((r) => r.id)) });
   const weeks = p.plan.retestWeeks.filter((w) => !kept.some((k) => k.week === w));
   await tx.insertMany(
     RetestEntity,
-    scheduleRetests(weeks, p.draft.startDate, sessions).map((r) => ({ id: uuid(), blockId: p.blockId, ...r })),
+    scheduleRetests(weeks, p.draft.startDate, sessions).map((r) => ({
+      id: uuid(),
+      blockId: p.blockId,
+      moved: false,
+      ...r,
+    })),
   );
 }
 

@@ -1,9 +1,10 @@
-import { createBlockSchema, updateBlockSchema, versionSchema } from '@yandle/contract/schemas';
+import { createBlockSchema, moveRetestSchema, updateBlockSchema, versionSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { BlockEntity } from './entities.js';
+import { moveRetest } from './retests.js';
 import { createBlock, endBlock, resumeBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
 import { listVersions, revisionView } from './view.js';
 
@@ -37,6 +38,12 @@ export function blockRoutes(): Router {
     const { version } = validBody(versionSchema, req.body);
     const id = pathId(req.params.id, 'block');
     res.json(await resumeBlock(contextOf(res).data, id, version, planner(res).today));
+  });
+  router.put('/blocks/:id/retests/:week', async (req, res) => {
+    const { date } = validBody(moveRetestSchema, req.body);
+    const week = Number(req.params.week);
+    if (!Number.isInteger(week)) throw notFound('retest');
+    res.json(await moveRetest(contextOf(res).data, pathId(req.params.id, 'block'), week, date, planner(res).today));
   });
   router.get('/blocks/:id/revisions', async (req, res) => {
     const { data } = contextOf(res);

@@ -1,7 +1,14 @@
-import { adoptErrorSchema, ownBatterySchema, ownTestSchema, studySchema } from '@yandle/contract/schemas';
+import {
+  adoptErrorSchema,
+  ownBatterySchema,
+  ownTestSchema,
+  readingHabitsQuerySchema,
+  studySchema,
+} from '@yandle/contract/schemas';
 import { Router, type Response } from 'express';
 import { contextOf } from '../accounts/context.js';
-import { pathId, validBody } from '../http/validate.js';
+import { pathId, validBody, validQuery } from '../http/validate.js';
+import { readingHabits } from './reading-habits.js';
 import { adoptError, bookView, listStudies, putOwnBattery, putOwnTest, putStudy, withdrawError } from './service.js';
 
 export function testCatalogueRoutes(): Router {
@@ -22,6 +29,11 @@ export function testCatalogueRoutes(): Router {
   router.put('/own-batteries/:id', async (req, res) => {
     const body = validBody(ownBatterySchema, req.body);
     res.json(await putOwnBattery(contextOf(res).data, pathId(req.params.id, 'battery'), body));
+  });
+  router.get('/reading-habits', async (req, res) => {
+    const { data, coach } = contextOf(res);
+    const { testId } = validQuery(readingHabitsQuerySchema, req.query);
+    res.json(await readingHabits(data, testId, coach.id));
   });
   router.get('/studies', async (_req, res) => {
     res.json(await listStudies(contextOf(res).data));

@@ -91,6 +91,8 @@ const body = {
   reason: line(300),
 };
 
+export const moveRetestSchema = Joi.object<{ date: string }, true>({ date: date() });
+
 export const createBlockSchema = Joi.object<CreateBlockBody>({ ...body, id: id() });
 export const updateBlockSchema = Joi.object<UpdateBlockBody>({
   ...body,

@@ -1,4 +1,4 @@
-import { LIMIT_SIDES, MUSCLE_GROUP_IDS, ORIGINS, POSITIONS, TURNS } from '@yandle/core';
+import { LIMIT_SIDES, MOVERS, MUSCLE_GROUP_IDS, ORIGINS, POSITIONS, TURNS } from '@yandle/core';
 import Joi from 'joi';
 import {
   STUDY_KINDS,
@@ -70,6 +70,9 @@ export const ownTestSchema = Joi.object<OwnTestBody>({
   cautions: lines(8, 1),
   notFor: lines(8),
   faults: lines(8),
+  moved: Joi.string()
+    .valid(...MOVERS)
+    .optional(),
   turns: Joi.string()
     .valid(...TURNS)
     .optional(),
@@ -82,6 +85,9 @@ export const ownBatterySchema = Joi.object<OwnBatteryBody>({
   testIds: Joi.array().items(testId()).unique().min(1).max(40).required(),
   archived: Joi.boolean().required(),
 });
+
+/** Query of how a coach reads a test. */
+export const readingHabitsQuerySchema = Joi.object<{ testId: string }>({ testId: testId().required() });
 
 export const studySchema = Joi.object<StudyBody>({
   version: versionOrNew(),

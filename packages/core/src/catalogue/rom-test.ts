@@ -57,6 +57,10 @@ export type Turn = (typeof TURNS)[number];
 /** Groups that hold two opposite motions: what stretches one does not stretch the other. */
 export const TURNING_GROUPS: readonly MuscleGroupId[] = ['shoulder-rotators', 'deep-hip-rotators'];
 
+/** What moves the joint to the end that is read: the client, the weight of the body or limb, or the tester. Changed, it is another test. */
+export const MOVERS = ['active', 'weight', 'tester'] as const;
+export type Mover = (typeof MOVERS)[number];
+
 /** One standardised way to measure a motion. Data: everything a coach must know to repeat it. */
 export interface RomTest {
   readonly id: string;
@@ -64,6 +68,8 @@ export interface RomTest {
   /** Motion measured: joint and direction. */
   readonly motion: string;
   readonly purpose: string;
+  /** Left out by tests of a studio from before it was asked. */
+  readonly moved?: Mover;
   readonly position: Position;
   readonly landmarks: readonly string[];
   readonly steps: readonly string[];

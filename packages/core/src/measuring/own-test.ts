@@ -1,13 +1,23 @@
 import { CoreError } from '../errors.js';
 import type { Source } from '../source.js';
 import { PRACTICE_SPREAD } from './findings/shortfall.js';
-import type { LimitSide, Position, RomTest, RomUnit, TestLimit, Turn, ValueRule } from '../catalogue/rom-test.js';
+import type {
+  LimitSide,
+  Mover,
+  Position,
+  RomTest,
+  RomUnit,
+  TestLimit,
+  Turn,
+  ValueRule,
+} from '../catalogue/rom-test.js';
 
 /** What a coach writes down of a test of their own. Numbers in its unit. */
 export interface OwnTestDefinition {
   readonly name: string;
   readonly motion: string;
   readonly purpose: string;
+  readonly moved?: Mover;
   readonly position: Position;
   readonly landmarks: readonly string[];
   readonly steps: readonly string[];

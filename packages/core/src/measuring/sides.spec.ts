@@ -128,3 +128,22 @@ describe('groups that hold two opposite motions', () => {
     expect(byNeededTurn(rotators, null)).toEqual(rotators);
   });
 });
+
+describe('what moves the joint', () => {
+  // Read off the steps: "by itself" and "reach" are the client's, "fall", "sink", "hang" and "let" weight, "to the first firm resistance" a hand.
+  it('is said by every test of the catalogue, as its steps say it', () => {
+    for (const t of ROM_TESTS) {
+      const steps = t.steps.join(' ');
+      expect(t.moved, t.id).toBeDefined();
+      if (/\bfall (out|in)|\bsink\b|\bhang\b|let the shin drop|by its weight|thigh lie where/i.test(steps))
+        expect(t.moved, t.id).toBe('weight');
+      if (/by hand|a hand on the other front hip bone\. Slide/i.test(steps)) expect(t.moved, t.id).toBe('tester');
+      if (
+        /reach (slowly|towards)|the client (pulls|points|straightens)|turn(s)? the (head|elbow)|by itself, eyes/i.test(
+          steps,
+        )
+      )
+        expect(t.moved, t.id).toBe('active');
+    }
+  });
+});

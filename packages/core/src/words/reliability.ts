@@ -1,4 +1,8 @@
-import { formatFixed } from './reading.js';
+import type { RomTest } from '../catalogue/rom-test.js';
+import { resultSem } from '../measuring/error.js';
+import { readStep, roundedEndings, roundedError, type ReadingHabits } from '../measuring/reliability/reading-habits.js';
+import { METRIC } from './units.js';
+import { formatError, formatFixed } from './reading.js';
 import { CLIENTS_WANTED, type OwnError } from '../measuring/reliability/own-error.js';
 import type { IccEstimate, IccForm, NoInterval } from '../measuring/reliability/icc.js';
 
@@ -32,4 +36,23 @@ const WHY_NO_INTERVAL: Readonly<Record<NoInterval, string>> = {
 export function iccIntervalWords({ interval, why }: Pick<IccEstimate, 'interval' | 'why'>): string {
   if (!interval) return why ? WHY_NO_INTERVAL[why] : '';
   return `${iccValueWords(interval.low)} to ${iccValueWords(interval.high)}`;
+}
+
+/** What the readings of a coach say of how they read: rounding to fives, and readings that were not blind. */
+export function readingHabitsWords(habits: ReadingHabits, test: RomTest): string[] {
+  const out: string[] = [];
+  const step = readStep(test);
+  const endings = roundedEndings(habits);
+  if (step !== null && endings?.clearly) {
+    const words = (sem: number): string => formatError(sem, test.unit, METRIC);
+    const sem = resultSem(test);
+    out.push(
+      `${endings.found} of your ${habits.readings} readings of this test end on 0 or 5 (${Math.round(endings.expected)} by chance). Read to the last ${test.unit === 'deg' ? 'degree' : 'millimetre'}: rounded to fives an error of ${words(sem)} becomes ${words(roundedError(sem, step))}.`,
+    );
+  }
+  if (habits.seen > 0)
+    out.push(
+      `${habits.seen} of your ${habits.readings} readings of this test were taken with the last value shown. Whoever knows it leans towards it: such readings agree too well, and an error worked out from them is too small.`,
+    );
+  return out;
 }

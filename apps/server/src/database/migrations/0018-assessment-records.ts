@@ -2,7 +2,7 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /**
  * Assessments and readings can be taken back, an assessment dated anew with the earlier entry kept; an assessment without readings counts as none;
- * a reading says whether the last value was shown before it. Each step may be run again.
+ * a reading says whether the last value was shown before it; a retest can be moved. Each step may be run again.
  */
 export class AssessmentRecords1798000000000 implements MigrationInterface {
   readonly name = 'AssessmentRecords1798000000000';
@@ -14,6 +14,7 @@ export class AssessmentRecords1798000000000 implements MigrationInterface {
     await runner.query(
       'ALTER TABLE reading ADD COLUMN IF NOT EXISTS withdrawn_at datetime(3) NULL, ADD COLUMN IF NOT EXISTS seen tinyint(1) NOT NULL DEFAULT 0',
     );
+    await runner.query('ALTER TABLE retest ADD COLUMN IF NOT EXISTS moved tinyint(1) NOT NULL DEFAULT 0');
     await runner.query(
       'UPDATE assessment SET counts = 1 WHERE EXISTS (SELECT 1 FROM reading r WHERE r.assessment_id = assessment.id)',
     );
@@ -43,6 +44,7 @@ export class AssessmentRecords1798000000000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('DROP TABLE IF EXISTS assessment_change');
+    await runner.query('ALTER TABLE retest DROP COLUMN IF EXISTS moved');
     await runner.query('ALTER TABLE assessment DROP INDEX IF EXISTS IDX_assessment_counts');
     await runner.query('ALTER TABLE reading DROP COLUMN IF EXISTS withdrawn_at, DROP COLUMN IF EXISTS seen');
     await runner.query('ALTER TABLE assessment DROP COLUMN IF EXISTS removed_at, DROP COLUMN IF EXISTS counts');

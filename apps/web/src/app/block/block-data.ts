@@ -64,6 +64,10 @@ export class BlockData {
     this.blocks.update((all) => all?.map((b) => (b.id === block.id ? block : b)) ?? null);
   }
 
+  async moveRetest(blockId: string, week: number, date: string): Promise<void> {
+    this.replace(await firstValueFrom(this.api.moveRetest(blockId, week, date)));
+  }
+
   /** Seconds a week that the client is used to from the block before; null for none. */
   startingDose(group: MuscleGroupId): number | null {
     return this.planning().startingDoses.find((d) => d.group === group)?.seconds ?? null;

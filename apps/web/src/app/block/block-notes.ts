@@ -1,7 +1,19 @@
-import { Component, computed, inject } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Block } from '@yandle/contract';
-import { cautionTitle, formatDate, lowerFirst, muscleGroupName } from '@yandle/core';
+import {
+  cautionTitle,
+  formatDate,
+  formatReading,
+  HEAVY_WEIGHT,
+  lowerFirst,
+  muscleGroupName,
+  offeredTests,
+  smallestGainSeen,
+  usualError,
+  type RomTest,
+} from '@yandle/core';
+import { TestCatalogueService } from '../data/test-catalogue.service';
 import { BlockStore } from './block.store';
 
 /** What else belongs to the block: exercises left out for this client, dates of the retests, earlier blocks. */
@@ -25,14 +37,39 @@ import { BlockStore } from './block.store';
     }
     @if (store.running(); as running) {
       @if (!store.changed()) {
-        <p class="mt-3 text-sm text-soft">
-          Retests:
+        <div class="mt-3 text-sm text-soft">
+          <p class="inline">Retests:</p>
           @for (r of running.retests; track r.week) {
-            <span class="mr-3 inline-block"
-              >{{ day(r.date) }} ({{ r.week === 1 ? 'baseline' : 'week ' + r.week }})</span
-            >
+            <span class="mr-3 inline-block">
+              {{ day(r.date) }} ({{ r.week === 1 ? 'baseline' : 'week ' + r.week }})
+              @if (moving() === r.week) {
+                <input
+                  class="input !min-h-8 !w-auto"
+                  type="date"
+                  #date
+                  [value]="r.date"
+                  [attr.aria-label]="'New day of the retest of week ' + r.week"
+                />
+                <button type="button" class="btn !min-h-8" (click)="move(r.week, date.value)">Move</button>
+              } @else {
+                <button
+                  type="button"
+                  class="link"
+                  [attr.aria-label]="'Move the retest of ' + day(r.date)"
+                  (click)="moving.set(r.week)"
+                >
+                  move
+                </button>
+              }
+            </span>
           }
-        </p>
+          @if (seen().length > 0) {
+            <p class="mt-1">
+              Smallest true gain that one retest shows 4 times in 5: {{ seen().join('; ') }}. Measured on two days each
+              time, 0.7 of it.
+            </p>
+          }
+        </div>
       }
     }
     @if (store.past().length > 0) {
@@ -53,9 +90,31 @@ import { BlockStore } from './block.store';
 })
 export class BlockNotes {
   protected readonly store = inject(BlockStore);
+  private readonly tests = inject(TestCatalogueService);
   protected readonly leftOut = computed(() =>
     this.store.leftOut().map((l) => ({ name: l.exercise.name, why: l.because.map(cautionTitle).join(', ') })),
   );
+
+  /** Week whose retest is being moved. */
+  protected readonly moving = signal<number | null>(null);
+
+  /** For each lane the smallest true gain that a retest shows, by the test that speaks most for it. */
+  protected readonly seen = computed(() => {
+    const tests = offeredTests(this.tests.catalogue());
+    return (this.store.running()?.lanes ?? []).flatMap(({ group }) => {
+      const weight = (t: RomTest): number => t.limits.find((l) => l.group === group)?.weight ?? 0;
+      const test = [...tests].sort((a, b) => weight(b) - weight(a))[0];
+      if (!test || weight(test) < HEAVY_WEIGHT) return [];
+      const gain = formatReading(smallestGainSeen(usualError(test)), test.unit);
+      return [`${lowerFirst(muscleGroupName(group))} ${gain} (${lowerFirst(test.name)})`];
+    });
+  });
+
+  protected async move(week: number, date: string): Promise<void> {
+    if (date === '') return;
+    await this.store.moveRetest(week, date);
+    this.moving.set(null);
+  }
 
   protected names(b: Block): string {
     return b.lanes.map((l) => lowerFirst(muscleGroupName(l.group))).join(', ');

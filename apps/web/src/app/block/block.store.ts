@@ -212,6 +212,14 @@ export class BlockStore {
     this.stack.push(draft);
   }
 
+  /** Puts a retest of the running block on another day. */
+  async moveRetest(week: number, date: string): Promise<void> {
+    await this.requests.run(async () => {
+      await this.data.moveRetest(this.running()!.id, week, date);
+      this.toasts.show('Retest moved.');
+    });
+  }
+
   /** What a rule proposes; it can be taken back. */
   fix(fix: Fix): void {
     this.edit((d) => applyFix(d, fix));

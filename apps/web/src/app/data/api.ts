@@ -67,7 +67,7 @@ import type {
   UpdateBlockBody,
   UpdateClientBody,
 } from '@yandle/contract';
-import type { QuestionId, InclinometerSettings, Side } from '@yandle/core';
+import type { QuestionId, InclinometerSettings, ReadingHabits, Side } from '@yandle/core';
 import type { Observable } from 'rxjs';
 
 export const V1 = '/api/v1';
@@ -146,6 +146,10 @@ export class Api {
   reviseBlock(id: string, body: UpdateBlockBody): Observable<Block> {
     return this.http.put<Block>(`${V1}/blocks/${id}`, body);
   }
+  moveRetest(blockId: string, week: number, date: string): Observable<Block> {
+    return this.http.put<Block>(`${V1}/blocks/${blockId}/retests/${week}`, { date });
+  }
+
   endBlock(id: string, version: number): Observable<Block> {
     return this.http.post<Block>(`${V1}/blocks/${id}/end`, { version });
   }
@@ -257,6 +261,10 @@ export class Api {
   putOwnBattery(id: string, body: OwnBatteryBody): Observable<OwnBattery> {
     return this.http.put<OwnBattery>(`${V1}/own-batteries/${id}`, body);
   }
+  readingHabits(testId: string): Observable<ReadingHabits> {
+    return this.http.get<ReadingHabits>(`${V1}/reading-habits`, { params: { testId } });
+  }
+
   studies(): Observable<Study[]> {
     return this.http.get<Study[]>(`${V1}/studies`);
   }

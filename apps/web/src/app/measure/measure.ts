@@ -10,7 +10,7 @@ import {
   untracked,
   viewChildren,
 } from '@angular/core';
-import { readingsWanted, type RomTest, type Side, typedReading, unitSign } from '@yandle/core';
+import { moverWords, readingsWanted, type RomTest, type Side, typedReading, unitSign } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { TestEventBody } from '@yandle/contract';
@@ -104,6 +104,7 @@ export class MeasureScreen {
   }
 
   protected readonly unitSign = unitSign;
+  protected readonly moverWords = moverWords;
   protected readonly asking = signal<'skipped' | 'stopped' | null>(null);
   protected readonly beightonOpen = signal(false);
   protected readonly padOpen = signal(localStorage.getItem(PAD_KEY) === 'yes');

@@ -90,6 +90,30 @@ describe('ReliabilityScreen', () => {
     expect(adopt.high!).toBeGreaterThan(adopt.sem);
   });
 
+  it('says of two testers on one day that the days are missing, beside the error and in its source', async () => {
+    const screen = await open();
+    await paste(screen);
+    expect(screen.text).not.toContain('Two testers on one day');
+    const kind = [...screen.el.querySelectorAll('label')].find((l) => l.textContent.includes('Two testers'))!;
+    kind.querySelector('input')!.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(screen.text).toContain('what differs from day to day is not in it');
+    await screen.press('Use it all the same');
+    const study = screen.http.expectOne((r) => r.url.startsWith('/api/v1/studies/'));
+    study.flush({ ...(study.request.body as StudyBody), id: 's', version: 1, coachId: 'k1', coachName: 'Mara' });
+    await screen.settle();
+    const { source } = screen.request('POST', '/own-errors').request.body as AdoptErrorBody;
+    expect(source.text).toContain('without what differs from day to day');
+  });
+
+  it('tells how I read the test: endings on fives, and readings that were not blind', async () => {
+    const screen = await open();
+    const endings = [30, 3, 3, 3, 3, 26, 3, 3, 3, 3];
+    await screen.answer('/reading-habits?testId=weight-bearing-lunge', { readings: 80, seen: 4, endings });
+    expect(screen.text).toContain('56 of your 80 readings of this test end on 0 or 5 (16 by chance)');
+    expect(screen.text).toContain('4 of your 80 readings of this test were taken with the last value shown');
+  });
+
   it('takes an error stated from elsewhere only with its source', async () => {
     const screen = await open();
     await screen.press('State an error of');

@@ -1,14 +1,16 @@
 import { Requests } from '../data/requests';
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { Study, StudyKind } from '@yandle/contract';
 import {
   CLIENTS_WANTED,
   formatError,
   mdc95,
   offeredTests,
+  readingHabitsWords,
   resultSem,
   sourceWords,
   usualError,
+  type RomTest,
   type Source,
   roundTo,
   METRIC,
@@ -67,8 +69,25 @@ export class ReliabilityScreen {
   protected readonly mine = computed(() =>
     (this.studies() ?? []).filter((s) => s.coachId === this.account.me()?.coach.id),
   );
+  /** What my own readings of the test say of how I read it. */
+  protected readonly habits = signal<readonly string[]>([]);
+
   constructor() {
     void this.load();
+    effect(() => {
+      const test = this.test();
+      untracked(() => void this.loadHabits(test));
+    });
+  }
+
+  private async loadHabits(test: RomTest): Promise<void> {
+    this.habits.set([]);
+    try {
+      const habits = await firstValueFrom(this.api.readingHabits(test.id));
+      if (this.test().id === test.id) this.habits.set(readingHabitsWords(habits, test));
+    } catch {
+      // The study itself does not need them.
+    }
   }
 
   private async load(): Promise<void> {

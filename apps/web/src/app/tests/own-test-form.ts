@@ -12,6 +12,13 @@ import {
   type MuscleGroupId,
   type Origin,
   parseNumber,
+  MOVERS,
+  moverWords,
+  TURNING_GROUPS,
+  TURNS,
+  turnWords,
+  type Mover,
+  type Turn,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -25,6 +32,10 @@ interface Draft {
   readonly motion: string;
   readonly purpose: string;
   readonly position: OwnTestBody['position'];
+  /** Empty: not said. */
+  readonly moved: Mover | '';
+  /** Empty: not said, or no group of it is turned. */
+  readonly turns: Turn | '';
   readonly landmarks: string;
   readonly steps: string;
   readonly endPoint: string;
@@ -56,6 +67,8 @@ const NEW: Draft = {
   motion: '',
   purpose: '',
   position: 'standing',
+  moved: 'active',
+  turns: '',
   landmarks: '',
   steps: '',
   endPoint: '',
@@ -92,6 +105,8 @@ const number = (text: string): number => parseNumber(text) ?? NaN;
 export function draftOf(t: OwnTest): Draft {
   return {
     ...t,
+    moved: t.moved ?? '',
+    turns: t.turns ?? '',
     landmarks: t.landmarks.join('\n'),
     steps: t.steps.join('\n'),
     instruments: t.instruments.join('\n'),
@@ -111,6 +126,10 @@ export function draftOf(t: OwnTest): Draft {
     refSource: t.reference?.source.text ?? '',
   };
 }
+
+/** True where a group of the test holds two opposite motions. */
+export const isTurned = ({ limits }: Pick<Draft, 'limits'>): boolean =>
+  limits.some((l) => TURNING_GROUPS.includes(l.group));
 
 /** The body of a draft. A number that is none becomes null, which the server names. */
 export function bodyOf(d: Draft, version: number | null, archived: boolean): OwnTestBody {
@@ -144,6 +163,8 @@ export function bodyOf(d: Draft, version: number | null, archived: boolean): Own
           },
     // Only a direction leaves open which side it is that is tight.
     limits: d.limits.map(({ side, ...l }) => (d.sides === 'direction' ? { ...l, side: side ?? 'none' } : l)),
+    ...(d.moved === '' ? {} : { moved: d.moved }),
+    ...(d.turns === '' || !isTurned(d) ? {} : { turns: d.turns }),
     cautions: lines(d.cautions),
     notFor: lines(d.notFor),
     faults: lines(d.faults),
@@ -163,6 +184,9 @@ export class OwnTestForm {
   readonly saved = output<OwnTest>();
   readonly closed = output();
   protected readonly positions = POSITIONS;
+  protected readonly movers = MOVERS.map((id) => ({ id, words: moverWords(id) }));
+  protected readonly turns = TURNS.map((id) => ({ id, words: turnWords(id) }));
+  protected readonly turned = computed(() => isTurned(this.draft()));
   protected readonly origins = ORIGINS.map((id) => ({ id, words: ORIGIN_NOTE[id] }));
   protected readonly groups = MUSCLE_GROUPS;
   protected readonly draft = linkedSignal(() => {

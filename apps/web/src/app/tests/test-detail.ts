@@ -2,6 +2,7 @@ import { Component, computed, inject, input } from '@angular/core';
 import {
   formatReading,
   mdc95,
+  moverWords,
   muscleGroupName,
   resultSem,
   runningList,
@@ -26,7 +27,10 @@ import { TestFigure } from '../measure/test-figure';
         <y-test-figure class="sheet shrink-0 p-2" [test]="t" />
         <div class="min-w-0 flex-1">
           <h2 class="!text-[1.5rem]">{{ t.name }}</h2>
-          <p class="text-soft">{{ t.motion }} · {{ t.position }} · {{ t.reads }} · {{ t.better }} is better</p>
+          <p class="text-soft">
+            {{ t.motion }} · {{ t.position }} · {{ moverWords(t.moved) || 'mover not said' }} · {{ t.reads }} ·
+            {{ t.better }} is better
+          </p>
           <p class="mt-1">{{ t.purpose }}</p>
         </div>
       </div>
@@ -89,6 +93,7 @@ export class TestDetail {
   protected readonly words = sourceWords;
   protected readonly list = runningList;
   protected readonly notFor = testNotForWords;
+  protected readonly moverWords = moverWords;
   protected readonly sem = computed(() => resultSem(this.test()));
   protected readonly mdc = computed(() => mdc95(usualError(this.test())));
   protected readonly own = computed(() => this.testCatalogue.view().errors.filter((e) => e.testId === this.test().id));

@@ -28,6 +28,7 @@ const HARVEY = memory('Harvey D 1998, Br J Sports Med 32(1):68-70: mean of 117 e
 
 const THOMAS_HIP: RomTest = {
   id: 'thomas-hip',
+  moved: 'weight',
   demands: ['hip-past-90', 'hip-back', 'spine-back'],
   bed: true,
   notFor: [],
@@ -70,6 +71,7 @@ const THOMAS_HIP: RomTest = {
 const THOMAS_KNEE: RomTest = {
   ...THOMAS_HIP,
   id: 'thomas-knee',
+  moved: 'weight',
   demands: ['hip-past-90', 'hip-back', 'spine-back'],
   bed: true,
   notFor: [],
@@ -93,6 +95,7 @@ const THOMAS_KNEE: RomTest = {
 const THOMAS_DRIFT: RomTest = {
   ...THOMAS_HIP,
   id: 'thomas-drift',
+  moved: 'weight',
   demands: ['hip-past-90', 'hip-back', 'spine-back'],
   bed: true,
   notFor: [],
@@ -116,6 +119,7 @@ const THOMAS_DRIFT: RomTest = {
 
 const PRONE_KNEE_BEND: RomTest = {
   id: 'prone-knee-bend',
+  moved: 'tester',
   demands: ['knee-bent'],
   bed: true,
   notFor: [],
@@ -165,6 +169,7 @@ const PRONE_KNEE_BEND: RomTest = {
 
 const HIP_ABDUCTION: RomTest = {
   id: 'hip-abduction',
+  moved: 'tester',
   demands: ['legs-wide', 'hip-back'],
   bed: true,
   notFor: [],
@@ -203,6 +208,7 @@ const HIP_ABDUCTION: RomTest = {
 const BENT_KNEE_FALL_OUT: RomTest = {
   ...HIP_ABDUCTION,
   id: 'bent-knee-fall-out',
+  moved: 'weight',
   demands: ['legs-wide', 'hip-back'],
   bed: true,
   notFor: [],
@@ -239,6 +245,7 @@ const BENT_KNEE_FALL_OUT: RomTest = {
 
 const HIP_INTERNAL_ROTATION: RomTest = {
   id: 'hip-internal-rotation',
+  moved: 'weight',
   demands: ['hip-across'],
   bed: true,
   notFor: [],
@@ -275,6 +282,7 @@ const HIP_INTERNAL_ROTATION: RomTest = {
 const HIP_EXTERNAL_ROTATION: RomTest = {
   ...HIP_INTERNAL_ROTATION,
   id: 'hip-external-rotation',
+  moved: 'weight',
   demands: ['hip-back'],
   bed: true,
   notFor: [],
@@ -298,6 +306,7 @@ const HIP_EXTERNAL_ROTATION: RomTest = {
 const HIP_FLEXION: RomTest = {
   ...HIP_ABDUCTION,
   id: 'hip-flexion',
+  moved: 'tester',
   demands: ['hip-past-90'],
   bed: true,
   notFor: [],
@@ -333,6 +342,7 @@ const HIP_FLEXION: RomTest = {
 const SIDE_SPLIT_HEIGHT: RomTest = {
   ...HIP_ABDUCTION,
   id: 'side-split-height',
+  moved: 'weight',
   demands: ['legs-wide', 'hip-back'],
   bed: true,
   notFor: ['Beginners'],

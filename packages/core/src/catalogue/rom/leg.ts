@@ -5,6 +5,7 @@ import { AAOS, BOONE_AZEN, GONIOMETER_ERROR, inches, memory, practice, RIKLI_JON
 /** Knee to wall: how far the shin travels over a foot whose heel stays down. */
 export const WEIGHT_BEARING_LUNGE: RomTest = {
   id: 'weight-bearing-lunge',
+  moved: 'weight',
   demands: [],
   bed: true,
   notFor: ['Standing on this leg is not allowed'],
@@ -59,6 +60,7 @@ export const WEIGHT_BEARING_LUNGE: RomTest = {
 const LUNGE_ANGLE: RomTest = {
   ...WEIGHT_BEARING_LUNGE,
   id: 'weight-bearing-lunge-angle',
+  moved: 'weight',
   demands: [],
   bed: true,
   notFor: ['Standing on this leg is not allowed'],
@@ -94,6 +96,7 @@ const LUNGE_ANGLE: RomTest = {
 
 const STRAIGHT_KNEE_DORSIFLEXION: RomTest = {
   id: 'straight-knee-dorsiflexion',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -141,6 +144,7 @@ const STRAIGHT_KNEE_DORSIFLEXION: RomTest = {
 const PLANTARFLEXION: RomTest = {
   ...STRAIGHT_KNEE_DORSIFLEXION,
   id: 'plantarflexion',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -171,6 +175,7 @@ const PLANTARFLEXION: RomTest = {
 
 const GREAT_TOE_EXTENSION: RomTest = {
   id: 'great-toe-extension',
+  moved: 'tester',
   demands: [],
   bed: true,
   notFor: ['A gouty toe'],
@@ -206,6 +211,7 @@ const GREAT_TOE_EXTENSION: RomTest = {
 /** Hamstrings: how far the knee is from straight with the thigh upright. */
 export const ACTIVE_KNEE_EXTENSION: RomTest = {
   id: 'active-knee-extension',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -252,6 +258,7 @@ export const ACTIVE_KNEE_EXTENSION: RomTest = {
 const STRAIGHT_LEG_RAISE: RomTest = {
   ...ACTIVE_KNEE_EXTENSION,
   id: 'straight-leg-raise',
+  moved: 'tester',
   demands: [],
   bed: true,
   notFor: [],
@@ -293,6 +300,7 @@ const STRAIGHT_LEG_RAISE: RomTest = {
 
 const SIT_AND_REACH: RomTest = {
   id: 'sit-and-reach',
+  moved: 'active',
   demands: ['hip-past-90', 'spine-forward', 'belly'],
   bed: false,
   notFor: ['The first two hours after waking'],
@@ -352,6 +360,7 @@ const SIT_AND_REACH: RomTest = {
 const CHAIR_SIT_AND_REACH: RomTest = {
   ...SIT_AND_REACH,
   id: 'chair-sit-and-reach',
+  moved: 'active',
   position: 'sitting on a chair',
   demands: ['hip-past-90', 'spine-forward'],
   bed: true,
@@ -413,6 +422,7 @@ const CHAIR_SIT_AND_REACH: RomTest = {
 const FINGER_TO_FLOOR: RomTest = {
   ...SIT_AND_REACH,
   id: 'finger-to-floor',
+  moved: 'weight',
   demands: ['hip-past-90', 'spine-forward', 'head-low'],
   bed: true,
   notFor: ['The first two hours after waking'],

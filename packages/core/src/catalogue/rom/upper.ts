@@ -29,6 +29,7 @@ const NECK_ERROR = {
 
 const SIDE_BEND_SLIDE: RomTest = {
   id: 'side-bend-slide',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: ['A fresh rib or back injury'],
@@ -71,6 +72,7 @@ const SIDE_BEND_SLIDE: RomTest = {
 const SEATED_ROTATION: RomTest = {
   ...SIDE_BEND_SLIDE,
   id: 'seated-rotation',
+  moved: 'active',
   demands: ['spine-turned'],
   bed: true,
   notFor: ['A fresh rib or back injury'],
@@ -105,6 +107,7 @@ const SEATED_ROTATION: RomTest = {
 const LUMBAR_LOCKED_ROTATION: RomTest = {
   ...SEATED_ROTATION,
   id: 'lumbar-locked-rotation',
+  moved: 'active',
   demands: ['hip-past-90', 'knee-bent', 'spine-turned'],
   bed: false,
   notFor: [],
@@ -126,6 +129,7 @@ const LUMBAR_LOCKED_ROTATION: RomTest = {
 
 const SHOULDER_FLEXION: RomTest = {
   id: 'shoulder-flexion',
+  moved: 'active',
   demands: ['arm-overhead'],
   bed: true,
   notFor: [],
@@ -165,6 +169,7 @@ const SHOULDER_FLEXION: RomTest = {
 const SHOULDER_EXTERNAL_ROTATION: RomTest = {
   ...SHOULDER_FLEXION,
   id: 'shoulder-external-rotation',
+  moved: 'weight',
   demands: ['arm-out'],
   bed: true,
   notFor: [],
@@ -193,6 +198,7 @@ const SHOULDER_EXTERNAL_ROTATION: RomTest = {
 const SHOULDER_INTERNAL_ROTATION: RomTest = {
   ...SHOULDER_EXTERNAL_ROTATION,
   id: 'shoulder-internal-rotation',
+  moved: 'weight',
   demands: ['arm-out'],
   bed: true,
   notFor: [],
@@ -220,6 +226,7 @@ const SHOULDER_INTERNAL_ROTATION: RomTest = {
 const HORIZONTAL_ABDUCTION: RomTest = {
   ...SHOULDER_FLEXION,
   id: 'shoulder-horizontal-abduction',
+  moved: 'weight',
   demands: ['arm-out'],
   bed: true,
   notFor: [],
@@ -254,6 +261,7 @@ const HORIZONTAL_ABDUCTION: RomTest = {
 const BACK_SCRATCH: RomTest = {
   ...SIDE_BEND_SLIDE,
   id: 'back-scratch',
+  moved: 'active',
   demands: ['arm-overhead', 'arm-behind'],
   bed: true,
   notFor: [],
@@ -318,6 +326,7 @@ const BACK_SCRATCH: RomTest = {
 const NECK_ROTATION: RomTest = {
   ...SEATED_ROTATION,
   id: 'neck-rotation',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -351,6 +360,7 @@ const NECK_ROTATION: RomTest = {
 const NECK_SIDE_BEND: RomTest = {
   ...NECK_ROTATION,
   id: 'neck-side-bend',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -377,6 +387,7 @@ const NECK_SIDE_BEND: RomTest = {
 const NECK_FLEXION: RomTest = {
   ...NECK_ROTATION,
   id: 'neck-flexion',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -408,6 +419,7 @@ const neckDecades = (sex: 'female' | 'male', values: readonly (readonly [mean: n
 const NECK_EXTENSION: RomTest = {
   ...NECK_FLEXION,
   id: 'neck-extension',
+  moved: 'active',
   demands: ['neck-back'],
   bed: true,
   notFor: [],
@@ -450,6 +462,7 @@ const NECK_EXTENSION: RomTest = {
 
 const WRIST_EXTENSION: RomTest = {
   id: 'wrist-extension',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],
@@ -485,6 +498,7 @@ const WRIST_EXTENSION: RomTest = {
 const WRIST_FLEXION: RomTest = {
   ...WRIST_EXTENSION,
   id: 'wrist-flexion',
+  moved: 'active',
   demands: [],
   bed: true,
   notFor: [],

@@ -15,6 +15,8 @@ export interface Progress {
     /** Weeks that have ended. */
     readonly weeksOver: number;
     readonly rows: readonly PlannedDone[];
+    /** What groups get from stretches of other groups, counted by its share. */
+    readonly along: readonly PlannedDone[];
   } | null;
   /** Lanes of all blocks, earliest first: they say which results had chosen a lane. */
   readonly choices: readonly GroupChoice[];

@@ -1,7 +1,9 @@
 import type { Progress } from '@yandle/contract';
 import { loadExercises } from '../exercises/library.js';
 import {
+  alongDose,
   type DoseEntry,
+  exercisesByTechnique,
   type PlainDate,
   plannedDone,
   SIDES,
@@ -50,6 +52,19 @@ async function doseOf(
         SIDES.map((side) => ({ week: w.week, group: l.group, side, seconds: sideWeeklyDose(w.prescription, side) })),
       ),
   );
+  const choices = new Map(revision.choices.lanes.map((l) => [l.id, exercisesByTechnique(l, find)]));
+  const plannedAlong = lanePlans.flatMap((l) =>
+    l.weeks
+      .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
+      .flatMap((w) => {
+        const exercise = choices.get(l.id)?.[w.prescription.technique];
+        if (!exercise) return [];
+        return SIDES.flatMap((side) =>
+          alongDose(exercise, { week: w.week, side, seconds: sideWeeklyDose(w.prescription, side) }),
+        );
+      }),
+  );
+  const doneAlong: DoseEntry[] = [];
   const done: DoseEntry[] = counted.flatMap(({ session, run }) =>
     logs
       .filter((l) => l.runId === run.id)
@@ -59,7 +74,9 @@ async function doseOf(
         const exercise = find(l.form ?? item.exerciseId);
         // Rolling and activation are counted in sets, not in seconds of stretch.
         if (!STRETCHING.includes(item.technique ?? exercise.technique)) return [];
-        return [{ week: session.week, group: exercise.primary, side: l.side, seconds: l.doneSeconds }];
+        const entry = { week: session.week, side: l.side, seconds: l.doneSeconds };
+        doneAlong.push(...alongDose(exercise, entry));
+        return [{ ...entry, group: exercise.primary }];
       }),
   );
   return {
@@ -69,6 +86,7 @@ async function doseOf(
       weeks: block.weeks,
       weeksOver: weeksOver(block.startDate, block.weeks, today),
       rows: plannedDone(planned, done),
+      along: plannedDone(plannedAlong, doneAlong),
     },
     sensations: counted
       .filter((c) => c.run.endedAt !== null)

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { alongDose } from './along.js';
 import { groupDoses, type WorkedSeconds } from './shares.js';
 
 const worked = (left: number, right: number, primary: MuscleGroupId, ...secondary: MuscleGroupId[]): WorkedSeconds => ({
@@ -46,5 +47,29 @@ describe('the weekly dose of a group', () => {
         }
       }),
     );
+  });
+});
+
+describe('what groups get along with a stretch of another', () => {
+  const entry = { week: 2, seconds: 60 };
+  it('is half of it on the same side, and on each side of one for both', () => {
+    const calf = { primary: 'hamstrings', secondary: ['calf'] } as const;
+    expect(alongDose(calf, { ...entry, side: 'left' })).toEqual([
+      { week: 2, group: 'calf', side: 'left', seconds: 30 },
+    ]);
+    expect(alongDose(calf, { ...entry, side: null }).map((e) => [e.side, e.seconds])).toEqual([
+      ['left', 30],
+      ['right', 30],
+    ]);
+  });
+  it('is on the other side where the stretch works it there, and nothing for the main group itself', () => {
+    const turned = {
+      primary: 'neck-side',
+      secondary: ['upper-trapezius', 'neck-side'],
+      otherSide: ['upper-trapezius'],
+    } as const;
+    expect(alongDose(turned, { ...entry, side: 'left' })).toEqual([
+      { week: 2, group: 'upper-trapezius', side: 'right', seconds: 30 },
+    ]);
   });
 });

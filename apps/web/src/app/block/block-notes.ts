@@ -38,31 +38,34 @@ import { BlockStore } from './block.store';
     @if (store.running(); as running) {
       @if (!store.changed()) {
         <div class="mt-3 text-sm text-soft">
-          <p class="inline">Retests:</p>
-          @for (r of running.retests; track r.week) {
-            <span class="mr-3 inline-block">
-              {{ day(r.date) }} ({{ r.week === 1 ? 'baseline' : 'week ' + r.week }})
-              @if (moving() === r.week) {
-                <input
-                  class="input !min-h-8 !w-auto"
-                  type="date"
-                  #date
-                  [value]="r.date"
-                  [attr.aria-label]="'New day of the retest of week ' + r.week"
-                />
-                <button type="button" class="btn !min-h-8" (click)="move(r.week, date.value)">Move</button>
-              } @else {
-                <button
-                  type="button"
-                  class="link"
-                  [attr.aria-label]="'Move the retest of ' + day(r.date)"
-                  (click)="moving.set(r.week)"
-                >
-                  move
-                </button>
-              }
-            </span>
-          }
+          <ul class="flex flex-wrap items-center gap-x-4 gap-y-1" aria-label="Retests">
+            <li class="font-semibold">Retests</li>
+            @for (r of running.retests; track r.week) {
+              <li class="flex items-center gap-1.5">
+                <span>{{ day(r.date) }} ({{ r.week === 1 ? 'baseline' : 'week ' + r.week }})</span>
+                @if (moving() === r.week) {
+                  <input
+                    class="input !min-h-8 !w-auto"
+                    type="date"
+                    #date
+                    [value]="r.date"
+                    [attr.aria-label]="'New day of the retest of week ' + r.week"
+                  />
+                  <button type="button" class="btn !min-h-8" (click)="move(r.week, date.value)">Move</button>
+                  <button type="button" class="link" (click)="moving.set(null)">Keep</button>
+                } @else {
+                  <button
+                    type="button"
+                    class="link"
+                    [attr.aria-label]="'Move the retest of ' + day(r.date)"
+                    (click)="moving.set(r.week)"
+                  >
+                    move
+                  </button>
+                }
+              </li>
+            }
+          </ul>
           @if (seen().length > 0) {
             <p class="mt-1">
               Smallest true gain that one retest shows 4 times in 5: {{ seen().join('; ') }}. Measured on two days each

@@ -25,7 +25,7 @@ import { PrioritiesStore } from './priorities.store';
             <span class="font-semibold">{{ g.name }} {{ g.value }}</span>
             <span class="text-soft">{{ g.due }}{{ g.words }}</span>
             <span class="block text-sm">{{ g.away }}</span>
-            <button type="button" class="link ml-1" (click)="end(g.id)" [attr.aria-label]="'End the goal ' + g.name">
+            <button type="button" class="link" (click)="end(g.id)" [attr.aria-label]="'End the goal ' + g.name">
               End
             </button>
           </li>

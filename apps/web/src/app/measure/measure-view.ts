@@ -151,6 +151,7 @@ export class MeasureView {
   /** What the newest results of the open test are called against the reference. */
   readonly bandWords = computed(() => {
     const t = this.store.test();
+    if (this.isBlind(t)) return '';
     const assessment = this.store.assessment()!;
     const r = this.reference(t, assessment.date);
     return sidesOf(t)

@@ -89,11 +89,16 @@ function smooth({ trend, colour }: HistorySide, shown: Shown): ChartDataset<Kind
   ];
 }
 
-/** The dates in which the goal may be reached, as a thick bar at its height. */
+/** How long the arrow of an open forecast is drawn: long enough to be seen, without pushing the results together. */
+const ARROW_DAYS = 14;
+
+/** When the goal may be reached, at its height: a thick bar between two days, an arrow from a day on. */
 function forecast({ trend, colour }: HistorySide, shown: Shown): AnnotationOptions[] {
   const f = trend?.course.forecast;
   if (!trend?.aim || !f) return [];
-  const end = f.latest ?? addDays(trend.trend.series.at(-1)!.date, FORECAST_WEEKS * 7);
+  // Nothing to point at where even the first day lies at the far end of all forecasts.
+  if (f.latest === null && f.earliest >= addDays(trend.trend.series.at(-1)!.date, FORECAST_WEEKS * 7)) return [];
+  const end = f.latest ?? addDays(f.earliest, ARROW_DAYS);
   return [
     {
       type: 'line',
@@ -102,7 +107,10 @@ function forecast({ trend, colour }: HistorySide, shown: Shown): AnnotationOptio
       yMin: shown(trend.aim.value),
       yMax: shown(trend.aim.value),
       borderColor: colour,
-      borderWidth: 7,
+      borderWidth: f.latest === null ? 3 : 7,
+      ...(f.latest === null
+        ? { arrowHeads: { end: { display: true, length: 10, width: 7, fill: true, backgroundColor: colour } } }
+        : {}),
     },
   ];
 }

@@ -111,10 +111,18 @@ describe('ProgressScreen', () => {
     });
     const screen = await open({
       assessments: [],
-      dose: { blockId: 'b', startDate: '2026-03-02', weeks: 8, weeksOver: 1, rows: [row(1, 162), row(2, 60)] },
+      dose: {
+        blockId: 'b',
+        startDate: '2026-03-02',
+        weeks: 8,
+        weeksOver: 1,
+        rows: [row(1, 162), row(2, 60)],
+        along: [{ ...row(1, 80), group: 'calf' }],
+      },
       sensations: [],
     });
     expect(screen.text).toContain('90% of the weeks that are over');
+    expect(screen.text).toMatch(/counted half .*Calf \(gastrocnemius\)\s*180\s*80/);
     const rows = [...screen.el.querySelectorAll('y-mirror-row [role=img]')].map((r) => r.getAttribute('aria-label'));
     expect(rows).toEqual([
       'Week 1: left 162 s; right 162 s. planned 180 s per side · 90%',

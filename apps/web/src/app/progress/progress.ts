@@ -62,8 +62,15 @@ export class ProgressScreen {
     const top =
       Math.max(1, ...rows.flatMap((r) => [r.planned.left, r.planned.right, r.done.left, r.done.right])) * 1.05;
     const groups = [...new Set(rows.map((r) => r.group))];
+    const along = [...new Set(dose.along.map((r) => r.group))].map((group) => {
+      const over = dose.along.filter((r) => r.group === group && r.week <= dose.weeksOver);
+      const sum = (of: 'planned' | 'done'): number =>
+        Math.round(over.reduce((total, r) => total + r[of].left + r[of].right, 0) / 2);
+      return { name: muscleGroupName(group as MuscleGroupId), planned: sum('planned'), done: sum('done') };
+    });
     return {
       ...dose,
+      along: along.filter((a) => a.planned > 0 || a.done > 0),
       groups: groups.map((group) => ({
         name: muscleGroupName(group as MuscleGroupId),
         total: totalWords(adherence(rows, dose.weeksOver, (r) => r.group === group)),

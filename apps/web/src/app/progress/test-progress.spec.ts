@@ -65,7 +65,7 @@ describe('the progress of one test', () => {
   it('takes several days within ten as one result', () => {
     const assessments = [lunge('2026-01-05', 6, 9), lunge('2026-02-26', 8, 9), lunge('2026-03-05', 9, 9)];
     const p = testProgress(LUNGE, input({ assessments }))!;
-    expect(p.changes[0]!.words).toContain('6 cm → 8.5 cm (mean of 2 days)');
+    expect(p.changes[0]!.words).toContain('6 cm → 8.5 cm (mean of 26 Feb and 5 Mar)');
   });
 
   it('says in what two assessments differ, once for both sides', () => {

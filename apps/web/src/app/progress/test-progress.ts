@@ -12,6 +12,7 @@ import {
   differentConditions,
   errorOf,
   findingOf,
+  formatDate,
   formatNumber,
   formatReading,
   fromBaseline,
@@ -65,7 +66,9 @@ interface SideChange {
 /** A value with the days it is the mean of, where there are several. */
 function valueWords({ value, dates }: OneResult, test: RomTest): string {
   const shown = formatReading(value, test.unit);
-  return dates.length > 1 ? `${shown} (mean of ${dates.length} days)` : shown;
+  if (dates.length === 1) return shown;
+  const days = dates.map((d) => formatDate(d, 'd MMM'));
+  return `${shown} (mean of ${dates.length > 2 ? `${dates.length} days from ${days[0]}` : days.join(' and ')})`;
 }
 
 /** From the baseline to the newest result, as far as the error allows to tell. */

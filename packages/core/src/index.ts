@@ -87,6 +87,7 @@ export * from './styles/style-draft.js';
 export * from './dose/dose.js';
 export * from './dose/shares.js';
 export * from './dose/along.js';
+export * from './dose/dose-entry.js';
 export * from './session/wellness.js';
 export * from './planning/limits.js';
 export * from './planning/progression.js';

@@ -1,7 +1,7 @@
 import type { Exercise } from '../catalogue/exercise.js';
 import { shareOf, stretchedSide } from '../catalogue/exercise.js';
 import { SIDES } from '../anatomy/side.js';
-import type { DoseEntry } from '../review/planned-done.js';
+import type { DoseEntry } from './dose-entry.js';
 
 /**
  * What the groups that a stretch works along get of seconds of it: by their share, on the side that is stretched (domain 2.4).

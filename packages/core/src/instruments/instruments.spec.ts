@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { edgeDown, phoneInclination, zeroed } from './phone-orientation.js';
-import { horizonTilt, pictureAngle, type PicturePoint } from './picture-angle.js';
+import { horizonTilt, pictureAngle, type PicturePoint, type PictureReading, type PictureWay } from './picture-angle.js';
 import {
   INCLINOMETER_DEFAULTS,
   INCLINOMETER_HZ,
@@ -222,14 +222,32 @@ describe('pictureAngle', () => {
   it('is negative past straight once it is known which way the joint bends', () => {
     // A thigh to the left, the shin to the right: 100 along, 17.63 down is 10° clockwise (tan 10° = 0.1763); y grows downwards.
     const shin = (down: number) =>
-      (['clockwise', 'counter-clockwise', 'either'] as const).map((bends) =>
-        pictureAngle(p(-100, 0), p(0, 0), p(100, down), 'short of straight', null, bends),
+      (['clockwise', 'counter-clockwise', 'either'] as const).map((way) =>
+        pictureAngle(p(-100, 0), p(0, 0), p(100, down), 'short of straight', null, way),
       );
     const close = (found: readonly number[], wanted: readonly number[]) =>
       found.forEach((x, i) => expect(x).toBeCloseTo(wanted[i]!, 2));
     close(shin(17.633), [10, -10, 10]);
     close(shin(-17.633), [-10, 10, 10]);
     close(shin(0), [0, 0, 0]);
+  });
+  it('keeps the sign against level and upright once it is said which way counts, wherever the arm points', () => {
+    // A thigh 30 along and 40 down: 53.13° below level, 36.87° from upright, to the right; mirrored it leans to the left.
+    const of = (x: number, y: number, ...[reading, way]: [PictureReading, PictureWay]) =>
+      Math.round(pictureAngle(p(9, 9), p(0, 0), p(x, y), reading, null, way) * 100) / 100;
+    for (const x of [30, -30]) {
+      expect(of(x, 40, 'to the horizontal', 'below')).toBe(53.13);
+      expect(of(x, 40, 'to the horizontal', 'above')).toBe(-53.13);
+      expect(of(x, -40, 'to the horizontal', 'above')).toBe(53.13);
+      expect(of(x, 40, 'to the horizontal', 'either')).toBe(53.13);
+    }
+    for (const y of [40, -40]) {
+      expect(of(30, y, 'to the vertical', 'right')).toBe(36.87);
+      expect(of(-30, y, 'to the vertical', 'right')).toBe(-36.87);
+      expect(of(-30, y, 'to the vertical', 'left')).toBe(36.87);
+    }
+    // A way of another reading says nothing.
+    expect(of(30, 40, 'to the horizontal', 'left')).toBe(53.13);
   });
   it('reads 53.13° of the 3-4-5 triangle against the horizontal', () => {
     // The arm rises 4 over 3: arctan(4/3) = 53.1301°. y grows downwards in a picture.

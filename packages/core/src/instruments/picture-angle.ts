@@ -16,9 +16,23 @@ export const PICTURE_READINGS: readonly PictureReading[] = [
   'to the vertical',
 ];
 
-/** Which way a joint bends in the picture; what goes past straight the other way is negative. `either`: nobody has said it, nothing is. */
-export const BENDS = ['either', 'clockwise', 'counter-clockwise'] as const;
-export type Bends = (typeof BENDS)[number];
+/**
+ * Which way an angle counts as positive, as seen in the picture; the other way is negative. `either`: nobody has said it, nothing is negative.
+ * A joint bends clockwise or counter-clockwise, an arm stands above or below level, and leans left or right of upright.
+ */
+export const PICTURE_WAYS = ['either', 'clockwise', 'counter-clockwise', 'above', 'below', 'left', 'right'] as const;
+export type PictureWay = (typeof PICTURE_WAYS)[number];
+
+/** The ways that a reading can count. */
+export const WAYS_OF: Readonly<Record<PictureReading, readonly PictureWay[]>> = {
+  between: ['either'],
+  'short of straight': ['either', 'clockwise', 'counter-clockwise'],
+  'to the horizontal': ['either', 'above', 'below'],
+  'to the vertical': ['either', 'left', 'right'],
+};
+
+/** Ways in which an angle counted counter-clockwise, up, or to the right turns its sign. */
+const TURNED: readonly PictureWay[] = ['clockwise', 'below', 'left'];
 
 const DEG = 180 / Math.PI;
 /** Points closer than this make no direction, pixels. */
@@ -44,8 +58,8 @@ export function horizonTilt(horizon: readonly [PicturePoint, PicturePoint]): num
 }
 
 /**
- * Angle from three points, degrees: `fixed` and `moving` are ends of the two arms, `joint` is where they meet. 0…180, but for `short of straight`
- * with a known way to bend: past straight it is negative, −180…180.
+ * Angle from three points, degrees: `fixed` and `moving` are ends of the two arms, `joint` is where they meet. Between two arms 0…180; short of
+ * straight 0…180, or with a known way −180…180; against level or upright 0…90, or with a known way −90…90.
  * An angle between two arms does not change when the camera is tilted; one against the horizontal or vertical does and is corrected by
  * the horizon when given.
  * @throws CoreError `invalid-angle` when points coincide
@@ -56,17 +70,17 @@ export function pictureAngle(
   moving: PicturePoint,
   reading: PictureReading,
   horizon: readonly [PicturePoint, PicturePoint] | null = null,
-  bends: Bends = 'either',
+  way: PictureWay = 'either',
 ): number {
   const arm = direction(joint, moving);
   if (reading === 'between') return Math.abs(wrap(arm - direction(joint, fixed)));
-  if (reading === 'short of straight') {
-    // Counter-clockwise as seen from the line that goes on from the fixed arm.
-    const bent = wrap(arm - direction(fixed, joint));
-    return bends === 'either' ? Math.abs(bent) : bends === 'clockwise' ? -bent : bent;
-  }
-  const level = wrap(arm - (horizon ? horizonTilt(horizon) : 0));
-  if (reading === 'to the vertical') return Math.abs(90 - Math.abs(level));
-  const steep = Math.abs(level);
-  return steep > 90 ? 180 - steep : steep;
+  // A way that does not belong to the reading says nothing.
+  const known = way !== 'either' && WAYS_OF[reading].includes(way);
+  const signed = (angle: number): number => (!known ? Math.abs(angle) : TURNED.includes(way) ? -angle : angle);
+  // Counter-clockwise as seen from the line that goes on from the fixed arm.
+  if (reading === 'short of straight') return signed(wrap(arm - direction(fixed, joint)));
+  const level = (wrap(arm - (horizon ? horizonTilt(horizon) : 0)) * Math.PI) / 180;
+  const [across, up] = [Math.cos(level), Math.sin(level)];
+  if (reading === 'to the vertical') return signed(Math.atan2(across, Math.abs(up)) * DEG);
+  return signed(Math.atan2(up, Math.abs(across)) * DEG);
 }

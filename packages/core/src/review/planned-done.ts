@@ -1,14 +1,5 @@
 import type { Side } from '../anatomy/side.js';
-
-/** A planned or logged amount of stretching. */
-export interface DoseEntry {
-  /** 1-based week of the block. */
-  readonly week: number;
-  readonly group: string;
-  /** null for an exercise that works both sides at once: each side is credited once. */
-  readonly side: Side | null;
-  readonly seconds: number;
-}
+import type { DoseEntry } from '../dose/dose-entry.js';
 
 /** Planned against done of one group and week. Seconds per side. */
 export interface PlannedDone {

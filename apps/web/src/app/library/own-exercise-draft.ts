@@ -1,5 +1,5 @@
 import type { OwnExercise, OwnExerciseBody } from '@yandle/contract';
-import { type Exercise, type ExerciseDefinition, PLAINEST } from '@yandle/core';
+import { type Exercise, type ExerciseDefinition, PLAINEST, TURNING_GROUPS } from '@yandle/core';
 import { definitionOf } from './library.service';
 
 /** Fields that are lists of lines, typed one a line. */
@@ -72,8 +72,14 @@ const lines = (text: string): string[] =>
 
 /** What is sent. */
 export function bodyOf(draft: ExerciseDraft, version: number | null, archived: boolean): OwnExerciseBody {
+  const { turns, otherSide, ...rest } = draft;
+  const groups = [draft.primary, ...draft.secondary];
+  // What is said of groups that are no longer worked is not sent.
+  const across = (otherSide ?? []).filter((g) => groups.includes(g));
   return {
-    ...draft,
+    ...rest,
+    ...(turns !== undefined && groups.some((g) => TURNING_GROUPS.includes(g)) ? { turns } : {}),
+    ...(across.length > 0 ? { otherSide: across } : {}),
     name: draft.name.trim(),
     steps: lines(draft.steps),
     faults: lines(draft.faults),

@@ -15,7 +15,11 @@ import {
   POSITIONS,
   PROPS,
   TECHNIQUES,
+  TURNING_GROUPS,
+  TURNS,
+  turnWords,
   type Exercise,
+  type MuscleGroupId,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -121,6 +125,31 @@ export class OwnExerciseForm {
 
   protected has(field: ListField, id: string): boolean {
     return (this.draft()[field] as readonly string[]).includes(id);
+  }
+
+  /** Groups of the draft. */
+  private readonly groupsOf = computed((): readonly MuscleGroupId[] => [
+    this.draft().primary,
+    ...this.draft().secondary,
+  ]);
+  protected readonly worked = computed(() => MUSCLE_GROUPS.filter((g) => this.groupsOf().includes(g.id)));
+  /** True where a group of it holds two opposite motions. */
+  protected readonly turned = computed(() => this.groupsOf().some((g) => TURNING_GROUPS.includes(g)));
+  protected readonly turnChoices = TURNS.map((id) => ({ id, words: turnWords(id) }));
+
+  protected chooseTurn(text: string): void {
+    const { turns: _, ...rest } = this.draft();
+    const turns = oneOf(TURNS, text);
+    this.draft.set(turns === null ? rest : { ...rest, turns });
+  }
+
+  protected isAcross(group: MuscleGroupId): boolean {
+    return this.draft().otherSide?.includes(group) ?? false;
+  }
+
+  protected toggleAcross(group: MuscleGroupId): void {
+    const now = this.draft().otherSide ?? [];
+    this.set({ otherSide: now.includes(group) ? now.filter((g) => g !== group) : [...now, group] });
   }
 
   /** Takes one of the choices a list offers. */

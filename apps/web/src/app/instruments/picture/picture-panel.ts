@@ -1,6 +1,14 @@
 import { oneOf } from '../../ui/one-of';
 import { Component, computed, DestroyRef, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { BENDS, type Bends, formatNumber, horizonTilt, PICTURE_READINGS, type PictureReading } from '@yandle/core';
+import {
+  formatNumber,
+  horizonTilt,
+  PICTURE_READINGS,
+  PICTURE_WAYS,
+  type PictureReading,
+  type PictureWay,
+  WAYS_OF,
+} from '@yandle/core';
 import {
   angleOf,
   moved,
@@ -14,6 +22,17 @@ import {
 
 /** Longest edge of an attached picture, pixels. */
 const LONGEST = 1600;
+
+/** Which way an angle counts, as the list says it. */
+const WAY_WORDS: Readonly<Record<PictureWay, string>> = {
+  either: 'not said: never negative',
+  clockwise: 'clockwise; past straight is negative',
+  'counter-clockwise': 'counter-clockwise; past straight is negative',
+  above: 'above level; below is negative',
+  below: 'below level; above is negative',
+  left: 'left of upright; right is negative',
+  right: 'right of upright; left is negative',
+};
 
 interface Loaded {
   readonly url: string;
@@ -40,13 +59,14 @@ export class PicturePanel {
   protected readonly points = signal<Points | null>(null);
   protected readonly window = signal<Window | null>(null);
   protected readonly reading = signal<PictureReading>('between');
-  protected readonly bends = signal<Bends>('either');
-  protected readonly ways = [
-    { bends: 'either', words: 'not said: never negative' },
-    { bends: 'clockwise', words: 'clockwise; past straight is negative' },
-    { bends: 'counter-clockwise', words: 'counter-clockwise; past straight is negative' },
-  ] as const;
-  protected readonly chooseBend = (text: string): void => this.bends.set(oneOf(BENDS, text) ?? this.bends());
+  /** Which way counts as positive; one of another reading counts as not said. */
+  private readonly chosenWay = signal<PictureWay>('either');
+  protected readonly way = computed(() =>
+    WAYS_OF[this.reading()].includes(this.chosenWay()) ? this.chosenWay() : 'either',
+  );
+  protected readonly ways = computed(() => WAYS_OF[this.reading()].map((way) => ({ way, words: WAY_WORDS[way] })));
+  protected readonly chooseWay = (text: string): void =>
+    this.chosenWay.set(oneOf(PICTURE_WAYS, text) ?? this.chosenWay());
   protected readonly horizon = signal(false);
   protected readonly active = signal<PointIndex>(0);
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
@@ -60,7 +80,7 @@ export class PicturePanel {
   protected readonly shown = computed((): readonly PointIndex[] => (this.horizon() ? [0, 1, 2, 3, 4] : [0, 1, 2]));
   protected readonly result = computed(() => {
     const p = this.points();
-    return p ? angleOf(p, this.reading(), this.horizon(), this.bends()) : null;
+    return p ? angleOf(p, this.reading(), this.horizon(), this.way()) : null;
   });
   protected readonly words = computed(() => {
     const r = this.result();

@@ -1,5 +1,5 @@
 import {
-  type Bends,
+  type PictureWay,
   CoreError,
   errorWords,
   pictureAngle,
@@ -53,11 +53,11 @@ export function angleOf(
   points: Points,
   reading: PictureReading,
   horizon: boolean,
-  bends: Bends = 'either',
+  way: PictureWay = 'either',
 ): { angle: number } | { error: string } {
   try {
     const [fixed, joint, moving, left, right] = points;
-    const angle = pictureAngle(fixed, joint, moving, reading, horizon ? [left, right] : null, bends);
+    const angle = pictureAngle(fixed, joint, moving, reading, horizon ? [left, right] : null, way);
     return { angle: roundTo(angle, 1) };
   } catch (err) {
     return { error: err instanceof CoreError ? errorWords(err) : 'The points make no angle.' };

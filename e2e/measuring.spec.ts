@@ -149,14 +149,14 @@ test('a coach’s own error stands for what that coach measured, and can be take
   await page.getByLabel('One client per line: name, first, second').fill(rows.join('\n'));
   await page.getByRole('button', { name: 'Use these' }).click();
   await expect(page.getByText('10 clients added.')).toBeVisible();
-  // Differences ±1, mean 0: SD √(10/9) = 1.05, SEM = SD/√2 = 0.75; MDC95 = 1.96·√2·0.75 = 2.07.
+  // Differences ±1, mean 0: SD √(10/9) = 1.05, SEM = SD/√2 = 0.75; ten clients, t = 2.262: MDC95 = 2.262·√2·0.745 = 2.38.
   await expect(page.getByText('0.75°', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Use as my error for this test' }).click();
   await expect(page.getByText(/Now in use: 0\.75°/)).toBeVisible();
   const { client } = await clientCalled(page.request, 'Ottoline');
   await page.goto(`/clients/${client.id}/progress`);
   await expect(page.getByRole('region', { name: 'Active knee extension' })).toContainText(
-    'A change above 2.1° is real',
+    'A change above 2.4° is real',
   );
   await page.goto('/error');
   await page.getByRole('button', { name: 'Withdraw the error of Active knee extension' }).click();

@@ -146,6 +146,8 @@ describe('goals, complaints and decisions', () => {
       battery: body.quickCheck,
     };
     await h.agent.post(`/api/v1/clients/${id}/assessments`).send(assessment).expect(201);
+    const reading = { testId: body.quickCheck[0], side: 'left', value: 9, instrument: 'tape', replaces: null };
+    await h.agent.put(`/api/v1/assessments/${assessment.id}/readings/${uuid()}`).send(reading).expect(200);
     // Six days ago: not yet.
     expect((await checks()).map((c) => c.clientId)).not.toContain(id);
     h.clock.now = new Date('2026-03-10T08:00:00.000Z');

@@ -1,4 +1,4 @@
-import { DEFAULT_TIMINGS } from '@yandle/core';
+import { addDays, DEFAULT_TIMINGS } from '@yandle/core';
 import type { Block, Revision, RevisionSummary, Session, SessionSummary } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -38,24 +38,46 @@ const hold = (sets: number, holdSeconds: number) => ({
 });
 
 describe('a running block', () => {
-  // Domain 2.6, 4: an assessment from five days before a retest to five after it meets it.
-  it('asks for no retest of what was measured a few days before', async () => {
-    const measured = async (date: string) => {
-      const client = await aClient(h);
+  // Domain 2.6, 4: an assessment from five days before a retest meets it; the baseline only one on another day than the one that chose the lanes.
+  it('asks for no retest of what was measured a few days before, and for a baseline on a second day', async () => {
+    const measure = async (client: string, date: string) => {
       const about = { id: uuid(), date, time: '09:40', warm: false, note: '', battery: ['neck-rotation'] };
       await h.agent.post(`/api/v1/clients/${client}/assessments`).send(about).expect(201);
       await h.agent
         .put(`/api/v1/assessments/${about.id}/readings/${uuid()}`)
         .send({ testId: 'neck-rotation', side: 'left', value: 60, instrument: 'goniometer', replaces: null })
         .expect(200);
-      const block = await plan(client);
+    };
+    at('2026-03-05T09:00:00.000Z');
+    const client = await aClient(h);
+    await measure(client, '2026-03-05');
+    const block = await plan(client);
+    const next = async () => {
       const { nextRetest } = (await h.agent.get(`/api/v1/clients/${client}`)).body as { nextRetest: string };
       return block.retests.findIndex((r) => r.date === nextRetest);
     };
-    // The baseline of a block that begins on 9 March is on the 8th.
-    expect([await measured('2026-03-02'), await measured('2026-03-03'), await measured('2026-03-09')]).toEqual([
-      0, 1, 1,
-    ]);
+    // The baseline of a block that begins on 9 March is on the 8th; what was measured on the 5th chose its lanes.
+    expect(await next()).toBe(0);
+    at('2026-03-07T09:00:00.000Z');
+    await measure(client, '2026-03-07');
+    expect(await next()).toBe(1);
+    // Once the block has begun nobody can measure before it any more.
+    const late = await aClient(h);
+    at('2026-03-05T09:00:00.000Z');
+    await measure(late, '2026-03-05');
+    await plan(late);
+    at('2026-03-10T09:00:00.000Z');
+    const { nextRetest } = (await h.agent.get(`/api/v1/clients/${late}`)).body as { nextRetest: string };
+    expect(nextRetest).toBe(block.retests[1]!.date);
+    // Five days before the second retest meets it, six do not.
+    const before = (days: number) => addDays(block.retests[1]!.date, -days);
+    at(`${before(6)}T09:00:00.000Z`);
+    await measure(client, before(6));
+    expect(await next()).toBe(1);
+    at(`${before(5)}T09:00:00.000Z`);
+    await measure(client, before(5));
+    expect(await next()).toBe(2);
+    at('2026-03-09T08:00:00.000Z');
   });
 
   // Of two clients alike, one is given other minutes, days and experience after the block was published.

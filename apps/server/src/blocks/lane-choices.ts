@@ -7,6 +7,12 @@ const CHOICES = `SELECT l.muscle_group AS muscleGroup, b.created_at AS createdAt
   FROM block b INNER JOIN revision r ON r.block_id = b.id AND r.number = 1 INNER JOIN lane l ON l.revision_id = r.id
   WHERE b.studio_id = {studio} AND b.client_id = :clientId ORDER BY b.start_date`;
 
+/** Day on which the lanes of a block were chosen: one that was written down after it had begun was chosen before its first day. */
+export function chosenOn(createdAt: Date | string, startDate: PlainDate, timeZone: string): PlainDate {
+  const written = dateIn(timeZone, new Date(createdAt));
+  return written < startDate ? written : startDate;
+}
+
 /** The lanes of all blocks of a client, earliest first: they say which results had chosen a lane. */
 export async function laneChoices(data: StudioData, clientId: string, timeZone: string): Promise<GroupChoice[]> {
   const rows = await data.read<{
@@ -15,9 +21,9 @@ export async function laneChoices(data: StudioData, clientId: string, timeZone: 
     startDate: PlainDate;
     firstSession: PlainDate | null;
   }>(CHOICES, { clientId });
-  return rows.map(({ muscleGroup, createdAt, startDate, firstSession }) => {
-    const written = dateIn(timeZone, new Date(createdAt));
-    // A block that was written down after it had begun was chosen before its first day.
-    return { group: muscleGroup, chosenOn: written < startDate ? written : startDate, firstSession };
-  });
+  return rows.map(({ muscleGroup, createdAt, startDate, firstSession }) => ({
+    group: muscleGroup,
+    chosenOn: chosenOn(createdAt, startDate, timeZone),
+    firstSession,
+  }));
 }

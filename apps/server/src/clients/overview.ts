@@ -1,4 +1,5 @@
 import { addDays, endOfBlock, type PlainDate, runningBlock, weekOn } from '@yandle/core';
+import { chosenOn } from '../blocks/lane-choices.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 
@@ -22,6 +23,7 @@ interface BlockRow {
   readonly startDate: PlainDate;
   readonly weeks: number;
   readonly endedAt: null;
+  readonly createdAt: Date;
 }
 
 /** By the index of the assessments of a client that count alone: no row is read. One that was taken back, or has no reading, is none. */
@@ -30,7 +32,7 @@ const ASSESSMENTS = `SELECT c.id AS clientId, COALESCE(DATE_FORMAT(
     (SELECT COUNT(*) FROM assessment a WHERE a.client_id = c.id AND a.counts = 1) AS count
   FROM client c WHERE c.studio_id = {studio} AND c.id IN (:ids)`;
 
-const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m-%d') AS startDate, weeks, ended_at AS endedAt
+const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m-%d') AS startDate, weeks, ended_at AS endedAt, created_at AS createdAt
   FROM block WHERE studio_id = {studio} AND client_id IN (:ids) AND ended_at IS NULL`;
 
 /** The first session of each block that is not done, from a day on. */
@@ -46,6 +48,9 @@ const RETESTS = `SELECT block_id AS blockId, DATE_FORMAT(date, '%Y-%m-%d') AS da
 
 /** An assessment so many days before a retest meets it. Common practice, no source. */
 const MEETS_DAYS = 5;
+
+/** The retest before week 1 is the baseline. */
+const BASELINE_WEEK = 1;
 
 function remembered<V>(make: (key: string) => V): (key: string) => V {
   const known = new Map<string, V>();
@@ -70,6 +75,7 @@ export async function overviews(
 ): Promise<Map<string, Overview>> {
   if (clientIds.length === 0) return new Map();
   const ids = [...clientIds];
+  const { timeZone } = await data.studio();
   const [assessments, blocks] = await Promise.all([
     data.read<{ clientId: string; last: PlainDate; count: number }>(ASSESSMENTS, { ids }),
     data.read<BlockRow>(BLOCKS, { ids }),
@@ -107,12 +113,19 @@ export async function overviews(
   const sessionOf = new Map(sessions.map((s) => [s.blockId, s]));
   const retestsOf = groupBy(retests, (r) => r.blockId);
 
+  // What chose the lanes is no baseline of them: it is measured again on another day, before the block begins (domain 2.6, 4).
+  const isBaselineDue = (r: { date: PlainDate }, last: PlainDate | null, b: BlockRow): boolean =>
+    today <= (r.date > b.startDate ? r.date : b.startDate) &&
+    (last === null || last <= chosenOn(b.createdAt, b.startDate, timeZone));
+  const isDue = (r: { date: PlainDate; week: number }, last: PlainDate | null, b: BlockRow): boolean =>
+    r.week === BASELINE_WEEK ? isBaselineDue(r, last, b) : last === null || r.date > meets(last);
+
   return new Map(
     ids.map((id) => {
       const last = measured.get(id)?.last || null;
       const b = running.get(id) ?? null;
       const next = b ? sessionOf.get(b.id) : undefined;
-      const retest = b ? retestsOf.get(b.id)?.find((r) => last === null || r.date > meets(last)) : undefined;
+      const retest = b ? retestsOf.get(b.id)?.find((r) => isDue(r, last, b)) : undefined;
       return [
         id,
         {

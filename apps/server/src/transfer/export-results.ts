@@ -1,4 +1,5 @@
 import { Readable } from 'node:stream';
+import { IsNull } from 'typeorm';
 import { RESULT_COLUMNS, testInCatalogue, toCell, type ResultColumn } from '@yandle/core';
 import { CoachEntity } from '../accounts/entities.js';
 import { AssessmentEntity, ReadingEntity } from '../assessments/entities.js';
@@ -31,7 +32,7 @@ export async function* exportedReadings(
   const order = { clientId: 'ASC', date: 'ASC', time: 'ASC', id: 'ASC' } as const;
   const assessments = await data.find(
     AssessmentEntity,
-    { ...(clientId ? { clientId } : {}), counts: true },
+    { ...(clientId ? { clientId } : {}), removedAt: IsNull() },
     { select: { id: true }, order },
   );
   for (let i = 0; i < assessments.length; i += AT_ONCE) {

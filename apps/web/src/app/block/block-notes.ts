@@ -13,6 +13,7 @@ import {
   usualError,
   type RomTest,
 } from '@yandle/core';
+import { AccountService } from '../data/account.service';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { BlockStore } from './block.store';
 
@@ -66,6 +67,12 @@ import { BlockStore } from './block.store';
               </li>
             }
           </ul>
+          @if (baselineAhead()) {
+            <p class="mt-1">
+              For the baseline measure again, cold and on another day, what chose these lanes: the day on which a result
+              was short is a lucky pick, and part of a first gain would be chance.
+            </p>
+          }
           @if (seen().length > 0) {
             <p class="mt-1">
               Smallest true gain that one retest shows 4 times in 5: {{ seen().join('; ') }}. Measured on two days each
@@ -94,6 +101,7 @@ import { BlockStore } from './block.store';
 export class BlockNotes {
   protected readonly store = inject(BlockStore);
   private readonly tests = inject(TestCatalogueService);
+  private readonly today = inject(AccountService).me()?.today ?? '';
   protected readonly leftOut = computed(() =>
     this.store.leftOut().map((l) => ({ name: l.exercise.name, why: l.because.map(cautionTitle).join(', ') })),
   );
@@ -111,6 +119,12 @@ export class BlockNotes {
       const gain = formatReading(smallestGainSeen(usualError(test)), test.unit);
       return [`${lowerFirst(muscleGroupName(group))} ${gain} (${lowerFirst(test.name)})`];
     });
+  });
+
+  /** The baseline lies ahead, or is today. */
+  protected readonly baselineAhead = computed(() => {
+    const baseline = this.store.running()?.retests.find((r) => r.week === 1);
+    return baseline !== undefined && baseline.date >= this.today;
   });
 
   protected async move(week: number, date: string): Promise<void> {

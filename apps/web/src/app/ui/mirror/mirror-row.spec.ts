@@ -4,7 +4,8 @@ import { MirrorRow } from './mirror-row';
 import { doseRow, sideWords, testRow, type MirrorRowModel } from './mirror-row.model';
 
 const knee = ACTIVE_KNEE_EXTENSION;
-const result = (...readings: number[]) => resultOfReadings(readings, knee);
+/** Two readings that agree: the published error is theirs. */
+const result = (value: number) => resultOfReadings([value, value], knee);
 
 describe('testRow', () => {
   it('draws longer as freer, also where fewer degrees are better', () => {
@@ -17,6 +18,9 @@ describe('testRow', () => {
   it('makes the whisker 1.96 SEM to each side: 5.88° of a scale of 70° at a SEM of 3°', () => {
     const { whisker } = testRow(knee, { left: result(35), right: null }, null, 20).bars.left!;
     expect(whisker!.to - whisker!.from).toBeCloseTo((2 * 5.88) / 70, 3);
+    // A single reading: √(9 + (5/2.77)²/2) = 3.26°.
+    const one = testRow(knee, { left: resultOfReadings([35], knee), right: null }, null, 20).bars.left!.whisker!;
+    expect(one.to - one.from).toBeCloseTo((2 * 1.96 * 3.26) / 70, 3);
   });
 
   it('fills the dot of the time before only when the change is more than the error (8.3°)', () => {

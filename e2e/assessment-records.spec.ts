@@ -72,7 +72,7 @@ test('an assessment as a record: kept on leaving the field, taken back with undo
   await expect(page.getByRole('heading', { name: 'New assessment' })).toBeVisible();
 });
 
-test('a retest is put on another day, and the calendar of the client says so', async ({ page }) => {
+test('a retest is put on another day, and the path of the client says so', async ({ page }) => {
   await signInQuietly(page);
   const { client, nextRetest } = await clientCalled(page.request, 'Ottoline');
   const moved = new Date(`${nextRetest!}T12:00:00Z`);

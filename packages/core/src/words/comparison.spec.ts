@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { romTestById } from '../catalogue/tests.js';
-import { baselineWords, goalWords, seenWords } from './comparison.js';
+import { baselineWords, goalWords, plateauWronglyWords, saidWronglyWords, seenWords } from './comparison.js';
 
 const KNEE = romTestById('active-knee-extension');
 const measured = (left: number, right: number) => ({ test: KNEE, left, right, both: null });
@@ -17,6 +17,11 @@ describe('what a comparison can show', () => {
     expect(goalWords(20, measured(25, 27), KNEE)).toMatch(/^7° to go, inside the error of one result \(8\.3°\)/);
     expect(goalWords(20, measured(20, 15), KNEE)).toBe('Reached in the newest result.');
     expect(goalWords(20, null, KNEE)).toMatch(/^Not measured yet\./);
+  });
+  // docs/calibration.md: the worst of the errors simulated, rounded; the bars are 2.5 and 5 of 100.
+  it('says how often it errs', () => {
+    expect(saidWronglyWords()).toMatch(/“improved” of [123] of 100 clients and “worse” of [123] of 100/);
+    expect(plateauWronglyWords()).toMatch(/in [1-5] of 100 blocks/);
   });
   it('tells the story of a baseline only where it has one', () => {
     const one = (baseline: 'as it came' | 'second day' | 'chosen') => ({

@@ -51,13 +51,14 @@ export function goalWords(goal: number, now: MeasuredTest | null, test: RomTest)
   return `${formatReading(gap, test.unit)} to go${inside}. ${seen}`;
 }
 
+const ofHundred = (share: number): string => `${roundTo(share)} of 100`;
+
 /** How often "improved" or "worse" is said of no change, for who asks. */
 export function saidWronglyWords(): string {
-  const of = (share: number): string => `${roundTo(share)} in 100`;
-  return `Of no change, “improved” is said wrongly ${of(SAID_WRONGLY.improved)} times and “worse” ${of(SAID_WRONGLY.worse)} at each retest (simulated).`;
+  return `Where nothing has changed, a retest still says “improved” of ${ofHundred(SAID_WRONGLY.improved)} clients and “worse” of ${ofHundred(SAID_WRONGLY.worse)} (simulated).`;
 }
 
 /** How often a plateau is said of a client on course. */
 export function plateauWronglyWords(): string {
-  return `Of clients on course a plateau is said at some time in ${roundTo(SAID_WRONGLY.plateau)} of 100 blocks (simulated).`;
+  return `A plateau is wrongly said at some time in ${ofHundred(SAID_WRONGLY.plateau)} blocks of clients on course (simulated).`;
 }

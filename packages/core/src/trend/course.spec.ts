@@ -148,6 +148,8 @@ describe('courseOf', () => {
     // Five dates in four weeks: the first look that can tell. The second says it.
     expect(courseOf(trend(slow.slice(0, 5), weeks.slice(0, 5)), DEG, aim, on(0.85)).state).toBe('cannot tell yet');
     expect(courseOf(trend(slow.slice(0, 6), weeks.slice(0, 6)), DEG, aim, on(0.85)).state).toBe('plateau');
+    // Against a reference alone nobody has set out for anything.
+    expect(courseOf(trend(slow), DEG, { ...aim, setOn: null }, on(0.85)).state).toBe('cannot tell yet');
     // At an error of 5° the same readings may still be on course.
     expect(courseOf(trend(slow, weeks, 5), DEG, aim, on(0.85)).state).toBe('cannot tell yet');
   });

@@ -129,7 +129,7 @@ function surelySlower(series: readonly DatedResult[], rate: number, direction: 1
 /**
  * Whether a trend leads to its aim (domain 2.3).
  *
- * Plateau only with adherence of 80 % or more, and when at two looks running, each of five dates and four weeks or more, the upper bound of
+ * Plateau only of a goal that was set, with adherence of 80 % or more, and when at two looks running, each of five dates and four weeks or more, the upper bound of
  * the 95 % interval of the line with the known errors lies below the rate that the aim needed when it was set: a lack of data is never called
  * a plateau.
  */
@@ -152,7 +152,8 @@ export function courseOf(
   const forecast = there ? null : forecastOf(series, aim.value, direction, PRACTICE_SPREAD[unit]);
   if (aim.by !== null && today > aim.by) return { state: 'past its date', why: 'date-over', forecast, needed };
   if (there) return { state: 'on course', why: 'trend-is-there', forecast: null, needed };
-  const practised = adherence !== null && adherence >= PLATEAU_ADHERENCE;
+  // Too slow for what: a reference is nothing that the client has set out for.
+  const practised = aim.setOn !== null && adherence !== null && adherence >= PLATEAU_ADHERENCE;
   const looks = [series, series.slice(0, -1)];
   if (needed !== null && practised && looks.every((s) => surelySlower(s, needed, direction)))
     return { state: 'plateau', why: 'too-slow', forecast, needed };

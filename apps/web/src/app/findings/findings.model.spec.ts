@@ -1,5 +1,6 @@
-import type { Findings, GroupFinding, MuscleGroupId, TestFinding } from '@yandle/core';
-import { shadesOf, stepsWords } from './findings.model';
+import { SHIPPED_TESTS, type Findings, type GroupFinding, type MuscleGroupId, type TestFinding } from '@yandle/core';
+import { aReading, anAssessment } from '../testing/assessments';
+import { newestResults, shadesOf, stepsWords } from './findings.model';
 
 const group = (id: MuscleGroupId, score: number): GroupFinding => ({ group: id, score }) as GroupFinding;
 const found = (ranked: readonly GroupFinding[], over: Partial<Findings> = {}): Findings => ({
@@ -39,5 +40,26 @@ describe('the size of a gap', () => {
     expect(stepsWords(finding(11, 1.32))).toBe('1.3 × the smallest real change');
     expect(stepsWords(finding(-2, -0.2))).toBe('');
     expect(stepsWords({ shortfall: null } as TestFinding)).toBe('');
+  });
+});
+
+describe('the newest results', () => {
+  const knee = 'active-knee-extension';
+  const day = (date: string, left: number, right: number, over = {}) =>
+    anAssessment(
+      date,
+      [left, left]
+        .map((v, i) => aReading(knee, 'left', v, { id: `${date}l${i}` }))
+        .concat([right, right].map((v, i) => aReading(knee, 'right', v, { id: `${date}r${i}` }))),
+      over,
+    );
+  it('say the change of each side, what speaks against it once, and how many comparisons were made', () => {
+    const [m] = newestResults([day('2026-01-05', 40, 30), day('2026-03-05', 30, 29, { time: '18:00' })], SHIPPED_TESTS);
+    // MDC95 of 3° is 8.3°: ten are real, one is not.
+    expect(m!.compared).toEqual({ all: 2, real: 1 });
+    expect(m!.changes).toHaveLength(3);
+    expect(m!.changes[0]).toMatch(/^left improved: 10° freer/);
+    expect(m!.changes[1]).toMatch(/^right no detectable change/);
+    expect(m!.changes[2]).toBe('different: more than 2 hours apart in the time of day');
   });
 });

@@ -52,17 +52,19 @@ export function newestResults(
       if (!before || !now) return [];
       const change = changeBetween(before.value, now.value, m.test.better, [before, now]);
       const [a, b] = [before.from.at(-1)!, now.from.at(-1)!];
-      const different = differentConditions(conditionsOf(a, m.test, side), conditionsOf(b, m.test, side)).map(
-        conditionWords,
-      );
-      const care = different.length > 0 ? `; different: ${different.join(', ')}` : '';
-      const words = `${side === null ? '' : `${side} `}${changeWords(change, m.test)}${care}`;
-      return [{ words, real: change.class !== 'no detectable change' }];
+      const different = differentConditions(conditionsOf(a, m.test, side), conditionsOf(b, m.test, side));
+      const words = `${side === null ? '' : `${side} `}${changeWords(change, m.test)}`;
+      return [{ words, real: change.class !== 'no detectable change', different: different.map(conditionWords) }];
     });
+    const different = [...new Set(changes.flatMap((c) => c.different))];
     return {
       ...m,
       goal: goals.get(m.test.id) ?? null,
-      changes: changes.map((c) => c.words),
+      // What speaks against comparing is said once for both sides.
+      changes: [
+        ...changes.map((c) => c.words),
+        ...(different.length > 0 ? [`different: ${different.join(', ')}`] : []),
+      ],
       compared: { all: changes.length, real: changes.filter((c) => c.real).length },
     };
   });

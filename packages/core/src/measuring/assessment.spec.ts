@@ -71,6 +71,20 @@ describe('a series of results', () => {
     expect(series([warm])).toEqual([['2026-03-08', 30]]);
   });
 
+  // Domain 2.2: a result taken warm or after a session is shown beside the cold one and never replaces it.
+  it('leaves what was taken right after a session beside, and counts it again on the other half of the day', () => {
+    const series = (hoursSinceSession: number | null) =>
+      resultSeries(
+        [assessment('2026-03-01', [reading(40)]), { ...assessment('2026-03-20', [reading(10)]), hoursSinceSession }],
+        SHIPPED_TESTS,
+        KNEE,
+        'left',
+      ).map((r) => r.value);
+    expect(series(0.5)).toEqual([40]);
+    expect(series(12)).toEqual([40, 10]);
+    expect(series(null)).toEqual([40, 10]);
+  });
+
   it('averages two assessments of one day, with the error of one', () => {
     const day = [assessment('2026-03-01', [reading(40)]), assessment('2026-03-01', [reading(36)], { time: '17:00' })];
     const [one] = resultSeries(day, SHIPPED_TESTS, KNEE, 'left');

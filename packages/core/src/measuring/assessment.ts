@@ -26,6 +26,8 @@ export interface TakenAssessment<R extends TakenReading = TakenReading> {
   readonly time: string;
   readonly warm: boolean;
   readonly testerId: string;
+  /** Hours since the last session ended; null or left out when none is known. */
+  readonly hoursSinceSession?: number | null;
   readonly readings: readonly R[];
 }
 
@@ -76,6 +78,16 @@ export function isWarm(
   return readingsOf(assessment, test, side).at(-1)?.warm ?? assessment.warm;
 }
 
+/** So many hours after a session a body is still freer for it. Common practice, no source. */
+const AFTER_SESSION_HOURS = 6;
+
+/** True when a test and side were taken cold, and not on the heels of a session: such results speak for a client. */
+function isStandard(assessment: TakenAssessment, test: Pick<RomTest, 'id'>, side: Side | null): boolean {
+  const { hoursSinceSession } = assessment;
+  const after = hoursSinceSession != null && hoursSinceSession < AFTER_SESSION_HOURS;
+  return !after && !isWarm(assessment, test, side);
+}
+
 /** The result of a test and side on one day. Value and error in the unit of the test. */
 export interface DayResult<A extends TakenAssessment = TakenAssessment> extends ResultError {
   readonly date: PlainDate;
@@ -90,7 +102,7 @@ const inOrder = (a: TakenAssessment, b: TakenAssessment): number =>
 /**
  * The results of a test and side day by day, oldest first: the only place where readings become a course (domain 2.2).
  *
- * Cold results count; warm ones stand beside and never replace them, so they make the course only where nothing was ever taken cold. Two
+ * Cold results count; those taken warm or right after a session stand beside and never replace them, so they make the course only where nothing else was taken. Two
  * assessments of one day are averaged. The error of a mean stays that of one of them: a test-retest error is between days, so measuring twice
  * in one day does not make it smaller.
  */
@@ -101,7 +113,7 @@ export function resultSeries<A extends TakenAssessment>(
   side: Side | null,
 ): DayResult<A>[] {
   const all = [...assessments].sort(inOrder).filter((a) => readingsOf(a, test, side).length > 0);
-  const cold = all.filter((a) => !isWarm(a, test, side));
+  const cold = all.filter((a) => isStandard(a, test, side));
   const days = new Map<PlainDate, A[]>();
   for (const a of cold.length > 0 ? cold : all) days.set(a.date, [...(days.get(a.date) ?? []), a]);
   return [...days].map(([date, from]): DayResult<A> => {

@@ -83,7 +83,7 @@ describe('ProgressScreen', () => {
           time: '18:00',
           testerId: 'k2',
           testerName: 'Joris',
-          hoursSinceSession: 2,
+          hoursSinceSession: 12,
         }),
       ],
       dose: null,

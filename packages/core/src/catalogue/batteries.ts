@@ -115,6 +115,7 @@ export const BATTERIES: readonly Battery[] = [
       'weight-bearing-lunge',
       'back-scratch',
       'chair-sit-and-reach',
+      'head-to-wall',
       'seated-rotation',
       'neck-rotation',
       'neck-side-bend',

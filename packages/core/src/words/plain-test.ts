@@ -37,6 +37,13 @@ const PLAIN: Readonly<Record<string, string>> = {
   'neck-extension': 'Looking up',
   'wrist-extension': 'Wrist back',
   'wrist-flexion': 'Wrist forward',
+  'straight-knee-lean': 'Leaning over the foot, knee straight',
+  'sitting-hip-rotation-in': 'Hip turned in, sitting',
+  'sitting-hip-rotation-out': 'Hip turned out, sitting',
+  'prone-press-up-height': 'Chest up, face down',
+  'head-to-wall': 'Head to wall',
+  'wall-arm-raise': 'Arm overhead, back to a wall',
+  'elbow-straightening-behind': 'Elbow straight, arm behind',
 };
 
 /** Name of a test for its client. */

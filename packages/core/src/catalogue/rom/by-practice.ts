@@ -2,10 +2,12 @@ import type { RomTest } from '../rom-test.js';
 import { GONIOMETER_ERROR, practice, TAPE_ERROR } from './sources.js';
 
 // Common practice, no source: tests for groups that others do not reach, and for who cannot lie down. None has a reference of its own.
-const NO_REFERENCE: RomTest['reference'] = {
+const noReference = (compare: string): RomTest['reference'] => ({
   kind: 'none',
-  why: 'No published values for this way of measuring: compare a client with themselves, and left with right.',
-};
+  why: `No published values for this way of measuring: compare ${compare}.`,
+});
+const NO_REFERENCE = noReference('a client with themselves, and left with right');
+const NO_REFERENCE_NO_SIDES = noReference('a client with themselves');
 
 const WALL_ARM_RAISE: RomTest = {
   id: 'wall-arm-raise',
@@ -167,7 +169,7 @@ const PRESS_UP_HEIGHT: RomTest = {
   scale: { stiffest: 10, freest: 55 },
   error: { sem: 2, source: TAPE_ERROR },
   sideThreshold: null,
-  reference: NO_REFERENCE,
+  reference: NO_REFERENCE_NO_SIDES,
   limits: [
     { group: 'abdominals', weight: 1, side: 'none' },
     { group: 'hip-flexors', weight: 0.3, side: 'none' },
@@ -205,7 +207,7 @@ const HEAD_TO_WALL: RomTest = {
   scale: { stiffest: 15, freest: 0 },
   error: { sem: 0.8, source: practice('A working default until you have measured your own.') },
   sideThreshold: null,
-  reference: NO_REFERENCE,
+  reference: NO_REFERENCE_NO_SIDES,
   limits: [{ group: 'upper-back', weight: 1, side: 'none' }],
   cautions: ['Dizziness, or a back that has lately become rounder or shorter: see a doctor before stretching it.'],
   faults: ['Chin tipping up', 'Low back arching'],

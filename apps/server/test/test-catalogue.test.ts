@@ -47,7 +47,12 @@ describe('the test catalogue', () => {
       .expect(400);
     const changed = await put(id, ownTestBody({ version: 1, better: 'more' })).expect(400);
     expect((changed.body as Problem).errors![0]!.path).toBe('better');
-    await put(id, ownTestBody({ version: 1, steps: ['Slide up slowly.'], archived: true })).expect(200);
+    // What moves the joint was never said: it may be, once.
+    await put(id, ownTestBody({ version: 1, moved: 'active' })).expect(200);
+    const other = await put(id, ownTestBody({ version: 2, moved: 'tester' })).expect(400);
+    expect((other.body as Problem).errors![0]!.path).toBe('moved');
+    const last = { version: 2, moved: 'active', steps: ['Slide up slowly.'], archived: true };
+    await put(id, ownTestBody(last)).expect(200);
     expect((await catalogue()).ownTests.find((t) => t.id === id)).toMatchObject({ used: true, archived: true });
   });
 

@@ -184,6 +184,7 @@ export * from './words/plain-test.js';
 export * from './words/reference.js';
 export * from './words/reliability.js';
 export * from './words/dose.js';
+export * from './words/assessment-date.js';
 export * from './words/comparison.js';
 export * from './words/mover.js';
 export * from './words/trend.js';

@@ -1,5 +1,13 @@
 import type { Assessment, BeightonBody, CreateAssessmentBody, ReadingBody, TestEventBody } from '@yandle/contract';
-import { isPlausible, refusalWords, current, MAX_READINGS, type PlainDate, testInCatalogue } from '@yandle/core';
+import {
+  assessmentDateFault,
+  isPlausible,
+  refusalWords,
+  current,
+  MAX_READINGS,
+  type PlainDate,
+  testInCatalogue,
+} from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { instantOf } from '../clock.js';
@@ -111,8 +119,8 @@ export async function getAssessment(data: StudioData, id: string, timeZone: stri
 
 /** @throws HttpProblem `validation` for a day that no assessment can be of */
 export function assertDate(date: PlainDate, client: Pick<ClientEntity, 'birthDate'>, today: PlainDate): void {
-  if (date > today) throw invalidField('date', 'An assessment can’t be in the future.');
-  if (date < client.birthDate) throw invalidField('date', 'This is before the client was born.');
+  const fault = assessmentDateFault(date, today, client.birthDate);
+  if (fault !== null) throw invalidField('date', fault);
 }
 
 /** Whether an assessment counts: it stands, and has a reading that stands. Called wherever either changes; the only place that says so. */

@@ -96,12 +96,16 @@ export async function putOwnTest(data: StudioData, id: string, body: OwnTestBody
       {
         create: (head: RowHead) => ({ ...head, definition, archived, createdAt: tx.now }),
         edit: (row) => {
-          const changed = MEANING_FIELDS.filter((f) => used && row.definition[f] !== definition[f]);
+          // What was never said may still be said.
+          const changed = MEANING_FIELDS.filter(
+            (f) => used && row.definition[f] !== undefined && row.definition[f] !== definition[f],
+          );
           if (changed.length > 0)
             throw new HttpProblem('validation', 'Fix the fields below and save again.', {
               errors: changed.map((path) => ({
                 path,
-                message: 'This test has results, so unit, direction, sides and rule are fixed. Add a new test instead.',
+                message:
+                  'This test has results, so unit, direction, sides, rule and what moves the joint are fixed. Add a new test instead.',
               })),
             });
           return { definition, archived };

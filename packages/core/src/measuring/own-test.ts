@@ -46,7 +46,13 @@ export interface OwnTestDefinition {
 type OwnTestFault = 'plausible-order' | 'tolerance-too-wide' | 'step-too-coarse' | 'reference-outside';
 
 /** Fields that fix what a number means: they cannot change once the test has results. */
-export const MEANING_FIELDS = ['unit', 'better', 'sides', 'valueRule'] as const satisfies (keyof OwnTestDefinition)[];
+export const MEANING_FIELDS = [
+  'unit',
+  'better',
+  'sides',
+  'valueRule',
+  'moved',
+] as const satisfies (keyof OwnTestDefinition)[];
 
 /** The side that a group limits where nobody has said it: that of the limb; of a direction nobody can tell. */
 const SIDE_WHERE_NOT_SAID: Readonly<Record<RomTest['sides'], LimitSide>> = {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { romTestById } from '../catalogue/tests.js';
+import { assessmentDateFault } from './assessment-date.js';
 import { baselineWords, goalWords, plateauWronglyWords, saidWronglyWords, seenWords } from './comparison.js';
 
 const KNEE = romTestById('active-knee-extension');
@@ -34,5 +35,15 @@ describe('what a comparison can show', () => {
     expect(baselineWords([one('chosen')], true)).toContain('part of a first gain may be chance');
     expect(baselineWords([one('chosen')], false)).toBe('');
     expect(baselineWords([null], true)).toBe('');
+  });
+});
+
+describe('the day of an assessment', () => {
+  it('is neither to come nor before the client was born', () => {
+    const of = (date: string) => assessmentDateFault(date, '2026-03-09', '1984-03-02');
+    expect(['2026-03-09', '1984-03-02'].map(of)).toEqual([null, null]);
+    expect(of('2026-03-10')).toContain('in the future');
+    expect(of('1984-03-01')).toContain('before the client was born');
+    expect(assessmentDateFault('1930-01-01', '2026-03-09', null)).toBeNull();
   });
 });

@@ -1,17 +1,16 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { formatDate } from '@yandle/core';
+import { assessmentDateFault, formatDate } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { ClientContext } from '../data/client-context';
-import { Dialog } from '../ui/dialog';
 import { ProblemNote } from '../ui/problem-note';
 import { AssessmentRecordStore } from './assessment-record.store';
-import { dateFault } from './date-limits';
+import { EraseDialog } from './erase-dialog';
 import { MeasureStore } from './measure.store';
 
 /** The open assessment as a record: when and how it was taken, entered anew where it was wrong; taken back, or erased for good. */
 @Component({
   selector: 'y-assessment-record',
-  imports: [Dialog, ProblemNote],
+  imports: [EraseDialog, ProblemNote],
   template: `
     @let a = store.assessment()!;
     <details class="text-sm">
@@ -63,17 +62,7 @@ import { MeasureStore } from './measure.store';
       }
     </details>
     @if (erasing()) {
-      <y-dialog labelledBy="erase-assessment" (closed)="erasing.set(false)">
-        <h2 id="erase-assessment">Erase the assessment of {{ day(a.date) }}?</h2>
-        <p class="mt-2">
-          Its {{ a.readings.length }} {{ a.readings.length === 1 ? 'reading' : 'readings' }}, entries and pictures are
-          deleted and cannot be brought back. That it was erased stays in the studio’s record.
-        </p>
-        <div class="mt-4 flex gap-2">
-          <button type="button" class="btn" (click)="erasing.set(false)">Keep it</button>
-          <button type="button" class="btn btn-stop" (click)="erase(a.id)">Erase for good</button>
-        </div>
-      </y-dialog>
+      <y-erase-dialog [day]="day(a.date)" (erased)="erase(a.id)" (closed)="erasing.set(false)" />
     }
   `,
 })
@@ -89,7 +78,7 @@ export class AssessmentRecord {
     const date = this.typed();
     if (date === null) return null;
     if (date === '') return 'Enter a date.';
-    return dateFault(date, this.today, this.context.client()?.birthDate ?? null);
+    return assessmentDateFault(date, this.today, this.context.client()?.birthDate ?? null);
   });
 
   protected day(date: string): string {

@@ -2,12 +2,18 @@ import { Component, computed, effect, inject, input, output, signal } from '@ang
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { CreateAssessmentBody } from '@yandle/contract';
-import { BATTERIES, batteryMinutes, inPositionOrder, lowerFirst, type RomTest } from '@yandle/core';
+import {
+  assessmentDateFault,
+  BATTERIES,
+  batteryMinutes,
+  inPositionOrder,
+  lowerFirst,
+  type RomTest,
+} from '@yandle/core';
 import { RouterLink } from '@angular/router';
 import { AccountService } from '../data/account.service';
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { dateFault } from './date-limits';
 
 /** The conditions of an assessment, asked once: when, and cold or warm. */
 @Component({
@@ -137,7 +143,7 @@ export class AssessmentStart {
   protected dateMessage(): string | null {
     const date = this.date();
     if (!date) return this.tried() ? 'Required.' : null;
-    return dateFault(date, this.today, this.context.client()?.birthDate ?? null);
+    return assessmentDateFault(date, this.today, this.context.client()?.birthDate ?? null);
   }
 
   protected start(): void {

@@ -1,14 +1,15 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
+import type { RemovedAssessment } from '@yandle/contract';
 import { formatDate } from '@yandle/core';
-import { Dialog } from '../ui/dialog';
 import { ProblemNote } from '../ui/problem-note';
 import { AssessmentRecordStore } from './assessment-record.store';
+import { EraseDialog } from './erase-dialog';
 import { MeasureStore } from './measure.store';
 
 /** All assessments of a client, to open one, and those that were taken back, to restore or erase them. */
 @Component({
   selector: 'y-earlier-assessments',
-  imports: [Dialog, ProblemNote],
+  imports: [EraseDialog, ProblemNote],
   template: `
     @if (earlier().length > 0) {
       <details class="mt-4 text-sm">
@@ -30,7 +31,7 @@ import { MeasureStore } from './measure.store';
           <li class="flex flex-wrap items-center gap-x-3">
             <span>{{ day(a.date) }}, {{ a.time }}, {{ a.tests }} {{ a.tests === 1 ? 'test' : 'tests' }}</span>
             <button type="button" class="link" (click)="records.restore(clientId(), a.id)">Restore</button>
-            <button type="button" class="link !text-attention" (click)="erasing.set(a.id)">Erase for good…</button>
+            <button type="button" class="link !text-attention" (click)="erasing.set(a)">Erase for good…</button>
           </li>
         } @empty {
           <li class="text-soft">None.</li>
@@ -40,15 +41,8 @@ import { MeasureStore } from './measure.store';
         <y-problem-note class="mt-2 block" [problem]="p" />
       }
     </details>
-    @if (erasing(); as id) {
-      <y-dialog labelledBy="erase-removed" (closed)="erasing.set(null)">
-        <h2 id="erase-removed">Erase this assessment?</h2>
-        <p class="mt-2">Its readings, entries and pictures are deleted and cannot be brought back.</p>
-        <div class="mt-4 flex gap-2">
-          <button type="button" class="btn" (click)="erasing.set(null)">Keep it</button>
-          <button type="button" class="btn btn-stop" (click)="erase(id)">Erase for good</button>
-        </div>
-      </y-dialog>
+    @if (erasing(); as e) {
+      <y-erase-dialog [day]="day(e.date)" (erased)="erase(e.id)" (closed)="erasing.set(null)" />
     }
   `,
 })
@@ -56,7 +50,7 @@ export class EarlierAssessments {
   protected readonly store = inject(MeasureStore);
   protected readonly records = inject(AssessmentRecordStore);
   readonly clientId = input.required<string>();
-  protected readonly erasing = signal<string | null>(null);
+  protected readonly erasing = signal<RemovedAssessment | null>(null);
   protected readonly earlier = computed(() =>
     [...(this.store.assessments() ?? [])].reverse().map((a) => {
       const tests = new Set(a.readings.map((r) => r.testId)).size;

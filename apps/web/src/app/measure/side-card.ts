@@ -52,7 +52,7 @@ export interface TypedReading {
         </h2>
         <span class="text-right text-sm text-soft">
           {{ before() }}
-          @if (hidden()) {
+          @if (unseen()) {
             <button type="button" class="link" (click)="shown.emit()">Show it</button>
           }
         </span>
@@ -126,7 +126,7 @@ export class SideCard {
   /** No new reading here: the test was skipped or ended. Corrections stay possible. */
   readonly closed = input(false);
   /** Last time’s value is not shown before a reading. */
-  readonly hidden = input(false);
+  readonly unseen = input(false);
   readonly saved = output<TypedReading>();
   readonly shown = output();
   readonly takenBack = output<Reading>();

@@ -1,6 +1,7 @@
 import type { Figure } from '../figure.js';
 import type { Posture } from '../posture.js';
 import type { Thing } from '../things.js';
+import { ANKLE_FIGURES } from './ankle.js';
 import {
   BENCH,
   CHAIR,
@@ -16,6 +17,7 @@ import {
   STOOL,
   SUPINE,
 } from './poses.js';
+import { TRUNK_FIGURES } from './trunk.js';
 
 const LUNGE: Figure = {
   view: 'side',
@@ -311,20 +313,7 @@ export const TEST_FIGURES: Readonly<Record<string, Figure>> = {
     things: [STOOL, { kind: 'table', at: [0.22, 0.39, 0.12], length: 0.26 }],
     arrows: [{ at: 'handR', off: [0.06, -0.0, 0], by: [-0.03, -0.11, 0] }],
   },
-  'straight-knee-lean': {
-    view: 'side',
-    end: posed(STANDING, {
-      pelvis: [14],
-      height: 0.492,
-      left: onFoot(0.2, -0.08),
-      right: onFoot(-0.21, 0.08),
-      armLeft: reach([0.42, 0.78, -0.12], { points: [0.25, 1, 0] }),
-      armRight: reach([0.42, 0.78, 0.12], { points: [0.25, 1, 0] }),
-    }),
-    things: [{ kind: 'wall', forward: 0.44 }],
-    arrows: [{ at: 'hipR', off: [0.08, 0.06, 0], by: [0.11, -0.02, 0] }],
-    ground: ['heelR', 'toeR', 'heelL'],
-  },
+  'straight-knee-lean': ANKLE_FIGURES['straight-knee-wall-calf']!,
   'sitting-hip-rotation-in': {
     view: 'front',
     end: posed(SITTING, {
@@ -345,20 +334,7 @@ export const TEST_FIGURES: Readonly<Record<string, Figure>> = {
     things: [{ kind: 'box', at: [-0.12, 0, 0], size: [0.3, 0.33, 0.4] }],
     arrows: [{ at: 'ankleR', off: [0, -0.02, -0.05], by: [0, 0.02, -0.12] }],
   },
-  'prone-press-up-height': {
-    view: 'side',
-    end: posed(PRONE, {
-      pelvis: [76],
-      height: 0.075,
-      spine: [-62],
-      neck: [-8],
-      left: { hip: [-12, 4], knee: 0, ankle: -60 },
-      right: { hip: [-12, 4], knee: 0, ankle: -60 },
-      armLeft: reach([0.27, 0.02, -0.15], { points: [1, -0.15, 0], elbow: [-1, 0, 0] }),
-      armRight: reach([0.27, 0.02, 0.15], { points: [1, -0.15, 0], elbow: [-1, 0, 0] }),
-    }),
-    arrows: [{ at: 'neck', off: [0.1, -0.06, 0], by: [0.04, 0.12, 0] }],
-  },
+  'prone-press-up-height': TRUNK_FIGURES['press-up-on-hands']!,
   'head-to-wall': {
     view: 'side',
     end: posed(STANDING, { neck: [6] }),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { candidatesFor } from '../composing/candidates.js';
 import { need, request } from '../composing/request.fixture.js';
-import { chooseExercises } from '../planning/choose-exercises.js';
+import { chooseExercises } from '../planning/exercise-choice/choose-exercises.js';
 import { styleById } from '../styles/index.js';
 import { onlyByHand } from './by-hand.js';
 import { EXERCISES, exerciseById } from './exercises.js';

@@ -1,4 +1,4 @@
-import type { TechniqueExercise } from '../planning/technique-exercise.js';
+import type { TechniqueExercise } from '../planning/exercise-choice/technique-exercise.js';
 import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import { CoreError } from '../errors.js';

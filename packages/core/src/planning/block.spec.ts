@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { weeklyDose } from '../dose/dose.js';
 import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
 import { buildBlock } from './block.js';
-import { EASIER_SHARE, easierWeek } from './easier-week.js';
+import { EASIER_SHARE, easierWeek } from './progression/easier-week.js';
 import { limitsFor } from './limits.js';
 import type { BlockInput, PlannedWeek } from './plan.js';
 import { easierWeeksOf, phaseOfWeek, retestWeeks } from './weeks.js';

@@ -2,10 +2,10 @@ import { CoreError } from '../errors.js';
 import type { Refusal } from '../refusal.js';
 import type { Technique } from '../technique/catalogue.js';
 import { BLOCK_BOUNDS } from './bounds.js';
-import { fitWeek } from './fit-week.js';
-import { LanePlanner } from './lane-planner.js';
+import { fitWeek } from './week/fit-week.js';
+import { LanePlanner } from './week/lane-planner.js';
 import type { BlockInput, BlockPlan, PlannedLane, Cut } from './plan.js';
-import { firstWeekday, openDays } from './week-days.js';
+import { firstWeekday, openDays } from './day-plan/week-days.js';
 import { easierWeeksOf, retestWeeks } from './weeks.js';
 
 function assertInput(input: BlockInput): void {

@@ -3,7 +3,7 @@ import { exerciseById } from '../catalogue/exercises.js';
 import { prescriptionWords } from '../words/prescription.js';
 import { buildBlock } from './block.js';
 import { weekWords } from '../words/plan.js';
-import { returnShare, scaleTo } from './scale.js';
+import { returnShare, scaleTo } from './progression/scale.js';
 import { adult, steady, hold, lock, ask, check, doses } from './rules.fixture.js';
 
 describe('the builder', () => {

@@ -4,7 +4,7 @@ import { cautionsFor } from '../screening/cautions.js';
 import { describe, expect, it } from 'vitest';
 import type { Prescription } from '../technique/prescription.js';
 import { newLane, type BlockDraft, emptyDraft } from './draft.js';
-import { withLaneToggled, withPastKept, withLoadUnit, withStartingDose, withExercise } from './edit.js';
+import { withLaneToggled, withPastKept, withLoadUnit, withStartingDose, withExercise } from './revision/edit.js';
 import { draft } from './draft.fixture.js';
 
 describe('lanes of a draft', () => {

@@ -1,7 +1,7 @@
 import { weekdayFrom } from '../schedule/plain-date.js';
 import type { FirstWeekday } from '../schedule/weekday.js';
 import { BLOCK_BOUNDS } from './bounds.js';
-import type { TechniqueExercise } from './technique-exercise.js';
+import type { TechniqueExercise } from './exercise-choice/technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';

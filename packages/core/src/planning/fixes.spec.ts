@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import { buildBlock } from './block.js';
-import { applyFix } from './edit.js';
+import { applyFix } from './revision/edit.js';
 import { checkBlock } from './check/check.js';
 import { blockInputOf, newLane, type BlockDraft, type PlanContext } from './draft.js';
 import type { LockedCell } from './plan.js';

@@ -7,7 +7,7 @@ import { anyBlock } from './any-block.fixture.js';
 import { buildBlock } from './block.js';
 import { raised } from './check/cell-rules.js';
 import { checkBlock } from './check/check.js';
-import { SMALL_BASE } from './progression.js';
+import { SMALL_BASE } from './progression/progression.js';
 import { techniqueBar } from './limits.js';
 import type { BlockInput, PlannedLane, PlannedWeek } from './plan.js';
 import { STYLES } from '../styles/index.js';

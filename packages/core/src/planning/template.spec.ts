@@ -6,7 +6,7 @@ import { styleById } from '../styles/index.js';
 import { buildBlock } from './block.js';
 import { checkBlock } from './check/check.js';
 import { blockInputOf } from './draft.js';
-import { setCells } from './edit.js';
+import { setCells } from './revision/edit.js';
 import type { PlanClient } from './limits.js';
 import { applyTemplate, templateOf } from './template.js';
 import { adult, context, draft, hold } from './draft.fixture.js';

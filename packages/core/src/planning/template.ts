@@ -4,12 +4,12 @@ import { volume } from '../dose/dose.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
 import { BLOCK_BOUNDS } from './bounds.js';
-import { chooseExercises, type AllowedExercises } from './choose-exercises.js';
+import { chooseExercises, type AllowedExercises } from './exercise-choice/choose-exercises.js';
 import { newLane, type BlockDraft, type LaneDraft } from './draft.js';
-import { firstStep, stepAt } from './progression.js';
+import { firstStep, stepAt } from './progression/progression.js';
 import { limitsFor, type PlanClient } from './limits.js';
 import type { LaterStyle, LockedCell } from './plan.js';
-import { scaleTo } from './scale.js';
+import { scaleTo } from './progression/scale.js';
 
 /** A lane of a template: no client, no exercise, no side. */
 export interface TemplateLane {

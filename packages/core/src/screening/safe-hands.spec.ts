@@ -14,7 +14,7 @@ import { alternatives } from '../composing/swap.js';
 import { NOTHING_ON_HOLD } from '../session/on-hold.js';
 import { boutOf, type SessionItem } from '../session/item.js';
 import { buildBlock } from '../planning/block.js';
-import { chooseExercises } from '../planning/choose-exercises.js';
+import { chooseExercises } from '../planning/exercise-choice/choose-exercises.js';
 import { blockInputOf, newLane, type BlockDraft } from '../planning/draft.js';
 import { EXPERIENCES } from '../planning/limits.js';
 import { planClientOf } from '../planning/plan-client.js';

@@ -11,7 +11,7 @@ import { blandAltman } from '../measuring/reliability/bland-altman.js';
 import { ownError } from '../measuring/reliability/own-error.js';
 import { MAX_READINGS, resultOfReadings } from '../measuring/result.js';
 import { buildBlock } from '../planning/block.js';
-import { missWeek, setWeeks } from '../planning/edit.js';
+import { missWeek, setWeeks } from '../planning/revision/edit.js';
 import { draft } from '../planning/draft.fixture.js';
 import { ask, steady } from '../planning/rules.fixture.js';
 import { addDays } from '../schedule/plain-date.js';

@@ -1,6 +1,6 @@
 import { muscleGroupName } from '../anatomy/muscle-group.js';
-import type { BlockComparison } from '../planning/compare.js';
-import type { ClashSubject, ClashValue, LanePart, Setting } from '../planning/merge.js';
+import type { BlockComparison } from '../planning/revision/compare.js';
+import type { ClashSubject, ClashValue, LanePart, Setting } from '../planning/revision/merge.js';
 import type { PlannedWeek } from '../planning/plan.js';
 import type { TemplateNote } from '../planning/template.js';
 import { counted } from './plural.js';

@@ -1,4 +1,4 @@
-import { mostAfter } from '../ramp.js';
+import { mostAfter } from '../progression/ramp.js';
 import { percentOf, roundTo } from '../../math/rounding.js';
 import { sideWeeklyDose, volume } from '../../dose/dose.js';
 import {
@@ -11,13 +11,13 @@ import {
   withAmount,
 } from '../../technique/prescription.js';
 import { boutDose } from '../../dose/dose.js';
-import { bonusFor } from '../bonus.js';
-import { easierMiss, easierWeek } from '../easier-week.js';
-import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression.js';
+import { bonusFor } from '../week/bonus.js';
+import { easierMiss, easierWeek } from '../progression/easier-week.js';
+import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression/progression.js';
 import { isSafetyLimit, type PlanClient, techniqueBar } from '../limits.js';
 import type { LimitFact } from '../facts.js';
 import type { LaneInput, PlannedWeek } from '../plan.js';
-import { returnShare, scaleTo } from '../scale.js';
+import { returnShare, scaleTo } from '../progression/scale.js';
 import type { Fix, OutOfBounds, Violation, ViolationFact } from './violation.js';
 
 /** A cell with what it is judged against. */

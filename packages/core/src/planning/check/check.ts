@@ -1,7 +1,7 @@
-import { LaneStyles } from '../lane-styles.js';
-import { LanePlanner } from '../lane-planner.js';
+import { LaneStyles } from '../week/lane-styles.js';
+import { LanePlanner } from '../week/lane-planner.js';
 import type { BlockInput, BlockPlan, PlannedWeek } from '../plan.js';
-import { openDays } from '../week-days.js';
+import { openDays } from '../day-plan/week-days.js';
 import { easierWeeksOf } from '../weeks.js';
 import { checkCell } from './cell-rules.js';
 import type { Violation } from './violation.js';

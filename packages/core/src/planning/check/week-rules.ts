@@ -7,7 +7,7 @@ import { sessionSeconds, type TimedItem } from '../../session/session-seconds.js
 import { BLOCK_BOUNDS } from '../bounds.js';
 import { EXPERIENCES } from '../limits.js';
 import type { BlockInput, BlockPlan } from '../plan.js';
-import { firstWeekday } from '../week-days.js';
+import { firstWeekday } from '../day-plan/week-days.js';
 import { easierWeeksOf, retestWeeks } from '../weeks.js';
 import type { Fix, Violation, ViolationFact } from './violation.js';
 

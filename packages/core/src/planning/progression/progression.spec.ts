@@ -1,13 +1,13 @@
-import type { Prescription } from '../technique/prescription.js';
+import type { Prescription } from '../../technique/prescription.js';
 import { describe, expect, it } from 'vitest';
-import { LOADED_RANGE } from '../styles/catalogue/loaded-range.js';
-import { LONG_HOLD } from '../styles/catalogue/long-hold.js';
-import { PUSH_RELAX } from '../styles/catalogue/push-relax.js';
-import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
-import { UPKEEP } from '../styles/catalogue/upkeep.js';
-import type { Style } from '../styles/style.js';
+import { LOADED_RANGE } from '../../styles/catalogue/loaded-range.js';
+import { LONG_HOLD } from '../../styles/catalogue/long-hold.js';
+import { PUSH_RELAX } from '../../styles/catalogue/push-relax.js';
+import { STEADY_HOLD } from '../../styles/catalogue/steady-hold.js';
+import { UPKEEP } from '../../styles/catalogue/upkeep.js';
+import type { Style } from '../../styles/style.js';
 import { clampStep, enterPhase, firstStep, nextStep, stepAt, type Progression } from './progression.js';
-import { limitsFor, type PlanClient } from './limits.js';
+import { limitsFor, type PlanClient } from '../limits.js';
 
 const adult: PlanClient = { age: 40, experience: 'regular', trainingDays: [1, 2, 3, 4, 5, 6], gentleGroups: [] };
 const progressionOf = (style: Style, client: PlanClient = adult, phase = 0): Progression => ({

@@ -1,5 +1,5 @@
-import { volume } from '../dose/dose.js';
-import { amountOf, withAmount, type Prescription } from '../technique/prescription.js';
+import { volume } from '../../dose/dose.js';
+import { amountOf, withAmount, type Prescription } from '../../technique/prescription.js';
 
 /** What a missed week takes off the dose on return, and after how many weeks no more is taken off. Common practice, no source. */
 export const RETURN_LOSS = { perWeek: 0.2, weeksAtMost: 2.5 } as const;

@@ -1,7 +1,7 @@
-import type { WeekFact } from './facts.js';
-import type { Bout, Prescription, Variable } from '../technique/prescription.js';
-import type { Step } from './progression.js';
-import type { PlannedWeek, WeekKind } from './plan.js';
+import type { WeekFact } from '../facts.js';
+import type { Bout, Prescription, Variable } from '../../technique/prescription.js';
+import type { Step } from '../progression/progression.js';
+import type { PlannedWeek, WeekKind } from '../plan.js';
 
 /** A cell before it has days. */
 export interface Draft {

@@ -1,10 +1,10 @@
 import type { TechniqueExercise } from './technique-exercise.js';
-import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import { onlyByHand } from '../catalogue/by-hand.js';
-import type { Exercise } from '../catalogue/exercise.js';
-import type { Style } from '../styles/style.js';
-import { PLAINEST, type Technique } from '../technique/catalogue.js';
-import { EXPERIENCES, type Experience } from './limits.js';
+import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
+import { onlyByHand } from '../../catalogue/by-hand.js';
+import type { Exercise } from '../../catalogue/exercise.js';
+import type { Style } from '../../styles/style.js';
+import { PLAINEST, type Technique } from '../../technique/catalogue.js';
+import { EXPERIENCES, type Experience } from '../limits.js';
 
 /** Exercises that a client may do for a group with a technique, best first. */
 export type AllowedExercises = (group: MuscleGroupId, technique: Technique) => readonly Exercise[];

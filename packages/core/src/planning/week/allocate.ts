@@ -1,7 +1,7 @@
-import { subsets } from '../math/subsets.js';
-import { LOADED_GAP_DAYS } from '../styles/style.js';
-import { sessionSeconds, type TimedItem } from '../session/session-seconds.js';
-import type { Timings } from '../technique/timings.js';
+import { subsets } from '../../math/subsets.js';
+import { LOADED_GAP_DAYS } from '../../styles/style.js';
+import { sessionSeconds, type TimedItem } from '../../session/session-seconds.js';
+import type { Timings } from '../../technique/timings.js';
 
 /** A lane that wants a place in a week. Days are counted from the first day of the week, 0-6. */
 export interface LaneRequest {

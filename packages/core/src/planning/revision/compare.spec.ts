@@ -1,10 +1,10 @@
-import { cellWords, clashSubjectWords, clashValueWords, laneChangeWords } from '../words/revision.js';
+import { cellWords, clashSubjectWords, clashValueWords, laneChangeWords } from '../../words/revision.js';
 import { describe, expect, it } from 'vitest';
 import { compareBlocks } from './compare.js';
-import { newLane, type BlockDraft } from './draft.js';
+import { newLane, type BlockDraft } from '../draft.js';
 import { setCells, setStyle } from './edit.js';
 import { mergeDrafts } from './merge.js';
-import { draft, planOf, hold } from './draft.fixture.js';
+import { draft, planOf, hold } from '../draft.fixture.js';
 
 describe('comparing', () => {
   const lanes = (d: BlockDraft) => planOf(d).lanes.map((l, i) => ({ id: d.lanes[i]!.id, ...l }));

@@ -1,6 +1,6 @@
-import { type MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { BlockDraft, LaneDraft } from './draft.js';
-import type { LockedCell } from './plan.js';
+import { type MuscleGroupId } from '../../anatomy/muscle-group.js';
+import type { BlockDraft, LaneDraft } from '../draft.js';
+import type { LockedCell } from '../plan.js';
 
 /** What a clash is about: a setting of the block, a lane as a whole, a part of it, or one of its weeks. */
 export type ClashSubject =

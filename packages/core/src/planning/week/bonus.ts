@@ -1,7 +1,7 @@
-import type { Side } from '../anatomy/side.js';
-import { sideWeeklyDose } from '../dose/dose.js';
-import { amountOf, type Bonus, type Prescription } from '../technique/prescription.js';
-import type { Limits } from './limits.js';
+import type { Side } from '../../anatomy/side.js';
+import { sideWeeklyDose } from '../../dose/dose.js';
+import { amountOf, type Bonus, type Prescription } from '../../technique/prescription.js';
+import type { Limits } from '../limits.js';
 
 /**
  * What the tighter side gets on top (domain rule 2.6, 6): one more set, or a bout half as long again when sets are at their cap; inside the

@@ -1,8 +1,8 @@
 import { mostAfter } from './ramp.js';
-import { percentOf, roundTo } from '../math/rounding.js';
-import type { NoStepFact, StepArgs, WeekFact } from './facts.js';
-import { kindOf } from '../technique/catalogue.js';
-import { boutDose, volume } from '../dose/dose.js';
+import { percentOf, roundTo } from '../../math/rounding.js';
+import type { NoStepFact, StepArgs, WeekFact } from '../facts.js';
+import { kindOf } from '../../technique/catalogue.js';
+import { boutDose, volume } from '../../dose/dose.js';
 import {
   amountOf,
   amountVariable,
@@ -12,9 +12,9 @@ import {
   type LoadUnit,
   type Prescription,
   type Variable,
-} from '../technique/prescription.js';
-import { repsAfter, type Style, type StylePhase } from '../styles/style.js';
-import type { Limits } from './limits.js';
+} from '../../technique/prescription.js';
+import { repsAfter, type Style, type StylePhase } from '../../styles/style.js';
+import type { Limits } from '../limits.js';
 import { scaleTo } from './scale.js';
 
 /** Where a lane stands: what it asks, and how many activation repetitions follow. */

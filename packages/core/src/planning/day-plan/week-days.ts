@@ -1,6 +1,6 @@
-import { addDays, weekdayOf } from '../schedule/plain-date.js';
-import type { Weekday } from '../schedule/weekday.js';
-import type { BlockInput } from './plan.js';
+import { addDays, weekdayOf } from '../../schedule/plain-date.js';
+import type { Weekday } from '../../schedule/weekday.js';
+import type { BlockInput } from '../plan.js';
 
 /** First weekday of a block's weeks; Monday when no date is set. */
 export function firstWeekday(input: Pick<BlockInput, 'startDate'>): Weekday {

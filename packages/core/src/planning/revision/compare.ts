@@ -1,6 +1,6 @@
-import type { Prescription } from '../technique/prescription.js';
-import { type MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { PlannedWeek } from './plan.js';
+import type { Prescription } from '../../technique/prescription.js';
+import { type MuscleGroupId } from '../../anatomy/muscle-group.js';
+import type { PlannedWeek } from '../plan.js';
 
 /** A lane of a published or drafted block, known by its id through all revisions. */
 export interface ComparedLane {

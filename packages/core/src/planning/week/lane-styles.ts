@@ -1,14 +1,14 @@
-import type { LeftOutFact, LimitFact, TechniqueBar } from './facts.js';
-import { CoreError } from '../errors.js';
-import { STEADY_HOLD } from '../styles/catalogue/steady-hold.js';
-import { styleById } from '../styles/index.js';
-import type { LoadUnit } from '../technique/prescription.js';
-import type { Style, StylePhase } from '../styles/style.js';
-import { LOADED_TECHNIQUES, PLAINEST, type Technique } from '../technique/catalogue.js';
-import type { Progression } from './progression.js';
-import { limitsFor, techniqueBar } from './limits.js';
-import type { BlockInput, LaneInput } from './plan.js';
-import { phaseOfWeek } from './weeks.js';
+import type { LeftOutFact, LimitFact, TechniqueBar } from '../facts.js';
+import { CoreError } from '../../errors.js';
+import { STEADY_HOLD } from '../../styles/catalogue/steady-hold.js';
+import { styleById } from '../../styles/index.js';
+import type { LoadUnit } from '../../technique/prescription.js';
+import type { Style, StylePhase } from '../../styles/style.js';
+import { LOADED_TECHNIQUES, PLAINEST, type Technique } from '../../technique/catalogue.js';
+import type { Progression } from '../progression/progression.js';
+import { limitsFor, techniqueBar } from '../limits.js';
+import type { BlockInput, LaneInput } from '../plan.js';
+import { phaseOfWeek } from '../weeks.js';
 
 /** Which style, phase and limits count for a lane in each week, and what was left out on the way. */
 export class LaneStyles {

@@ -1,5 +1,5 @@
-import { volume } from '../dose/dose.js';
-import type { Prescription } from '../technique/prescription.js';
+import { volume } from '../../dose/dose.js';
+import type { Prescription } from '../../technique/prescription.js';
 
 /** What an easier week keeps of the last full week's dose. Common practice, no source. */
 export const EASIER_SHARE = 0.6;

@@ -1,22 +1,30 @@
-import { boundsOf } from '../catalogue/amount.js';
-import { percentOf } from '../math/rounding.js';
-import type { CutFact, WeekFact } from './facts.js';
-import { volume, weeklyDose } from '../dose/dose.js';
-import type { Weekday } from '../schedule/weekday.js';
-import type { Bout, Prescription } from '../technique/prescription.js';
-import type { Style } from '../styles/style.js';
-import { type Technique, unitOf } from '../technique/catalogue.js';
-import type { SessionItem } from '../session/item.js';
-import { timeItem, type TimedItem } from '../session/session-seconds.js';
-import type { PlacedExercise } from '../session/timeline.js';
+import { boundsOf } from '../../catalogue/amount.js';
+import { percentOf } from '../../math/rounding.js';
+import type { CutFact, WeekFact } from '../facts.js';
+import { volume, weeklyDose } from '../../dose/dose.js';
+import type { Weekday } from '../../schedule/weekday.js';
+import type { Bout, Prescription } from '../../technique/prescription.js';
+import type { Style } from '../../styles/style.js';
+import { type Technique, unitOf } from '../../technique/catalogue.js';
+import type { SessionItem } from '../../session/item.js';
+import { timeItem, type TimedItem } from '../../session/session-seconds.js';
+import type { PlacedExercise } from '../../session/timeline.js';
 import { bonusFor } from './bonus.js';
 import { isPast, type Draft } from './draft-cell.js';
-import { easierWeek } from './easier-week.js';
-import { clampStep, enterPhase, firstStep, nextStep, stepAt, type Progression, type Step } from './progression.js';
+import { easierWeek } from '../progression/easier-week.js';
+import {
+  clampStep,
+  enterPhase,
+  firstStep,
+  nextStep,
+  stepAt,
+  type Progression,
+  type Step,
+} from '../progression/progression.js';
 import { LaneStyles } from './lane-styles.js';
-import { techniqueBar } from './limits.js';
-import type { BlockInput, LaneInput, PlannedLane, PlannedWeek } from './plan.js';
-import { returnShare, scaleTo } from './scale.js';
+import { techniqueBar } from '../limits.js';
+import type { BlockInput, LaneInput, PlannedLane, PlannedWeek } from '../plan.js';
+import { returnShare, scaleTo } from '../progression/scale.js';
 
 /** A lane while it is being planned. */
 export class LanePlanner {

@@ -1,13 +1,13 @@
-import type { CutFact } from './facts.js';
-import { amountOf } from '../technique/prescription.js';
-import { isLoaded } from '../technique/catalogue.js';
-import { sessionSeconds } from '../session/session-seconds.js';
+import type { CutFact } from '../facts.js';
+import { amountOf } from '../../technique/prescription.js';
+import { isLoaded } from '../../technique/catalogue.js';
+import { sessionSeconds } from '../../session/session-seconds.js';
 import { allocate, type LaneRequest } from './allocate.js';
-import { BLOCK_BOUNDS } from './bounds.js';
+import { BLOCK_BOUNDS } from '../bounds.js';
 import { isPast, type Draft } from './draft-cell.js';
 import type { LanePlanner } from './lane-planner.js';
-import type { BlockInput, PlannedWeek, Cut } from './plan.js';
-import { firstWeekday } from './week-days.js';
+import type { BlockInput, PlannedWeek, Cut } from '../plan.js';
+import { firstWeekday } from '../day-plan/week-days.js';
 
 /** Fits one week's lanes into its days and minutes; the last lanes give way first (domain rule 2.6, 10). */
 export function fitWeek(

@@ -1,6 +1,6 @@
-import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import { kindOf, type Technique } from '../technique/catalogue.js';
-import { CoreError } from '../errors.js';
+import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
+import { kindOf, type Technique } from '../../technique/catalogue.js';
+import { CoreError } from '../../errors.js';
 import {
   amountOf,
   amountVariable,
@@ -10,12 +10,12 @@ import {
   type Prescription,
   type Variable,
   type LoadUnit,
-} from '../technique/prescription.js';
-import { BLOCK_BOUNDS } from './bounds.js';
-import type { Fix } from './check/violation.js';
-import type { BlockDraft, LaneDraft } from './draft.js';
-import type { BlockPlan, LockedCell } from './plan.js';
-import { easierWeeksOf } from './weeks.js';
+} from '../../technique/prescription.js';
+import { BLOCK_BOUNDS } from '../bounds.js';
+import type { Fix } from '../check/violation.js';
+import type { BlockDraft, LaneDraft } from '../draft.js';
+import type { BlockPlan, LockedCell } from '../plan.js';
+import { easierWeeksOf } from '../weeks.js';
 
 /** A cell of the board: place of the lane, and week from 1. */
 export interface CellPlace {

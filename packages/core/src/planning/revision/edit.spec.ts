@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Prescription } from '../technique/prescription.js';
-import { buildBlock } from './block.js';
-import { checkBlock } from './check/check.js';
-import { blockInputOf } from './draft.js';
+import type { Prescription } from '../../technique/prescription.js';
+import { buildBlock } from '../block.js';
+import { checkBlock } from '../check/check.js';
+import { blockInputOf } from '../draft.js';
 import {
   applyFix,
   copyCells,
@@ -20,7 +20,7 @@ import {
   turn,
   unlockCells,
 } from './edit.js';
-import { context, draft, planOf, hold } from './draft.fixture.js';
+import { context, draft, planOf, hold } from '../draft.fixture.js';
 
 describe('turning by hand', () => {
   it('goes in the steps of the trade, and never past what can be done', () => {

@@ -7,7 +7,7 @@ import { createPool } from 'mysql2/promise';
 import { format } from 'prettier';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
-import { addDays } from '@yandle/core';
+import { addDays, dayPlanOf } from '@yandle/core';
 import { DatabaseSessionStore } from '../src/accounts/session-store.js';
 import { createApp } from '../src/app.js';
 import { openDataSource } from '../src/database/data-source.js';
@@ -180,11 +180,13 @@ async function fillStudio(
     }
     const lane = (group: string, exerciseId: string) => ({
       ...{ id: uuid(), group, styleId: 'steady-hold', laterStyles: [], fromWeek: 1, untilWeek: null },
-      ...{ startingDose: null, loadUnit: null, exercises: [{ technique: 'static hold', exerciseId }], locked: [] },
+      ...{ startingDose: null, loadUnit: null, startLoad: null, startHelp: null, loadMax: null, phaseWeeks: null },
+      ...{ exercises: [{ technique: 'static hold', exerciseId, dayPlanId: null }], locked: [] },
     });
     await send('POST', `/clients/${id}/blocks`, {
       ...{ id: uuid(), startDate: today, weeks: 8, ramp: 0.2, easierEvery: 4, easierWeeks: null, missedWeeks: [] },
       ...{ away: [], lanesPerSession: 5, smallestPlate: null, reason: 'First plan' },
+      dayPlans: [dayPlanOf({ trainingDays: [1, 3, 5], minutesPerSession: 20 })],
       lanes: [lane('soleus', 'bent-knee-wall-calf'), lane('hamstrings', 'supine-strap-hamstring')],
     });
   }

@@ -97,7 +97,11 @@ describe('from the version before, with data', () => {
       weeks: 8,
       ramp: 0.2,
       lanes: [
-        { id: 'key', group: 'soleus', exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }] },
+        {
+          id: 'key',
+          group: 'soleus',
+          exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
+        },
       ],
     });
     const [cell] = await source.query("SELECT part, days, locked FROM prescription WHERE id = 'w'");

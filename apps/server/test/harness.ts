@@ -153,8 +153,27 @@ export const laneBody = (group: string, exerciseId: string, over: object = {}) =
   untilWeek: null,
   startingDose: null,
   loadUnit: null,
-  exercises: [{ technique: 'static hold', exerciseId }],
+  startLoad: null,
+  startHelp: null,
+  loadMax: null,
+  phaseWeeks: null,
+  exercises: [{ technique: 'static hold', exerciseId, dayPlanId: null }],
   locked: [],
+  ...over,
+});
+
+/** A kind of session on the days of {@link clientBody}. */
+export const dayPlanBody = (over: object = {}) => ({
+  id: 'day-plan-1',
+  name: 'Session',
+  weekdays: [1, 3, 5, 6],
+  purpose: 'own',
+  minutes: 20,
+  warm: false,
+  placeId: null,
+  order: 'fewest changes',
+  theme: null,
+  routineId: null,
   ...over,
 });
 
@@ -168,6 +187,7 @@ export const blockBody = (over: object = {}) => ({
   missedWeeks: [],
   away: [],
   lanesPerSession: 5,
+  dayPlans: [dayPlanBody()],
   smallestPlate: null,
   reason: 'First plan',
   lanes: [laneBody('soleus', 'bent-knee-wall-calf'), laneBody('hamstrings', 'supine-strap-hamstring')],

@@ -3,7 +3,7 @@ import type { Block, Revision, RevisionSummary, Session, SessionSummary } from '
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { intakeBody } from './bodies.js';
-import { aClient, blockBody, harness, laneBody, TODAY, type Harness } from './harness.js';
+import { aClient, blockBody, dayPlanBody, harness, laneBody, TODAY, type Harness } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
@@ -97,7 +97,9 @@ describe('a running block', () => {
     expect(cells(with_)).toEqual(cells(without));
     expect(cells(with_)).not.toEqual(cells(b));
     const renewed = (await revise(with_, { away, renew: true }).expect(200)).body as Block;
-    for (const l of renewed.lanes) for (const w of l.weeks) expect(w.prescription.sessionsPerWeek).toBeLessThan(2);
+    // A beginner begins at a sensation of 4. Days and minutes are the block's own day plans: they stay as they were chosen.
+    for (const l of renewed.lanes) expect(l.weeks[0]!.prescription.sensation).toBe(4);
+    expect(renewed.choices.dayPlans).toEqual(with_.choices.dayPlans);
   });
 
   it('changes only from next week on; what was done and this week’s sessions stay', async () => {
@@ -172,8 +174,8 @@ describe('revisions', () => {
       [2, 'Holiday in May', 6, 1],
       [1, 'First plan', 8, 1],
     ]);
-    // By hand: 2 lanes × (180 + 210 + 240 + 160 + 270 + 300 + 330 + 220).
-    expect(list[1]!.totalDose).toBe(2 * 1910);
+    // By hand: 2 lanes × (180 + 210 + 240 + 120 + 270 + 315 + 360 + 240).
+    expect(list[1]!.totalDose).toBe(2 * 1935);
     expect(list[0]!.coachName.length).toBeGreaterThan(0);
     const first = (await h.agent.get(`/api/v1/blocks/${block.id}/revisions/1`).expect(200)).body as Revision;
     expect(first.choices).toEqual(block.choices);
@@ -213,20 +215,20 @@ describe('what a plan stores', () => {
       laneBody('calf', 'straight-knee-wall-calf', {
         styleId: 'loaded-range',
         exercises: [
-          { technique: 'loaded eccentric', exerciseId: 'step-heel-drop' },
-          { technique: 'loaded isometric', exerciseId: 'step-heel-drop' },
+          { technique: 'loaded eccentric', exerciseId: 'step-heel-drop', dayPlanId: null },
+          { technique: 'loaded isometric', exerciseId: 'step-heel-drop', dayPlanId: null },
         ],
       }),
       laneBody('hamstrings', 'supine-strap-hamstring', {
         styleId: 'push-relax',
-        exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring' }],
+        exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring', dayPlanId: null }],
       }),
       laneBody('gluteals', 'knee-hug', {
         styleId: 'release-lengthen-activate',
         exercises: [
-          { technique: 'static hold', exerciseId: 'knee-hug' },
-          { technique: 'rolling', exerciseId: 'seat-ball' },
-          { technique: 'activation', exerciseId: 'bridge' },
+          { technique: 'static hold', exerciseId: 'knee-hug', dayPlanId: null },
+          { technique: 'rolling', exerciseId: 'seat-ball', dayPlanId: null },
+          { technique: 'activation', exerciseId: 'bridge', dayPlanId: null },
         ],
       }),
     ];
@@ -240,11 +242,13 @@ describe('what a plan stores', () => {
       lowerSeconds: 3,
       sessionsPerWeek: 2,
       sensation: 5,
-      assistance: 2,
+      assistance: 0,
       load: 0,
       loadUnit: 'kg',
     });
-    expect(calf!.weeks[4]!.prescription.technique).toBe('loaded isometric');
+    // The first plate is on in week 5; the second phase begins after it.
+    expect(calf!.weeks[4]!.prescription).toMatchObject({ technique: 'loaded eccentric', load: 1.25 });
+    expect(calf!.weeks[5]!.prescription.technique).toBe('loaded isometric');
     expect(ham!.weeks[0]!.prescription).toMatchObject({
       technique: 'contract-relax',
       cycles: 3,
@@ -273,7 +277,7 @@ describe('what a plan stores', () => {
     const lanes = [
       laneBody('hamstrings', 'supine-strap-hamstring', {
         styleId: 'push-relax',
-        exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring' }],
+        exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring', dayPlanId: null }],
       }),
     ];
     await plan(client, { lanes });
@@ -303,7 +307,9 @@ describe('what a plan stores', () => {
           .send(blockBody({ lanes: [laneBody('soleus', 'bent-knee-wall-calf', over)] }))
           .expect(400)
       ).body as { errors?: { path: string; message: string }[]; detail: string };
-    const wrong = await send({ exercises: [{ technique: 'loaded eccentric', exerciseId: 'bent-knee-wall-calf' }] });
+    const wrong = await send({
+      exercises: [{ technique: 'loaded eccentric', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
+    });
     expect(wrong.errors![0]!.message).toContain('can’t be done as loaded eccentric');
     expect((await send({ styleId: 'none' })).errors![0]!.path).toBe('lanes.0.styleId');
     const none = await h.agent
@@ -329,7 +335,7 @@ describe('a caution that comes while a block runs', () => {
     expect(refused.body.detail).toContain('Lying hamstring stretch');
     const lanes = block.choices.lanes.map((l) =>
       l.group === 'hamstrings'
-        ? { ...l, exercises: [{ technique: 'static hold', exerciseId: 'chair-hamstring-hinge' }] }
+        ? { ...l, exercises: [{ technique: 'static hold', exerciseId: 'chair-hamstring-hinge', dayPlanId: null }] }
         : l,
     );
     await revise(block, { lanes, reason: 'No strap to grip' }).expect(200);
@@ -345,7 +351,7 @@ describe('a caution that comes while a block runs', () => {
 
   it('judges a stretch by how it is done: a hold that is pushed against falls to a caution on pushing', async () => {
     const client = await aClient(h);
-    const push = [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring' }];
+    const push = [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring', dayPlanId: null }];
     const block = await plan(client, {
       lanes: [laneBody('hamstrings', 'supine-strap-hamstring', { styleId: 'push-relax', exercises: push })],
     });
@@ -356,7 +362,7 @@ describe('a caution that comes while a block runs', () => {
       .send(intakeBody(['pressure']))
       .expect(200);
     await run(sessions[1]!.id).expect(409);
-    const hold = [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring' }];
+    const hold = [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring', dayPlanId: null }];
     const lanes = block.choices.lanes.map((l) => ({ ...l, styleId: 'steady-hold', exercises: hold }));
     await revise(block, { lanes, reason: 'No pushing' }).expect(200);
     const next = (await h.agent.get(`/api/v1/sessions/${sessions[1]!.id}`).expect(200)).body as Session;
@@ -368,17 +374,113 @@ describe('planning', () => {
   it('tells the tighter sides, and what the client is used to from the block before', async () => {
     const client = await aClient(h);
     const view = async () => (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as object;
-    const nothing = { timings: DEFAULT_TIMINGS, hypermobile: false, tighter: [], turns: [], startingDoses: [] };
+    const nothing = {
+      timings: DEFAULT_TIMINGS,
+      hypermobile: false,
+      tighter: [],
+      turns: [],
+      places: [],
+      startingDoses: [],
+    };
     expect(await view()).toEqual(nothing);
     const block = await plan(client, { startDate: '2026-01-12' });
     await h.agent.post(`/api/v1/blocks/${block.id}/end`).send({ version: 1 }).expect(200);
-    // The block's eighth week has just ended; its last full week, the seventh, asked 330 s.
+    // The block's eighth week has just ended; its last full week, the seventh, asked 360 s.
     expect(await view()).toMatchObject({
       startingDoses: [
-        { group: 'soleus', seconds: 330 },
-        { group: 'hamstrings', seconds: 330 },
+        { group: 'soleus', seconds: 360 },
+        { group: 'hamstrings', seconds: 360 },
       ],
     });
     await h.other.get(`/api/v1/clients/${client}/planning`).expect(404);
+  });
+});
+
+describe('day plans', () => {
+  const morning = dayPlanBody({ id: 'morning', name: 'Morning', weekdays: [1, 3], minutes: 12, purpose: 'on waking' });
+  const evening = dayPlanBody({
+    id: 'evening',
+    name: 'After training',
+    weekdays: [1, 5],
+    purpose: 'after training',
+    warm: true,
+  });
+
+  it('make sessions of their own, two on one day, with their purpose and minutes', async () => {
+    const client = await aClient(h);
+    const block = await plan(client, { dayPlans: [morning, evening] });
+    expect(block.choices.dayPlans.map((p) => p.id)).toEqual(['morning', 'evening']);
+    const week = (await sessionsOf(client)).filter((s) => s.week === 1);
+    // Monday has both, Wednesday the morning, Friday the evening.
+    expect(week.map((s) => s.date)).toEqual(['2026-03-09', '2026-03-09', '2026-03-11', '2026-03-13']);
+    const views = await Promise.all(
+      week.map(async (s) => (await h.agent.get(`/api/v1/sessions/${s.id}`).expect(200)).body as Session),
+    );
+    expect(views.map((s) => [s.purpose, s.alreadyWarm, s.minutes]).sort()).toEqual([
+      ['after training', true, 20],
+      ['after training', true, 20],
+      ['on waking', false, 12],
+      ['on waking', false, 12],
+    ]);
+    // A day's sets are shared by its sessions: two of the first lane on Monday, one in each.
+    const monday = views.filter((s) => s.date === '2026-03-09');
+    const sets = monday.flatMap((s) =>
+      s.items.filter((i) => i.exerciseId === 'bent-knee-wall-calf').map((i) => i.sets),
+    );
+    expect(sets).toEqual([1, 1]);
+  });
+
+  it('are inherited by sessions; what was set on one by hand stays with the next revision', async () => {
+    const client = await aClient(h);
+    const block = await plan(client, { dayPlans: [evening] });
+    const [first, second] = await sessionsOf(client);
+    const open = (await h.agent.get(`/api/v1/sessions/${first!.id}`)).body as Session;
+    const { items, rounds, version } = open;
+    await h.agent
+      .put(`/api/v1/sessions/${first!.id}/items`)
+      .send({ items, rounds, version, purpose: 'evening', alreadyWarm: false, minutes: 15 })
+      .expect(200);
+    await revise(block, { weeks: 7 }).expect(200);
+    const after = await sessionsOf(client);
+    const [kept, plain] = await Promise.all(
+      [first!.date, second!.date].map(
+        async (date) =>
+          (await h.agent.get(`/api/v1/sessions/${after.find((s) => s.date === date)!.id}`)).body as Session,
+      ),
+    );
+    expect(kept).toMatchObject({ purpose: 'evening', alreadyWarm: false, minutes: 15 });
+    expect(kept!.asPlanned).toEqual({ purpose: 'after training', alreadyWarm: true, rounds: 1, minutes: 20 });
+    expect(plain).toMatchObject({ purpose: 'after training', alreadyWarm: true, minutes: 20 });
+  });
+
+  it('are refused when they are wrong, with the reason at the field', async () => {
+    const client = await aClient(h);
+    for (const [dayPlans, path] of [
+      [[], 'dayPlans'],
+      [[dayPlanBody({ minutes: 1 })], 'dayPlans.0.minutes'],
+      [[dayPlanBody(), dayPlanBody()], 'dayPlans.1'],
+      [[dayPlanBody({ weekdays: [8] })], 'dayPlans.0.weekdays.0'],
+    ] as const) {
+      const { body } = await h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ dayPlans })).expect(400);
+      expect((body as { errors: { path: string }[] }).errors[0]!.path).toBe(path);
+    }
+    const none = await h.agent
+      .post(`/api/v1/clients/${client}/blocks`)
+      .send(blockBody({ dayPlans: [dayPlanBody({ weekdays: [] })] }))
+      .expect(422);
+    expect((none.body as { detail: string }).detail).toContain('day');
+  });
+
+  it('two lanes of a group are taken when their techniques differ, and refused when they do not', async () => {
+    const client = await aClient(h);
+    const held = laneBody('hamstrings', 'supine-strap-hamstring');
+    const pushed = laneBody('hamstrings', 'supine-strap-hamstring', {
+      styleId: 'push-relax',
+      exercises: [{ technique: 'contract-relax', exerciseId: 'supine-strap-hamstring', dayPlanId: null }],
+    });
+    const twice = blockBody({ lanes: [held, laneBody('hamstrings', 'supine-strap-hamstring')] });
+    const { body } = await h.agent.post(`/api/v1/clients/${client}/blocks`).send(twice).expect(422);
+    expect((body as { detail: string }).detail).toContain('two lanes at most');
+    expect((await plan(client, { lanes: [held, pushed] })).lanes).toHaveLength(2);
   });
 });

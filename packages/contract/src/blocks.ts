@@ -1,6 +1,6 @@
 import type {
   BlockDraft,
-  Cut,
+  ClientPlace,
   LeftOutFact,
   LimitFact,
   MuscleGroupId,
@@ -8,6 +8,7 @@ import type {
   PlanBasis,
   PlanMeasured,
   PlannedWeek,
+  Shortage,
 } from '@yandle/core';
 
 /** What a coach chooses of a block. The plan itself is computed from it. */
@@ -51,8 +52,8 @@ export interface Block {
   readonly weeks: number;
   readonly lanes: readonly Lane[];
   readonly retests: readonly { readonly week: number; readonly date: string }[];
-  /** What the minutes or the sessions of a week did not hold. */
-  readonly cuts: readonly Cut[];
+  /** What minutes, days, places or exercises could not serve. */
+  readonly shortages: readonly Shortage[];
   /** First week that may still be changed: 1 until something has been done, then the week after the running one. */
   readonly changeableFrom: number;
   readonly endedAt: string | null;
@@ -81,6 +82,8 @@ export interface Revision extends RevisionSummary {
 export interface PlanningView extends PlanMeasured {
   /** Which way the groups that hold two opposite motions are short: exercises that turn that way are proposed first. */
   readonly turns: readonly NeededTurn[];
+  /** Where the client stretches. */
+  readonly places: readonly ClientPlace[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */
   readonly startingDoses: readonly {
     readonly group: MuscleGroupId;

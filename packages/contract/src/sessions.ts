@@ -52,6 +52,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly clientName: string;
   /** Rises with every edit of the session. */
   readonly version: number;
+  /** How the plan has it gone through; equal to its own until a coach changes the session. */
+  readonly asPlanned: SessionSettings;
   readonly minutesBudget: number;
   readonly items: readonly SessionItem[];
   /** The items as the plan has them; equal to `items` until a coach changes the session. */

@@ -1,9 +1,10 @@
 import type {
   BlockDraft,
-  Cut,
+  LaneSession,
   LeftOutFact,
   LimitFact,
   MuscleGroupId,
+  Shortage,
   Technique,
   Variable,
   WeekFact,
@@ -69,7 +70,7 @@ export class RevisionEntity {
   @Column({ name: 'choices', type: 'simple-json', nullable: true }) choices!: BlockDraft;
   /** What it was planned from besides; null for one from before it was kept. */
   @Column({ name: 'basis', type: 'simple-json', nullable: true }) basis!: PlanBasis | null;
-  @Column({ name: 'cuts', type: 'simple-json', nullable: true }) cuts!: readonly Cut[] | null;
+  @Column({ name: 'cuts', type: 'simple-json', nullable: true }) shortages!: readonly Shortage[] | null;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;
 }
@@ -118,6 +119,8 @@ export class PrescriptionEntity extends BoutColumns {
   @Column({ name: 'sessions_per_week', type: 'int' }) sessionsPerWeek!: number;
   /** Weekdays, Monday = 1, joined by commas. */
   @Column({ name: 'days', type: 'varchar', length: 20, default: '' }) days!: string;
+  /** The sessions of the week that it is part of; null in a week that was planned before there were day plans. */
+  @Column({ name: 'sessions', type: 'simple-json', nullable: true }) sessions!: readonly LaneSession[] | null;
   @Column({ name: 'style_id', type: 'varchar', length: 60, default: 'steady-hold' }) styleId!: string;
   @Column({ name: 'locked', type: 'boolean', default: false }) locked!: boolean;
   @Column({ name: 'dose', type: 'int' }) dose!: number;

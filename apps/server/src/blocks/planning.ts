@@ -1,14 +1,17 @@
 import type { PlanningView } from '@yandle/contract';
 import {
+  aboutFrom,
   ageOn,
   boutDose,
   daysBetween,
   endOfBlock,
   MUSCLE_GROUP_IDS,
+  homePlace,
   returnShare,
   tighterSide,
   type BlockDraft,
   type Caution,
+  type ClientPlace,
   type PlainDate,
   type PlanContext,
   type PlannedWeek,
@@ -30,6 +33,7 @@ import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import type { ClientEntity } from '../clients/entities.js';
 import { boutFields } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
+import { latestIntake } from '../screening/service.js';
 import type { ExerciseLibrary } from '../exercises/library.js';
 import type { StyleLibrary } from '../styles/service.js';
 import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './entities.js';
@@ -71,6 +75,12 @@ async function measuredOf(
   };
 }
 
+/** Where a client stretches, from the newest asking; nowhere in particular when nobody has asked. */
+async function placesOf(data: StudioData, clientId: string): Promise<readonly ClientPlace[]> {
+  const latest = await latestIntake(data, clientId);
+  return latest ? [homePlace(aboutFrom(latest.about))] : [];
+}
+
 /** What a plan for a client is made from as things are now. */
 export async function basisNow(
   data: StudioData,
@@ -78,7 +88,7 @@ export async function basisNow(
   timeZone: string,
   today: PlainDate,
 ): Promise<PlanBasis> {
-  return basisOf(client, await measuredOf(data, client, timeZone, today));
+  return basisOf(client, await measuredOf(data, client, timeZone, today), await placesOf(data, client.id));
 }
 
 /** What the builder needs to know of a client on the first day of a block. */
@@ -94,6 +104,7 @@ export function contextOf(
     client: planClientOf(client.birthDate, basis, draft.startDate, cautions),
     findStyle: libraries.styles.find,
     findExercise: libraries.exercises.find,
+    places: basis.places ?? [],
     tighterSide: (group) => tighterSideIn(basis, group),
     past,
   };
@@ -138,5 +149,9 @@ export async function planningView(
   today: PlainDate,
 ): Promise<PlanningView> {
   const measured = await measuredOf(data, client, timeZone, today);
-  return { ...measured, startingDoses: await startingDosesOf(data, client.id, today) };
+  return {
+    ...measured,
+    places: await placesOf(data, client.id),
+    startingDoses: await startingDosesOf(data, client.id, today),
+  };
 }

@@ -1,3 +1,4 @@
+import type { SessionSettings } from '@yandle/contract';
 import {
   type BlockDraft,
   type BlockPlan,
@@ -5,8 +6,8 @@ import {
   type PlanBasis,
   cutWords,
   type FindExercise,
-  itemOf,
   leftOutWords,
+  placed,
   limitWords,
   type PlainDate,
   type PlannedLane,
@@ -23,11 +24,11 @@ import { v7 as uuid } from 'uuid';
 import { boutColumns } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
-import { AS_PLANNED, itemRow, sessionItem } from '../sessions/item.js';
+import { AS_PLANNED, itemRow, plannedSettings, sessionItem } from '../sessions/item.js';
 import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity } from './entities.js';
 
 /** Version of the rules a revision was made with; raised when the same input would give another plan. */
-export const ENGINE_VERSION = '2';
+export const ENGINE_VERSION = '3';
 
 /** Whether no caution speaks against an exercise done with a technique. */
 export type MayBeDone = (exerciseId: string, technique: Technique) => boolean;
@@ -57,6 +58,7 @@ function partsOf(laneId: string, lane: PlannedLane, w: PlannedWeek): Omit<Prescr
     kind: w.kind,
     sessionsPerWeek,
     days: w.days.join(),
+    sessions: w.sessions,
     styleId: w.styleId,
     locked: w.locked,
     step: w.step,
@@ -87,6 +89,30 @@ function partsOf(laneId: string, lane: PlannedLane, w: PlannedWeek): Omit<Prescr
   ];
 }
 
+const slotKey = (s: { readonly date: string; readonly dayPlanId: string | null }): string => `${s.date} ${s.dayPlanId}`;
+
+/** How a day plan has its sessions gone through. */
+function mannerOf(draft: Pick<BlockDraft, 'dayPlans'>, dayPlanId: string): SessionSettings {
+  const plan = draft.dayPlans.find((d) => d.id === dayPlanId);
+  return plan
+    ? { purpose: plan.purpose, alreadyWarm: plan.warm, rounds: 1, minutes: plan.minutes }
+    : plannedSettings({ plannedManner: null });
+}
+
+/** What the coach set on single sessions by hand, other than the plan had it: a new plan keeps it. By the day the plan had given them. */
+async function setByHand(tx: StudioData, blockId: string): Promise<Map<string, SessionSettings>> {
+  const rows = await tx.find(SessionEntity, { blockId });
+  return new Map(
+    rows.flatMap((s): [string, SessionSettings][] => {
+      const { purpose, alreadyWarm, rounds, minutes } = s;
+      const now = { purpose, alreadyWarm, rounds, minutes };
+      const planned = plannedSettings(s);
+      const same = (Object.keys(now) as (keyof SessionSettings)[]).every((k) => now[k] === planned[k]);
+      return same ? [] : [[slotKey({ date: s.plannedDate ?? s.date, dayPlanId: s.dayPlanId }), now]];
+    }),
+  );
+}
+
 /** Dates the coach gave to sessions by hand, by the day the plan had given them. */
 async function movedDates(tx: StudioData, blockId: string): Promise<Map<string, string>> {
   const rows = await tx.find(SessionEntity, { blockId });
@@ -102,16 +128,22 @@ async function clearWeeks(tx: StudioData, blockId: string, week: number | FindOp
   if (open.length > 0) await tx.delete(SessionEntity, { id: In(open) });
 }
 
-async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<string, string>): Promise<void> {
+async function writeSessions(
+  tx: StudioData,
+  p: Publication,
+  moved: ReadonlyMap<string, string>,
+  set: ReadonlyMap<string, SessionSettings>,
+): Promise<void> {
   const planned = sessionsOfBlock(
     p.plan,
     p.draft.startDate,
-    p.draft.lanes.map((l, i) => ({ exercises: l.exercises, firstSide: p.firstSides[i]! })),
+    p.draft.lanes.map((l, i) => ({ group: l.group, exercises: l.exercises, firstSide: p.firstSides[i]! })),
+    placed(p.draft.dayPlans, p.basis.places),
     p.find,
     p.fromWeek,
     p.basis.timings,
   );
-  const sessions = planned.map((s) => ({ id: uuid(), ...s }));
+  const sessions = planned.map((s) => ({ id: uuid(), ...s, manner: mannerOf(p.draft, s.dayPlanId) }));
   await tx.insertMany(
     SessionEntity,
     sessions.map((s) => ({
@@ -123,7 +155,10 @@ async function writeSessions(tx: StudioData, p: Publication, moved: ReadonlyMap<
       plannedDate: s.date,
       week: s.week,
       totalSeconds: s.totalSeconds,
+      dayPlanId: s.dayPlanId,
       ...AS_PLANNED,
+      plannedManner: s.manner,
+      ...(set.get(slotKey(s)) ?? s.manner),
     })),
   );
   await tx.insertMany(
@@ -172,12 +207,12 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone)
     const next = lane?.exercises.find((e) => e.technique === technique && allowed(e.exerciseId, technique));
     if (!next) await tx.delete(SessionItemEntity, { id: item.id });
     else {
-      const { exerciseId, technique: done } = itemOf(
-        { technique, sets: item.sets, holdSeconds: item.holdSeconds, sensation: item.sensation },
-        { exercises: [next], firstSide: item.firstSide },
-        p.find,
+      const own = p.find(next.exerciseId).technique === technique;
+      await tx.update(
+        SessionItemEntity,
+        { id: item.id },
+        { exerciseId: next.exerciseId, technique: own ? null : technique },
       );
-      await tx.update(SessionItemEntity, { id: item.id }, { exerciseId, technique: done ?? null });
     }
   }
   for (const id of touched) {
@@ -201,7 +236,7 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     engineVersion: ENGINE_VERSION,
     choices: p.draft,
     basis: p.basis,
-    cuts: p.plan.cuts.map((c) => ({ ...c, fact: { ...c.fact, words: cutWords(c.fact) } })),
+    shortages: p.plan.shortages.map((c) => ({ ...c, fact: { ...c.fact, words: cutWords(c.fact) } })),
     createdAt: tx.now,
   });
   await tx.audit('block-published', { clientId: p.clientId, subject: p.blockId });
@@ -224,10 +259,11 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, lane, w))),
   );
   const moved = await movedDates(tx, p.blockId);
+  const set = await setByHand(tx, p.blockId);
   await clearWeeks(tx, p.blockId, MoreThanOrEqual(p.fromWeek));
   // A missed week keeps what was started in it, and loses the rest.
   for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeeks(tx, p.blockId, week);
   await swapForbidden(tx, p, allowed);
-  await writeSessions(tx, p, moved);
+  await writeSessions(tx, p, moved, set);
   await writeRetests(tx, p);
 }

@@ -1,6 +1,15 @@
 import { STANDING_SQL } from '../sessions/standing.js';
 import type { Block, Lane, Revision, RevisionSummary } from '@yandle/contract';
-import { endOfBlock, weekOn, type PlainDate, type PlannedWeek, type WeekFact, type Weekday } from '@yandle/core';
+import {
+  endOfBlock,
+  FIRST_DAY_PLAN,
+  weekOn,
+  type LaneSession,
+  type PlainDate,
+  type PlannedWeek,
+  type WeekFact,
+  type Weekday,
+} from '@yandle/core';
 import { In } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { boutFields, boutSelection, type BoutColumns } from '../database/bout-columns.js';
@@ -10,6 +19,12 @@ import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity, type BlockEntity } from './entities.js';
 
 const daysOf = (text: string): Weekday[] => (text === '' ? [] : text.split(',').map((d) => Number(d) as Weekday));
+
+/** The sessions of a cell; one planned before there were day plans is done once on each of its days. */
+function sessionsOf(w: Pick<Cell, 'sessions' | 'days' | 'sets'>): readonly LaneSession[] {
+  if (w.sessions !== null) return JSON.parse(w.sessions) as readonly LaneSession[];
+  return daysOf(w.days).map((weekday) => ({ weekday, dayPlanId: FIRST_DAY_PLAN, sets: w.sets }));
+}
 
 /** A cell as plain SQL gives it: a plan has hundreds, and making entities of them takes longer than reading them. */
 type Cell = BoutColumns &
@@ -31,9 +46,10 @@ type Cell = BoutColumns &
     readonly locked: number;
     /** JSON. */
     readonly facts: string | null;
+    readonly sessions: string | null;
   };
 
-const CELLS = `SELECT p.lane_id AS laneId, p.week, p.kind, p.part, p.technique, p.sessions_per_week AS sessionsPerWeek, p.days,
+const CELLS = `SELECT p.lane_id AS laneId, p.week, p.kind, p.part, p.technique, p.sessions_per_week AS sessionsPerWeek, p.days, p.sessions,
     p.style_id AS styleId, p.locked, p.dose, p.step, p.changed, p.reason, p.facts, ${boutSelection('p')}
   FROM prescription p INNER JOIN lane l ON l.id = p.lane_id
   WHERE p.studio_id = {studio} AND l.revision_id IN (:revisionIds) ORDER BY p.week`;
@@ -48,6 +64,7 @@ function weekOf(parts: readonly Cell[]): PlannedWeek {
     beforeAndAfter: beforeAndAfter.map((e) => ({ technique: e.technique, ...boutFields(e) })),
     dose: w.dose,
     days: daysOf(w.days),
+    sessions: sessionsOf(w),
     step: w.step,
     changed: w.changed,
     styleId: w.styleId,
@@ -164,7 +181,7 @@ export async function blockViews(data: StudioData, rows: readonly BlockEntity[],
       weeks: row.weeks,
       lanes: lanes.get(revision.id)!,
       retests: retests.filter((r) => r.blockId === row.id).map((r) => ({ week: r.week, date: r.date })),
-      cuts: revision.cuts ?? [],
+      shortages: revision.shortages ?? [],
       changeableFrom: firstChangeable(row, done.get(row.id)!, today),
       endedAt: row.endedAt?.toISOString() ?? null,
     };

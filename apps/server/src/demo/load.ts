@@ -17,6 +17,11 @@ import {
   type LaneDraft,
   type MuscleGroupId,
   type PlainDate,
+  dayPlanOf,
+  homePlace,
+  placed,
+  type PlacedDayPlan,
+  type Technique,
 } from '@yandle/core';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v4, v7 as uuid } from 'uuid';
@@ -180,8 +185,9 @@ async function doSessions(
 }
 
 /** A lane with the first exercise of the catalogue for each technique its style asks. */
-function demoLane(group: MuscleGroupId, styleId: string): LaneDraft {
-  const exercises = chooseExercises(group, [styleById(styleId)], (g, t) => exercisesDoing(g, t), 'experienced');
+function demoLane(group: MuscleGroupId, styleId: string, plans: readonly PlacedDayPlan[]): LaneDraft {
+  const allowed = (g: MuscleGroupId, t: Technique) => exercisesDoing(g, t);
+  const exercises = chooseExercises(group, [styleById(styleId)], allowed, 'experienced', [], plans);
   return newLane(uuid(), group, styleId, exercises);
 }
 
@@ -222,6 +228,8 @@ async function loadClient(
   if (demo.assessmentWeeks.includes(0)) await measure(data, id, demo, assessmentDate(0), 0, planner, random);
   if (demo.block) {
     const { groups, weeks } = demo.block;
+    const home = homePlace({ ...NOTHING_KNOWN, ...demo.about });
+    const dayPlans = [{ ...dayPlanOf(demo.body), placeId: demo.yes === null ? null : home.id }];
     await createBlock(
       data,
       id,
@@ -234,10 +242,13 @@ async function loadClient(
         easierWeeks: null,
         missedWeeks: [],
         away: [],
-        lanesPerSession: 5,
+        lanesPerSession: 8,
+        dayPlans,
         smallestPlate: null,
         reason: 'First plan',
-        lanes: groups.map((g) => demoLane(g as MuscleGroupId, demo.block?.styles?.[g] ?? 'steady-hold')),
+        lanes: groups.map((g) =>
+          demoLane(g as MuscleGroupId, demo.block?.styles?.[g] ?? 'steady-hold', placed(dayPlans, [home])),
+        ),
       },
       planner,
     );

@@ -114,6 +114,7 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
     revisionNumber: (await newestRevision(tx, block.id)).number,
     date: snapshot.date,
     plannedDate: null,
+    dayPlanId: null,
     week: Math.min(block.weeks, Math.max(1, weekOn(block.startDate, snapshot.date))),
     totalSeconds,
     ...AS_PLANNED,

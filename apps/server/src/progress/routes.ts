@@ -3,7 +3,8 @@ import { loadExercises } from '../exercises/library.js';
 import {
   alongDose,
   type DoseEntry,
-  exercisesByTechnique,
+  laneExercises,
+  workedIn,
   type PlainDate,
   plannedDone,
   SIDES,
@@ -52,17 +53,15 @@ async function doseOf(
         SIDES.map((side) => ({ week: w.week, group: l.group, side, seconds: sideWeeklyDose(w.prescription, side) })),
       ),
   );
-  const choices = new Map(revision.choices.lanes.map((l) => [l.id, exercisesByTechnique(l, find)]));
+  const choices = new Map(revision.choices.lanes.map((l) => [l.id, laneExercises(l, find)]));
   const plannedAlong = lanePlans.flatMap((l) =>
     l.weeks
       .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
-      .flatMap((w) => {
-        const exercise = choices.get(l.id)?.[w.prescription.technique];
-        if (!exercise) return [];
-        return SIDES.flatMap((side) =>
-          alongDose(exercise, { week: w.week, side, seconds: sideWeeklyDose(w.prescription, side) }),
-        );
-      }),
+      .flatMap((w) =>
+        workedIn({ group: l.group, exercises: choices.get(l.id) ?? [] }, w).flatMap((worked) =>
+          SIDES.flatMap((side) => alongDose(worked.exercise, { week: w.week, side, seconds: worked[side] })),
+        ),
+      ),
   );
   const doneAlong: DoseEntry[] = [];
   const done: DoseEntry[] = counted.flatMap(({ session, run }) =>

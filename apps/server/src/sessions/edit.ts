@@ -7,7 +7,7 @@ import { HttpProblem, invalidField } from '../http/problem.js';
 import { clientTimings } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
-import { AS_PLANNED, itemRow, sessionItem } from './item.js';
+import { AS_PLANNED, itemRow, plannedSettings, sessionItem } from './item.js';
 import { isStanding } from './standing.js';
 import { sessionView } from './views.js';
 
@@ -99,8 +99,14 @@ export async function restoreSession(data: StudioData, id: string, version: numb
     const session = await openFor(tx, id, version);
     const planned = await plannedItems(tx, session);
     await writeItems(tx, id, planned);
-    const totalSeconds = await lengthOf(tx, session, planned, AS_PLANNED);
-    await tx.update(SessionEntity, { id }, { ...AS_PLANNED, version: session.version + 1, totalSeconds });
+    const settings = plannedSettings(session);
+    const totalSeconds = await lengthOf(tx, session, planned, settings);
+    const { countedRun, plannedItems: none } = AS_PLANNED;
+    await tx.update(
+      SessionEntity,
+      { id },
+      { ...settings, countedRun, plannedItems: none, version: session.version + 1, totalSeconds },
+    );
     return sessionView(tx, id);
   });
 }

@@ -1,4 +1,4 @@
-import type { FeltSide, RunSource } from '@yandle/contract';
+import type { FeltSide, RunSource, SessionSettings } from '@yandle/contract';
 import type {
   Assistance,
   BodyRegionId,
@@ -43,6 +43,8 @@ export class SessionEntity {
   /** The day the plan gave it; differs from `date` when the coach moved it. */
   @Column({ name: 'planned_date', type: 'date', nullable: true }) plannedDate!: string | null;
   @Column({ name: 'week', type: 'int' }) week!: number;
+  /** The day plan of the block that it comes from. */
+  @Column({ name: 'day_plan_id', type: 'varchar', length: 40, nullable: true }) dayPlanId!: string | null;
   /** Length by the timeline when it was published. */
   @Column({ name: 'total_seconds', type: 'int' }) totalSeconds!: number;
   /** Rises with every edit. */
@@ -52,6 +54,8 @@ export class SessionEntity {
   @Column({ name: 'rounds', type: 'int', default: 1 }) rounds!: number;
   /** Minutes for this session alone; null for the client's own. */
   @Column({ name: 'minutes', type: 'int', nullable: true }) minutes!: number | null;
+  /** How its day plan has it gone through; null for a session from before there were day plans. */
+  @Column({ name: 'planned_manner', type: 'simple-json', nullable: true }) plannedManner!: SessionSettings | null;
   /** The items as the plan had them, once a coach has changed the session; never queried. */
   @Column({ name: 'planned_items', type: 'simple-json', nullable: true }) plannedItems!: readonly SessionItem[] | null;
   /** The run a coach chose out of several; null for the first that was finished. */

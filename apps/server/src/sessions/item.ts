@@ -1,3 +1,4 @@
+import type { SessionSettings } from '@yandle/contract';
 import type { SessionItem } from '@yandle/core';
 import { boutColumns, boutFields } from '../database/bout-columns.js';
 import { v7 as uuid } from 'uuid';
@@ -10,9 +11,16 @@ export const AS_PLANNED = {
   alreadyWarm: false,
   rounds: 1,
   minutes: null,
+  plannedManner: null,
   plannedItems: null,
   countedRun: null,
 } as const satisfies Partial<SessionEntity>;
+
+/** How the plan has a session gone through. */
+export function plannedSettings(session: Pick<SessionEntity, 'plannedManner'>): SessionSettings {
+  const { purpose, alreadyWarm, rounds, minutes } = AS_PLANNED;
+  return session.plannedManner ?? { purpose, alreadyWarm, rounds, minutes };
+}
 
 /** What a log says of a set beyond its seconds when nothing more was said. */
 export const PLAIN_SET = {

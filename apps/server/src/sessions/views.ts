@@ -6,6 +6,7 @@ import { ClientEntity } from '../clients/entities.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
 import { screeningAt, screeningFacts, type ScreeningFacts } from '../screening/service.js';
+import { plannedSettings } from './item.js';
 import { formsOf } from './allowed.js';
 import { openStopSigns, type OpenSign } from './symptoms.js';
 import { settingsOf } from '../studio/settings.js';
@@ -169,6 +170,7 @@ export async function sessionViews(
       alreadyWarm: row.alreadyWarm,
       rounds: row.rounds,
       minutes: row.minutes,
+      asPlanned: plannedSettings(row),
       minutesBudget: row.minutes ?? client.minutesPerSession,
       items,
       plannedItems: row.plannedItems ?? items,

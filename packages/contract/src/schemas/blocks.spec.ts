@@ -17,7 +17,7 @@ const lane = {
   untilWeek: null,
   startingDose: null,
   loadUnit: null,
-  exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }],
+  exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
   locked: [],
 };
 const block = {

@@ -1,4 +1,15 @@
-import { BLOCK_BOUNDS, LOAD_UNITS, MUSCLE_GROUP_IDS, TECHNIQUES } from '@yandle/core';
+import {
+  BLOCK_BOUNDS,
+  DAY_ORDERS,
+  DAY_PLAN_BOUNDS,
+  LOAD_UNITS,
+  MOST_EXERCISES,
+  MUSCLE_GROUP_IDS,
+  PURPOSE_IDS,
+  STYLE_BOUNDS,
+  TECHNIQUES,
+  type TechniqueExercise,
+} from '@yandle/core';
 import Joi from 'joi';
 import type { CreateBlockBody, MoveSessionBody, UpdateBlockBody } from '../blocks.js';
 import { date, id, line, version } from './common.js';
@@ -29,12 +40,63 @@ export const lanePlan = {
   untilWeek: week().allow(null).required(),
 };
 
+const dayPlanId = () =>
+  Joi.string()
+    .max(40)
+    .pattern(/^[\w-]+$/);
+const sameUse = (a: TechniqueExercise, b: TechniqueExercise): boolean =>
+  a.technique === b.technique && a.dayPlanId === b.dayPlanId;
+/** One or two exercises a technique and day plan. */
+const atMostTwo = (value: readonly TechniqueExercise[], helpers: Joi.CustomHelpers<unknown>) =>
+  value.some((a) => value.filter((b) => sameUse(a, b)).length > MOST_EXERCISES)
+    ? helpers.message({ custom: `Choose at most ${MOST_EXERCISES} exercises for a technique.` })
+    : value;
+
+const dayPlan = Joi.object({
+  id: dayPlanId().required(),
+  name: line(60),
+  weekdays: Joi.array().items(Joi.number().integer().min(1).max(7).optional()).unique().max(7).required(),
+  purpose: Joi.string()
+    .valid(...PURPOSE_IDS)
+    .required(),
+  minutes: Joi.number()
+    .integer()
+    .min(DAY_PLAN_BOUNDS.minutes.min)
+    .max(DAY_PLAN_BOUNDS.minutes.max)
+    .allow(null)
+    .required(),
+  warm: Joi.boolean().required(),
+  placeId: dayPlanId().allow(null).required(),
+  order: Joi.string()
+    .valid(...DAY_ORDERS)
+    .required(),
+  theme: Joi.array()
+    .items(
+      Joi.string()
+        .valid(...MUSCLE_GROUP_IDS)
+        .optional(),
+    )
+    .unique()
+    .min(1)
+    .allow(null)
+    .required(),
+  routineId: Joi.any().valid(null).required(),
+});
+
 const lane = Joi.object({
   id: id(),
   ...lanePlan,
   startingDose: Joi.number().integer().min(0).max(20_000).allow(null).required(),
   loadUnit: Joi.string()
     .valid(...LOAD_UNITS)
+    .allow(null)
+    .required(),
+  startLoad: Joi.number().min(0).max(500).precision(2).allow(null).required(),
+  startHelp: Joi.number().integer().min(0).max(2).allow(null).required(),
+  loadMax: Joi.number().min(0).max(500).precision(2).allow(null).required(),
+  phaseWeeks: Joi.array()
+    .items(Joi.number().integer().min(1).max(BLOCK_BOUNDS.weeks.max).optional())
+    .max(STYLE_BOUNDS.phases.max)
     .allow(null)
     .required(),
   exercises: Joi.array()
@@ -44,10 +106,12 @@ const lane = Joi.object({
           .valid(...TECHNIQUES)
           .required(),
         exerciseId: slug('Choose an exercise from the library.'),
+        dayPlanId: dayPlanId().allow(null).required(),
       }).optional(),
     )
-    .unique('technique')
-    .max(TECHNIQUES.length)
+    .unique((a: TechniqueExercise, b: TechniqueExercise) => a.exerciseId === b.exerciseId && sameUse(a, b))
+    .custom(atMostTwo)
+    .max(TECHNIQUES.length * MOST_EXERCISES)
     .required(),
   locked: Joi.array().items(lockedCell().optional()).unique('week').max(BLOCK_BOUNDS.weeks.max).required(),
 });
@@ -81,13 +145,13 @@ const body = {
     )
     .max(20)
     .required(),
-  lanes: Joi.array()
-    .items(lane)
-    .min(BLOCK_BOUNDS.lanes.min)
-    .max(BLOCK_BOUNDS.lanes.max)
-    .unique('group')
+  dayPlans: Joi.array()
+    .items(dayPlan)
+    .min(DAY_PLAN_BOUNDS.count.min)
+    .max(DAY_PLAN_BOUNDS.count.max)
     .unique('id')
     .required(),
+  lanes: Joi.array().items(lane).min(BLOCK_BOUNDS.lanes.min).max(BLOCK_BOUNDS.lanes.max).unique('id').required(),
   reason: line(300),
 };
 

@@ -37,10 +37,21 @@ const start = Joi.object({
   assistance: within({ min: 0, max: 2 }),
 }).required();
 
+const turns = () =>
+  Joi.array()
+    .items(
+      Joi.object({
+        variable: variable().required(),
+        until: Joi.number().min(0).max(300).precision(2).allow(null).required(),
+      }).optional(),
+    )
+    .max(2 * VARIABLES.length);
+
 const phase = Joi.object({
   technique: technique(),
   start,
-  order: Joi.array().items(variable().optional()).unique().max(VARIABLES.length).required(),
+  order: turns().required(),
+  experiencedOrder: turns(),
   step: values(0, 100),
   caps: values(0, 300),
   amountFloor: Joi.number().integer().min(1).max(180).required(),

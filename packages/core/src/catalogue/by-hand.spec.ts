@@ -33,7 +33,7 @@ describe('load on a bent spine', () => {
     );
     expect(chosen.find((c) => c.technique === 'loaded eccentric')?.exerciseId).toBe('weighted-hinge');
     // What the coach chose stays.
-    const kept = [{ technique: 'loaded eccentric', exerciseId: BENT.id }] as const;
+    const kept = [{ technique: 'loaded eccentric', exerciseId: BENT.id, dayPlanId: null }] as const;
     expect(chooseExercises('hamstrings', [styleById('loaded-range')], () => LIBRARY, 'regular', kept)).toContain(
       kept[0],
     );

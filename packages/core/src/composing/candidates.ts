@@ -12,7 +12,7 @@ import { unitOf } from '../technique/catalogue.js';
 import { sectionOf } from '../session/order.js';
 import type { SessionItem } from '../session/item.js';
 import { itemApproachSeconds, itemBodySeconds } from '../session/timeline.js';
-import { purposeRules } from './purpose.js';
+import { purposeRules } from '../session/purpose.js';
 import type { ComposeNeed, ComposeRequest } from './request.js';
 
 /** One exercise that could serve a need. */

@@ -3,7 +3,7 @@ import { workBudget, warmUpSeconds } from '../technique/timings.js';
 import { ModelBuilder, termsOf, valueOfTerms, type Solver } from './linear.js';
 import { composeModel } from './model.js';
 import type { LeftOut, Candidate } from './candidates.js';
-import { purposeRules } from './purpose.js';
+import { purposeRules } from '../session/purpose.js';
 import type { ComposeRequest } from './request.js';
 
 /** Demands that cannot all be met, and what would have to give way. */

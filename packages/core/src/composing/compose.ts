@@ -7,7 +7,7 @@ import { valueOfTerms, type LinearModel, type Solver, type SolverAnswer, type Te
 import { composeModel, OBJECTIVES, type ComposeModel, type ObjectiveName } from './model.js';
 import { offeredItem, candidatesFor, type LeftOut, type Candidate } from './candidates.js';
 import { withoutDominated } from './prune.js';
-import { purposeRules } from './purpose.js';
+import { purposeRules } from '../session/purpose.js';
 import type { ComposeRequest } from './request.js';
 
 /** One objective as it was settled. */

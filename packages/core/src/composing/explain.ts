@@ -9,7 +9,7 @@ import type { Timeline } from '../session/timeline.js';
 import { warmUpSeconds } from '../technique/timings.js';
 import type { Chosen } from './compose.js';
 import type { LeftOut, Candidate } from './candidates.js';
-import { purposeRules } from './purpose.js';
+import { purposeRules } from '../session/purpose.js';
 import { target, worth, type ComposeRequest } from './request.js';
 
 /** Why an exercise was taken. */

@@ -5,6 +5,13 @@ import { CoreError } from '../errors.js';
 import type { BlockPlan } from '../planning/plan.js';
 import { scheduleSessions } from '../planning/block-dates.js';
 import type { PlainDate } from '../schedule/plain-date.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { rankIn, type PlacedDayPlan } from '../planning/day-plan/day-plan.js';
+import { missingAt } from '../planning/day-plan/place.js';
+import { isListed } from '../planning/plan-timing.js';
+import { sharedBouts } from '../planning/week/lane-items.js';
+import type { Technique } from '../technique/catalogue.js';
 import type { Bout } from '../technique/prescription.js';
 import type { SessionItem } from '../session/item.js';
 import { orderItems } from '../session/order.js';
@@ -13,6 +20,7 @@ import { DEFAULT_TIMINGS, type Timings } from '../technique/timings.js';
 
 /** How a lane is done. */
 export interface LaneExercises {
+  readonly group: MuscleGroupId;
   readonly exercises: readonly TechniqueExercise[];
   readonly firstSide: Side;
 }
@@ -22,29 +30,49 @@ export interface DatedSession {
   readonly date: PlainDate;
   /** 1-based. */
   readonly week: number;
+  readonly dayPlanId: string;
   readonly items: readonly SessionItem[];
   readonly totalSeconds: number;
 }
 
-/**
- * The item that a bout of a lane becomes.
- * @throws CoreError `invalid-plan` when the lane has no exercise for the technique
- */
-export function itemOf(bout: Bout, lane: LaneExercises, find: FindExercise = exerciseById): SessionItem {
-  const chosen = lane.exercises.find((e) => e.technique === bout.technique);
-  if (!chosen) throw new CoreError('invalid-plan', { code: 'needs-exercise', args: { technique: bout.technique } });
-  const { technique, ...rest } = bout;
-  const own = find(chosen.exerciseId).technique === technique;
-  return {
-    ...rest,
-    exerciseId: chosen.exerciseId,
-    firstSide: bout.bonus?.side ?? lane.firstSide,
-    ...(own ? {} : { technique }),
-  };
+/** Exercises of a technique in a day plan: its own, else those of all; without those that its place has nothing for. */
+export function exercisesAt(
+  exercises: readonly TechniqueExercise[],
+  technique: Technique,
+  plan: PlacedDayPlan | null,
+  find: FindExercise,
+): readonly Exercise[] {
+  const those = exercises.filter((e) => e.technique === technique);
+  const own = plan === null ? [] : those.filter((e) => e.dayPlanId === plan.id);
+  const chosen = (own.length > 0 ? own : those.filter((e) => e.dayPlanId === null)).map((e) => find(e.exerciseId));
+  return plan === null ? chosen : chosen.filter((e) => missingAt(e, plan.place).length === 0);
 }
 
 /**
- * The dated sessions of a block, one exercise a lane and technique.
+ * The items that a bout of a lane becomes in a session: one for each of its exercises there.
+ * @throws CoreError `invalid-plan` when the lane has no exercise for the technique
+ */
+export function itemsOf(
+  bout: Bout,
+  lane: Pick<LaneExercises, 'exercises' | 'firstSide'>,
+  plan: PlacedDayPlan | null = null,
+  find: FindExercise = exerciseById,
+): SessionItem[] {
+  if (!lane.exercises.some((e) => e.technique === bout.technique))
+    throw new CoreError('invalid-plan', { code: 'needs-exercise', args: { technique: bout.technique } });
+  return sharedBouts(bout, exercisesAt(lane.exercises, bout.technique, plan, find)).map(({ exercise, bout: b }) => {
+    const { technique, ...rest } = b;
+    return {
+      ...rest,
+      exerciseId: exercise.id,
+      firstSide: b.bonus?.side ?? lane.firstSide,
+      ...(exercise.technique === technique ? {} : { technique }),
+    };
+  });
+}
+
+/**
+ * The dated sessions of a block: in each the lanes of its day plan, in the order that it asks for.
  * @param lanes in the order of the plan's lanes
  * @param fromWeek sessions of earlier weeks are left out; their techniques need no exercise any more
  * @throws CoreError `invalid-plan` when a lane has no exercise for a technique it uses
@@ -53,22 +81,27 @@ export function sessionsOfBlock(
   plan: BlockPlan,
   startDate: PlainDate,
   lanes: readonly LaneExercises[],
+  dayPlans: readonly PlacedDayPlan[] = [],
   find: FindExercise = exerciseById,
   fromWeek = 1,
   timings: Timings = DEFAULT_TIMINGS,
 ): DatedSession[] {
   return scheduleSessions(plan, startDate)
     .filter((s) => s.week >= fromWeek)
-    .map(({ date, week, lanes: places }) => {
-      const items = orderItems(
-        places.flatMap((i): SessionItem[] => {
-          const { sessionsPerWeek: _, ...bout } = plan.lanes[i]!.weeks[week - 1]!.prescription;
-          return [bout, ...plan.lanes[i]!.weeks[week - 1]!.beforeAndAfter].map((b) => itemOf(b, lanes[i]!, find));
-        }),
-        find,
-      );
-      const { totalSeconds } = buildTimeline(items, {}, timings, find);
-      return { date, week, items, totalSeconds };
+    .map(({ date, week, dayPlanId, lanes: held }) => {
+      const dayPlan = dayPlans.find((p) => p.id === dayPlanId) ?? null;
+      const rank = ({ lane }: { readonly lane: number }): number =>
+        dayPlan ? rankIn(dayPlan, lanes[lane]!.group, lane) : lane;
+      const listed = [...held]
+        .sort((a, b) => rank(a) - rank(b))
+        .flatMap(({ lane, sets }): SessionItem[] => {
+          const cell = plan.lanes[lane]!.weeks[week - 1]!;
+          const { sessionsPerWeek: _, ...bout } = { ...cell.prescription, sets };
+          return [bout, ...cell.beforeAndAfter].flatMap((b) => itemsOf(b, lanes[lane]!, dayPlan, find));
+        });
+      const items = dayPlan && isListed(dayPlan) ? listed : orderItems(listed, find);
+      const shape = { alreadyWarm: dayPlan?.warm ?? false };
+      return { date, week, dayPlanId, items, totalSeconds: buildTimeline(items, shape, timings, find).totalSeconds };
     });
 }
 

@@ -6,7 +6,7 @@ import { boutDose } from '../dose/dose.js';
 import { workBudget } from '../technique/timings.js';
 import { ModelBuilder, termsOf, type LinearModel, type Terms } from './linear.js';
 import type { Candidate } from './candidates.js';
-import { purposeRules } from './purpose.js';
+import { purposeRules } from '../session/purpose.js';
 import { target, worth, type ComposeNeed, type ComposeRequest } from './request.js';
 
 /** Most exercises that the sets of one need are divided over. */

@@ -6,7 +6,7 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import { spacingTrouble, type SpacedSession } from '../session/spacing.js';
 import { boutOf, type SessionItem } from '../session/item.js';
 import { sectionOf } from '../session/order.js';
-import { STATIC_BEFORE_TRAINING, type PurposeId } from './purpose.js';
+import { STATIC_BEFORE_TRAINING, type PurposeId } from '../session/purpose.js';
 
 /** A rule of the session that its order or its day breaks. It warns; the coach decides. */
 export interface PhaseWarning {

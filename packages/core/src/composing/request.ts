@@ -9,7 +9,7 @@ import type { Experience } from '../planning/limits.js';
 import type { Caution } from '../screening/cautions.js';
 import { amountOf, type Bout } from '../technique/prescription.js';
 import type { Timings } from '../technique/timings.js';
-import type { PurposeId } from './purpose.js';
+import type { PurposeId } from '../session/purpose.js';
 
 /** What a session should do for one group with one technique: the part of a lane that falls on this day. */
 export interface ComposeNeed {

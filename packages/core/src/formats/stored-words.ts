@@ -80,10 +80,34 @@ function withTags(doc: Doc): Doc {
 const unseated = (doc: Doc): Doc =>
   String(doc['position']).startsWith('sitting on') ? { ...doc, position: 'sitting' } : doc;
 
+/** An order of variables became an order of turns, each with the value at which it ends. */
+function withTurns(doc: Doc): Doc {
+  const phases = doc['phases'];
+  if (!Array.isArray(phases)) return doc;
+  const turn = (v: unknown): unknown => (typeof v === 'string' ? { variable: v, until: null } : v);
+  return {
+    ...doc,
+    phases: phases.map((p: Doc) => (Array.isArray(p['order']) ? { ...p, order: p['order'].map(turn) } : p)),
+  };
+}
+
+function withoutTurns(doc: Doc): Doc {
+  const phases = doc['phases'];
+  if (!Array.isArray(phases)) return doc;
+  const name = (t: unknown): unknown => (typeof t === 'object' && t !== null ? (t as Doc)['variable'] : t);
+  return {
+    ...doc,
+    phases: phases.map(({ experiencedOrder: _, ...p }: Doc) =>
+      Array.isArray(p['order']) ? { ...p, order: [...new Set(p['order'].map(name))] } : p,
+    ),
+  };
+}
+
 type Change = (doc: Doc) => Doc;
 /** What else changed in a kind of document, and the way back. */
 const CHANGES: Readonly<Partial<Record<StoredKind, { readonly up: Change; readonly down: Change }>>> = {
   exercise: { up: withDemands, down: withTags },
+  style: { up: withTurns, down: withoutTurns },
   test: {
     up: (doc) => seated(doc, [...strings(doc['steps']), ...strings(doc['landmarks']), ...strings(doc['instruments'])]),
     down: unseated,
@@ -130,7 +154,7 @@ export function downgradeStored(kind: StoredKind, value: unknown): unknown {
 }
 
 /** Version of the files of exercises, styles and templates that are written now. */
-export const FILE_VERSION = 3 as const;
+export const FILE_VERSION = 4 as const;
 
 const FILES: Readonly<Record<string, readonly [list: string, kind: StoredKind]>> = {
   'yandle-exercises': ['exercises', 'exercise'],
@@ -146,7 +170,7 @@ export function upgradeFile(file: unknown): unknown {
   if (typeof file !== 'object' || file === null) return file;
   const { format, formatVersion } = file as { format?: unknown; formatVersion?: unknown };
   const found = typeof format === 'string' ? FILES[format] : undefined;
-  if (!found || (formatVersion !== 1 && formatVersion !== 2)) return file;
+  if (!found || ![1, 2, 3].includes(formatVersion as number)) return file;
   const [list, kind] = found;
   const content = (file as Record<string, unknown>)[list];
   return { ...file, formatVersion: FILE_VERSION, [list]: upgradeStored(kind, content) };

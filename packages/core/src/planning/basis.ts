@@ -1,6 +1,7 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Timings } from '../technique/timings.js';
+import type { ClientPlace } from './day-plan/place.js';
 import type { PlanClient } from './limits.js';
 
 /** What a client's record says of how they may be planned. */
@@ -21,13 +22,16 @@ export interface PlanMeasured {
  * All that a plan is made from besides the coach's choices, the cautions and the client's age. It is kept with what is published: a change of the
  * block changes what it was asked to change, and nothing else, until the coach has it planned anew from what is known by then.
  */
-export interface PlanBasis extends PlanRecord, PlanMeasured {}
+export interface PlanBasis extends PlanRecord, PlanMeasured {
+  /** Where the client stretches; left out in what was published before it was asked. */
+  readonly places?: readonly ClientPlace[];
+}
 
 /** A basis from the record and the measurements as they are now. */
-export function basisOf(record: PlanRecord, measured: PlanMeasured): PlanBasis {
+export function basisOf(record: PlanRecord, measured: PlanMeasured, places: readonly ClientPlace[] = []): PlanBasis {
   const { experience, trainingDays, gentleGroups, minutesPerSession } = record;
   const { timings, hypermobile, tighter } = measured;
-  return { experience, trainingDays, gentleGroups, minutesPerSession, timings, hypermobile, tighter };
+  return { experience, trainingDays, gentleGroups, minutesPerSession, timings, hypermobile, tighter, places };
 }
 
 /**

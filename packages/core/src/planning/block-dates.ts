@@ -1,13 +1,14 @@
 import type { BlockPlan } from './plan.js';
 import { addDays, daysBetween, weekdayOf, type PlainDate } from '../schedule/plain-date.js';
 
-/** One dated session on the mat: which lanes it holds. */
+/** One dated session: its day plan, and which lanes it holds. */
 export interface ScheduledSession {
   readonly date: PlainDate;
   /** 1-based. */
   readonly week: number;
-  /** Places of the lanes in the plan. */
-  readonly lanes: readonly number[];
+  readonly dayPlanId: string;
+  /** The lanes that it holds: their places in the plan, and their sets a side. */
+  readonly lanes: readonly { readonly lane: number; readonly sets: number }[];
 }
 
 /** The seven dates of a week: week n = days 7(n−1)…7n−1 from the start date. */
@@ -16,7 +17,7 @@ export function datesOfWeek(startDate: PlainDate, week: number): PlainDate[] {
 }
 
 /**
- * Dates of all sessions of a block: each lane on the days its weeks were planned for; a day with several lanes is one session.
+ * Dates of all sessions of a block: each lane in the sessions its weeks were planned for; a day has one for each of its day plans.
  */
 export function scheduleSessions(plan: BlockPlan, startDate: PlainDate): ScheduledSession[] {
   const out: ScheduledSession[] = [];
@@ -24,8 +25,12 @@ export function scheduleSessions(plan: BlockPlan, startDate: PlainDate): Schedul
   for (let week = 1; week <= weeks; week++)
     for (const date of datesOfWeek(startDate, week)) {
       const day = weekdayOf(date);
-      const lanes = plan.lanes.flatMap((l, i) => (l.weeks[week - 1]!.days.includes(day) ? [i] : []));
-      if (lanes.length > 0) out.push({ date, week, lanes });
+      const held = new Map<string, { lane: number; sets: number }[]>();
+      plan.lanes.forEach((l, lane) => {
+        for (const s of l.weeks[week - 1]!.sessions)
+          if (s.weekday === day) held.set(s.dayPlanId, [...(held.get(s.dayPlanId) ?? []), { lane, sets: s.sets }]);
+      });
+      for (const [dayPlanId, lanes] of held) out.push({ date, week, dayPlanId, lanes });
     }
   return out;
 }

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import { prescriptionWords } from '../words/prescription.js';
 import { buildBlock } from './block.js';
-import { weekWords } from '../words/plan.js';
-import { returnShare, scaleTo } from './progression/scale.js';
+import { forAll } from './any-block.fixture.js';
+import { scaleTo } from './progression/scale.js';
 import { adult, steady, hold, lock, ask, check, doses } from './rules.fixture.js';
 
 describe('the builder', () => {
@@ -23,17 +23,17 @@ describe('the builder', () => {
       group: 'adductors' as const,
       styleId: 'steady-hold',
       tighterSide: 'left' as const,
-      exercises: { 'static hold': both },
+      exercises: forAll({ 'static hold': both }),
     };
     expect(buildBlock(ask([lane])).lanes[0]!.weeks[0]!.prescription.bonus).toBeUndefined();
   });
 
   it('begins where the client is', () => {
-    expect(doses(ask([steady({ startingDose: 300 })])).slice(0, 2)).toEqual([300, 330]);
+    expect(doses(ask([steady({ startingDose: 300 })])).slice(0, 2)).toEqual([270, 315]);
     expect(doses(ask([steady({ startingDose: 100 })]))[0]).toBe(180);
     // Long holding earns nobody a load, or less help.
     const [first] = buildBlock(ask([steady({ styleId: 'loaded-range', startingDose: 500 })])).lanes[0]!.weeks;
-    expect(first!.prescription).toMatchObject({ load: 0, assistance: 2, reps: 6, sets: 2 });
+    expect(first!.prescription).toMatchObject({ load: 0, assistance: 0, reps: 8, sets: 2 });
     const [push] = buildBlock(ask([steady({ styleId: 'push-relax', startingDose: 900 })])).lanes[0]!.weeks;
     expect(push!.prescription).toMatchObject({ effort: 20, holdSeconds: 30 });
   });
@@ -45,8 +45,8 @@ describe('the builder', () => {
     }));
     const input = ask(lanes, { client: { ...adult, minutesPerSession: 14 } });
     const plan = buildBlock(input);
-    expect(plan.cuts.length).toBeGreaterThan(0);
-    expect(plan.cuts.filter((t) => t.lane === 0 && t.fact.code === 'fewer-sets')).toEqual([]);
+    expect(plan.shortages.length).toBeGreaterThan(0);
+    expect(plan.shortages.filter((t) => t.lane === 0 && t.week === 1)).toEqual([]);
     expect(plan.lanes[0]!.weeks[0]!.dose).toBeGreaterThan(plan.lanes[3]!.weeks[0]!.dose);
     expect(check(input).filter((v) => v.rule === 'time')).toEqual([]);
   });
@@ -56,36 +56,9 @@ describe('the builder', () => {
     const plan = buildBlock(ask(lanes, { lanesPerSession: 2 }));
     for (const day of [1, 3, 5] as const)
       expect(plan.lanes.filter((l) => l.weeks[0]!.days.includes(day)).length).toBeLessThanOrEqual(2);
-    expect(plan.lanes.map((l) => l.weeks[0]!.days.length)).toEqual([3, 3, 0]);
-    expect(plan.cuts[0]).toMatchObject({ lane: 2, week: 1 });
-  });
-
-  // Common practice, no source: a fifth off for each missed week, half at most.
-  it('comes back lower after missed weeks, then goes on', () => {
-    expect([1, 2, 2.5, 5].map(returnShare)).toEqual([0.8, 0.6, 0.5, 0.5]);
-    const input = ask([steady()], { missedWeeks: [3], weeks: 8 });
-    const weeks = buildBlock(input).lanes[0]!.weeks;
-    expect(weeks.map((w) => w.kind)).toEqual(['build', 'build', 'rest', 'easier', 'build', 'build', 'build', 'easier']);
-    // 210 s in week 2, 168 s at most in week 5: 2 × 25 × 3 = 150 is less than 1 × 35 … the nearest below is 2 × 25 × 3.
-    expect(weeks[4]!.dose).toBe(150);
-    // The reason says the share that was taken: 150 of 210 s is 71 %.
-    expect(weeks[1]!.dose).toBe(210);
-    expect(weekWords(weeks[4]!, { weeks })).toContain('71% of the earlier dose');
-    expect(weeks[5]!.dose).toBe(180);
-    expect(check(input).filter((v) => v.rule !== 'weekly-dose')).toEqual([]);
-  });
-
-  it('comes back by the share of what was really done, where the limits of today ask for more of a bout', () => {
-    const old = { ...adult, age: 70, trainingDays: [1, 2, 4, 5] as const };
-    const input = ask([steady({ locked: [lock(2, hold(1, 25, 4))] })], {
-      client: old,
-      missedWeeks: [3],
-      easierEvery: null,
-    });
-    const weeks = buildBlock(input).lanes[0]!.weeks;
-    // 100 s were done. Four fifths are 80 s: two days of the 30 s that 65+ hold at least; a third day would make 90 s.
-    expect([weeks[1]!.dose, weeks[3]!.dose]).toEqual([100, 60]);
-    expect(check(input).filter((v) => v.rule === 'return')).toEqual([]);
+    // Floors first: two days of each lane, then the first ones get their third.
+    expect(plan.lanes.map((l) => l.weeks[0]!.days.length)).toEqual([2, 2, 2]);
+    expect(plan.shortages[0]).toMatchObject({ week: 1 });
   });
 
   it('rests in a week away, and holds the dose in one that is cut short', () => {
@@ -100,7 +73,7 @@ describe('the builder', () => {
     expect(weeks[1]).toMatchObject({ kind: 'rest', dose: 0, days: [] });
     // Week 5 has Monday 6 April only: one session, and no step.
     expect(weeks[4]).toMatchObject({ kind: 'build', days: [1] });
-    expect(weeks[4]!.reasons[0]!.code).toBe('fewer-days');
+    expect(weeks[4]!.reasons.map((r) => r.code)).toContain('fewer-days');
     expect(weeks[4]!.changed).toBeNull();
     expect(check(input)).toEqual([]);
   });
@@ -109,16 +82,16 @@ describe('the builder', () => {
     const lane = steady({
       group: 'hamstrings',
       laterStyles: [{ fromWeek: 5, styleId: 'push-relax' }],
-      exercises: { 'static hold': exerciseById('supine-strap-hamstring') },
+      exercises: forAll({ 'static hold': exerciseById('supine-strap-hamstring') }),
     });
     const held = buildBlock(ask([lane])).lanes[0]!;
     expect(held.weeks.every((w) => w.prescription.technique === 'static hold')).toBe(true);
     expect(held.leftOut[0]).toMatchObject({ args: { technique: 'contract-relax', bar: null } });
     const strap = exerciseById('supine-strap-hamstring');
-    const able = { ...lane, exercises: { 'static hold': strap, 'contract-relax': strap } };
+    const able = { ...lane, exercises: forAll({ 'static hold': strap, 'contract-relax': strap }) };
     const weeks = buildBlock(ask([able])).lanes[0]!.weeks;
     expect(prescriptionWords(weeks[4]!.prescription)).toBe('1 × 3 × (6 s push at 20%, 15 s), 3 days');
-    expect(() => buildBlock(ask([{ ...lane, exercises: {} }]))).toThrow(
+    expect(() => buildBlock(ask([{ ...lane, exercises: [] }]))).toThrow(
       expect.objectContaining({ code: 'invalid-plan' }),
     );
   });
@@ -145,7 +118,7 @@ describe('the builder', () => {
     );
     const plan = buildBlock(input);
     expect(plan.lanes[0]!.weeks.slice(0, 3)).toEqual(past);
-    expect(plan.lanes[1]!.weeks.map((w) => w.kind).slice(0, 4)).toEqual(['rest', 'rest', 'rest', 'easier']);
+    expect(plan.lanes[1]!.weeks.map((w) => w.kind).slice(0, 4)).toEqual(['rest', 'rest', 'rest', 'build']);
     expect(buildBlock({ ...input, missedWeeks: [3] }).lanes[0]!.weeks[2]).toMatchObject({ kind: 'rest', dose: 0 });
   });
 

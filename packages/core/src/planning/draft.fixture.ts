@@ -3,6 +3,7 @@ import { styleById } from '../styles/index.js';
 import type { Prescription } from '../technique/prescription.js';
 import { buildBlock } from './block.js';
 import { blockInputOf, newLane, type BlockDraft, type PlanContext } from './draft.js';
+import { dayPlanOf } from './day-plan/day-plan.js';
 import type { PlanClient } from './limits.js';
 
 export const adult: PlanClient = { age: 40, experience: 'regular', trainingDays: [1, 3, 5], gentleGroups: [] };
@@ -16,10 +17,15 @@ export const draft: BlockDraft = {
   missedWeeks: [],
   away: [],
   lanesPerSession: 5,
+  dayPlans: [dayPlanOf({ trainingDays: [1, 3, 5] })],
   smallestPlate: null,
   lanes: [
-    newLane('a', 'soleus', 'steady-hold', [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }]),
-    newLane('b', 'hamstrings', 'steady-hold', [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring' }]),
+    newLane('a', 'soleus', 'steady-hold', [
+      { technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null },
+    ]),
+    newLane('b', 'hamstrings', 'steady-hold', [
+      { technique: 'static hold', exerciseId: 'supine-strap-hamstring', dayPlanId: null },
+    ]),
   ],
 };
 export const planOf = (d: BlockDraft, c: PlanContext = context) => buildBlock(blockInputOf(d, c));

@@ -4,15 +4,19 @@ import { cautionsFor } from '../screening/cautions.js';
 import { describe, expect, it } from 'vitest';
 import type { Prescription } from '../technique/prescription.js';
 import { newLane, type BlockDraft, emptyDraft } from './draft.js';
-import { withLaneToggled, withPastKept, withLoadUnit, withStartingDose, withExercise } from './revision/edit.js';
+import { withExercises, withLaneEnded, withLoadUnit, withPastKept, withStartingDose } from './revision/edit.js';
 import { draft } from './draft.fixture.js';
 
 describe('lanes of a draft', () => {
   const two: BlockDraft = {
     ...draft,
     lanes: [
-      newLane('a', 'soleus', 'steady-hold', [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }]),
-      newLane('b', 'pectorals', 'steady-hold', [{ technique: 'static hold', exerciseId: 'doorway-pectorals' }]),
+      newLane('a', 'soleus', 'steady-hold', [
+        { technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null },
+      ]),
+      newLane('b', 'pectorals', 'steady-hold', [
+        { technique: 'static hold', exerciseId: 'doorway-pectorals', dayPlanId: null },
+      ]),
     ],
   };
   const cell = (week: number, loadUnit?: 'band' | 'kg') => ({
@@ -26,26 +30,14 @@ describe('lanes of a draft', () => {
       loadUnit,
     } as Prescription,
   });
-  const never = () => {
-    throw new Error('no lane is made');
-  };
-
-  it('come, and go while nothing of them was done', () => {
-    const made = newLane('c', 'hamstrings', 'steady-hold', []);
-    const three = withLaneToggled(
-      two,
-      'hamstrings',
-      () => made,
-      () => false,
-      1,
-    );
-    expect(three.lanes.map((l) => l.id)).toEqual(['a', 'b', 'c']);
-    expect(withLaneToggled(three, 'soleus', never, () => false, 1).lanes.map((l) => l.id)).toEqual(['b', 'c']);
+  it('go while nothing of them was done', () => {
+    expect(withLaneEnded(two, 'a', () => false, 1).lanes.map((l) => l.id)).toEqual(['b']);
+    expect(withLaneEnded(two, 'none', () => false, 1)).toBe(two);
   });
   it('stay in the record once started: they end, and may go on', () => {
-    const ended = withLaneToggled(two, 'soleus', never, (id) => id === 'a', 4);
+    const ended = withLaneEnded(two, 'a', (id) => id === 'a', 4);
     expect(ended.lanes.map((l) => l.untilWeek)).toEqual([3, null]);
-    expect(withLaneToggled(ended, 'soleus', never, (id) => id === 'a', 4).lanes[0]!.untilWeek).toBeNull();
+    expect(withLaneEnded(ended, 'a', (id) => id === 'a', 4).lanes[0]!.untilWeek).toBeNull();
   });
   it('keep the cells of weeks that have begun, whatever is put over them', () => {
     const before = { ...two, lanes: [{ ...two.lanes[0]!, locked: [cell(1), cell(4)] }, two.lanes[1]!] };
@@ -64,15 +56,15 @@ describe('lanes of a draft', () => {
   });
   it('change their start or their exercise alone', () => {
     expect(withStartingDose(two, 1, 240).lanes.map((l) => l.startingDose)).toEqual([null, 240]);
-    const other = withExercise(two, 0, 'static hold', 'deep-squat-hold').lanes;
-    expect(other[0]!.exercises).toEqual([{ technique: 'static hold', exerciseId: 'deep-squat-hold' }]);
+    const other = withExercises(two, 0, 'static hold', ['deep-squat-hold']).lanes;
+    expect(other[0]!.exercises).toEqual([{ technique: 'static hold', exerciseId: 'deep-squat-hold', dayPlanId: null }]);
     expect(other[1]).toBe(two.lanes[1]);
   });
 });
 
 describe('a block to begin with', () => {
   it('starts on the next Monday with the usual bounds and no lane', () => {
-    expect(emptyDraft('2026-03-11')).toMatchObject({
+    expect(emptyDraft('2026-03-11', [])).toMatchObject({
       startDate: '2026-03-16',
       weeks: 8,
       ramp: 0.2,

@@ -4,14 +4,14 @@ import { BLOCK_BOUNDS } from './bounds.js';
 import type { TechniqueExercise } from './exercise-choice/technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
-import type { Exercise } from '../catalogue/exercise.js';
 import type { FindExercise } from '../catalogue/exercises.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
-import type { LoadUnit } from '../technique/prescription.js';
-import type { Technique } from '../technique/catalogue.js';
+import type { Assistance, LoadUnit } from '../technique/prescription.js';
+import type { DayPlan, PlacedDayPlan } from './day-plan/day-plan.js';
+import type { ClientPlace } from './day-plan/place.js';
 import type { PlanClient } from './limits.js';
-import type { AwayDates, BlockInput, LaneInput, LaterStyle, LockedCell, PlannedWeek } from './plan.js';
+import type { AwayDates, BlockInput, LaneExercise, LaneInput, LaterStyle, LockedCell, PlannedWeek } from './plan.js';
 
 /** What a coach chooses of one lane. */
 export interface LaneDraft {
@@ -26,6 +26,12 @@ export interface LaneDraft {
   /** Weekly seconds a side that the client is used to; null to begin at the style's start. */
   readonly startingDose: number | null;
   readonly loadUnit: LoadUnit | null;
+  /** Load and help that the lane begins with, and its heaviest load; null to go by the client's level, and for no limit. */
+  readonly startLoad: number | null;
+  readonly startHelp: Assistance | null;
+  readonly loadMax: number | null;
+  /** Weeks of each phase; null to share them evenly. */
+  readonly phaseWeeks: readonly number[] | null;
   readonly exercises: readonly TechniqueExercise[];
   readonly locked: readonly LockedCell[];
 }
@@ -43,6 +49,8 @@ export interface BlockDraft {
   readonly missedWeeks: readonly number[];
   readonly away: readonly AwayDates[];
   readonly lanesPerSession: number;
+  /** Kinds of session: which weekdays, for what, how long, where. */
+  readonly dayPlans: readonly DayPlan[];
   /** Smallest plate at hand, kilograms; null for the usual one. */
   readonly smallestPlate: number | null;
   readonly lanes: readonly LaneDraft[];
@@ -53,18 +61,28 @@ export interface PlanContext {
   readonly client: PlanClient;
   readonly findStyle: FindStyle;
   readonly findExercise: FindExercise;
+  /** Where the client stretches. */
+  readonly places?: readonly ClientPlace[];
+  /** Weeks of which some sessions were logged as not done. */
+  readonly partWeeks?: readonly number[];
   /** Side of a group that is tighter by a notable difference. */
   readonly tighterSide?: (group: MuscleGroupId) => Side | null;
   /** Weeks of a lane that have begun and stay as they are. */
   readonly past?: (laneId: string) => readonly PlannedWeek[];
 }
 
-/** Exercises of a lane by technique. */
-export function exercisesByTechnique(
-  lane: Pick<LaneDraft, 'exercises'>,
-  find: FindExercise,
-): Partial<Record<Technique, Exercise>> {
-  return Object.fromEntries(lane.exercises.map((e) => [e.technique, find(e.exerciseId)]));
+/** Exercises of a lane as the planner takes them. */
+export function laneExercises(lane: Pick<LaneDraft, 'exercises'>, find: FindExercise): LaneExercise[] {
+  return lane.exercises.map(({ technique, exerciseId, dayPlanId }) => ({
+    technique,
+    exercise: find(exerciseId),
+    dayPlanId,
+  }));
+}
+
+/** Day plans with what their places have; a place that is not known any more is anywhere. */
+export function placed(plans: readonly DayPlan[], places: readonly ClientPlace[] = []): PlacedDayPlan[] {
+  return plans.map((p) => ({ ...p, place: places.find((x) => x.id === p.placeId) ?? null }));
 }
 
 /**
@@ -84,9 +102,15 @@ export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInpu
       startingDose: l.startingDose,
       ...(l.loadUnit ? { loadUnit: l.loadUnit } : {}),
       tighterSide: context.tighterSide?.(l.group) ?? null,
-      exercises: exercisesByTechnique(l, context.findExercise),
+      startLoad: l.startLoad,
+      startHelp: l.startHelp,
+      loadMax: l.loadMax,
+      phaseWeeks: l.phaseWeeks,
+      exercises: laneExercises(l, context.findExercise),
       past: context.past?.(l.id) ?? [],
     })),
+    dayPlans: placed(draft.dayPlans, context.places),
+    partWeeks: context.partWeeks ?? [],
     weeks: draft.weeks,
     ramp: draft.ramp,
     easierEvery: draft.easierEvery,
@@ -115,6 +139,10 @@ export function newLane(
     untilWeek: null,
     startingDose: null,
     loadUnit: null,
+    startLoad: null,
+    startHelp: null,
+    loadMax: null,
+    phaseWeeks: null,
     exercises,
     locked: [],
   };
@@ -138,7 +166,11 @@ export const BLOCK_DEFAULTS: BlockDefaults = {
  * A block to begin with: no lanes yet, the studio's defaults, from the next first day of a week, so that there is time to measure; today when
  * it is one.
  */
-export function emptyDraft(today: PlainDate, defaults: BlockDefaults = BLOCK_DEFAULTS): BlockDraft {
+export function emptyDraft(
+  today: PlainDate,
+  dayPlans: readonly DayPlan[],
+  defaults: BlockDefaults = BLOCK_DEFAULTS,
+): BlockDraft {
   const { firstWeekday, ...bounds } = defaults;
   return {
     startDate: weekdayFrom(today, firstWeekday),
@@ -146,6 +178,7 @@ export function emptyDraft(today: PlainDate, defaults: BlockDefaults = BLOCK_DEF
     easierWeeks: null,
     missedWeeks: [],
     away: [],
+    dayPlans,
     smallestPlate: null,
     lanes: [],
   };

@@ -1,4 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { PlaceBar } from './day-plan/place.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { LoadUnit, Variable } from '../technique/prescription.js';
 
@@ -32,10 +33,20 @@ export interface StepArgs {
   readonly to: number;
   readonly technique: Technique;
   readonly loadUnit: LoadUnit | null;
-  /** The bout was shortened so that the new set or day keeps the weekly increase. */
-  readonly resplit: { readonly from: number; readonly to: number } | null;
-  /** A plate of more than a tenth: the bout is back at its start. `percent`: what the plate adds. */
-  readonly restart: { readonly amount: number; readonly percent: number } | null;
+  /** Other parts were made smaller so that the new set or day keeps the weekly increase: the bout, and a set or a day where that was needed. */
+  readonly resplit: {
+    readonly from: number;
+    readonly to: number;
+    readonly also?: {
+      readonly variable: 'sets' | 'sessionsPerWeek';
+      readonly from: number;
+      readonly to: number;
+    } | null;
+  } | null;
+  /** A plate with which the bout is back at its start. `percent`: what it adds where a smaller plate would help, else null. */
+  readonly restart: { readonly amount: number; readonly percent: number | null } | null;
+  /** What the step adds in percent where it was taken because nothing smaller had fitted for weeks; left out otherwise. */
+  readonly waited?: number;
 }
 
 /** Why a lane takes no step. */
@@ -52,24 +63,35 @@ export type WeekFact =
   | NoStepFact
   | Fact<'phase-continues', { readonly style: string }>
   | Fact<'phase-starts', { readonly style: string; readonly technique: Technique }>
-  | Fact<'easier', { readonly percent: number }>
-  | Fact<'back-after', { readonly weeks: number; readonly percent: number }>
+  | Fact<'easier', { readonly percent: number; readonly smaller?: boolean }>
+  /** `back`: which week of the return, from 1; left out where it was not counted. */
+  | Fact<'back-after', { readonly weeks: number; readonly percent: number; readonly back?: number }>
+  | Fact<'begins-again', { readonly weeks: number; readonly percent: number }>
+  | Fact<'back-to-step', { readonly from: number; readonly to: number; readonly most: number }>
   | Fact<'fewer-days', { readonly sessions: number; readonly wanted: number }>
   | Bare<'back-in-limits' | 'set-by-coach' | 'not-started' | 'over' | 'missed' | 'away' | 'no-room' | 'step-waits'>
   | CutFact
   | SaidFact;
 
-/** What was taken off a cell because days, minutes or sessions do not hold it. */
+/**
+ * What minutes, days, places, exercises or the 48 h between loaded sessions do not hold (domain 2.6, 11). `short`: seconds of work that one of its
+ * sessions is short of; null where more minutes are not what it needs.
+ */
 export type CutFact =
   | Fact<'gap-between-loaded', { readonly sessions: number; readonly wanted: number }>
   | Fact<'lanes-per-session', { readonly sessions: number; readonly wanted: number; readonly most: number }>
-  | Fact<'fewer-sets' | 'fewer-sessions', { readonly from: number; readonly to: number; readonly minutes: number }>
-  | Bare<'no-extra' | 'step-postponed'>
+  | Fact<
+      'fewer-sets' | 'fewer-sessions' | 'smaller-bouts',
+      { readonly from: number; readonly to: number; readonly minutes: number; readonly short?: number | null }
+    >
+  | Fact<'no-room-for-lane' | 'no-step', { readonly short: number | null }>
+  | Fact<'nowhere', { readonly group: MuscleGroupId; readonly missing: readonly PlaceBar[] }>
+  | Bare<'no-extra' | 'step-postponed' | 'bound-struck'>
   | SaidFact;
 
 /** What narrows a lane. */
 export type LimitFact =
-  | Bare<'age-65' | 'under-18'>
+  | Bare<'age-65' | 'under-18' | 'load-by-hand'>
   | Fact<'training-days' | 'loaded-days' | 'loaded-sessions', { readonly days: number }>
   | Fact<'beginner-sets', { readonly sets: number }>
   | Fact<
@@ -99,6 +121,16 @@ export type LeftOutFact =
         readonly bar: TechniqueBar | null;
         /** Name of the style that stands in; null where nothing does. */
         readonly instead: string | null;
+      }
+    >
+  /** Not planned in one of the day plans: its place has not what the exercises need. */
+  | Fact<
+      'not-in-day-plan',
+      {
+        readonly group: MuscleGroupId;
+        readonly technique: Technique;
+        readonly dayPlan: string;
+        readonly missing: readonly PlaceBar[];
       }
     >
   | SaidFact;

@@ -4,6 +4,7 @@ import { buildBlock } from './block.js';
 import { applyFix } from './revision/edit.js';
 import { checkBlock } from './check/check.js';
 import { blockInputOf, newLane, type BlockDraft, type PlanContext } from './draft.js';
+import { dayPlanOf } from './day-plan/day-plan.js';
 import type { LockedCell } from './plan.js';
 import { styleById } from '../styles/index.js';
 import { adult, hold, lock } from './rules.fixture.js';
@@ -18,10 +19,13 @@ describe('fixes', () => {
     missedWeeks: [],
     away: [],
     lanesPerSession: 5,
+    dayPlans: [dayPlanOf({ trainingDays: [1, 3, 5], minutesPerSession: 20 })],
     smallestPlate: null,
     lanes: [
       {
-        ...newLane('l', 'soleus', 'steady-hold', [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }]),
+        ...newLane('l', 'soleus', 'steady-hold', [
+          { technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null },
+        ]),
         locked,
       },
     ],

@@ -1,20 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boutDose, sideSessionDose, volume } from '../dose/dose.js';
-import { amountOf } from '../technique/prescription.js';
 import { isLoaded } from '../technique/catalogue.js';
-import { anyBlock } from './any-block.fixture.js';
+import { anyBlock, anyPresentBlock } from './any-block.fixture.js';
 import { buildBlock } from './block.js';
 import { raised } from './check/cell-rules.js';
 import { checkBlock } from './check/check.js';
-import { SMALL_BASE } from './progression/progression.js';
 import { techniqueBar } from './limits.js';
 import type { BlockInput, PlannedLane, PlannedWeek } from './plan.js';
 import { STYLES } from '../styles/index.js';
 import { weekWords } from '../words/plan.js';
-import { easierWeeksOf, retestWeeks } from './weeks.js';
 import { runs } from '../testing/runs.js';
 
+const eachPresent = (check: (input: BlockInput, lane: PlannedLane, place: number) => void, numRuns = 200) =>
+  fc.assert(
+    fc.property(anyPresentBlock, (input) => {
+      buildBlock(input).lanes.forEach((l, i) => {
+        check(input, l, i);
+      });
+    }),
+    runs(numRuns),
+  );
 const each = (check: (input: BlockInput, lane: PlannedLane, place: number) => void, numRuns = 200) =>
   fc.assert(
     fc.property(anyBlock, (input) => {
@@ -27,23 +33,39 @@ const each = (check: (input: BlockInput, lane: PlannedLane, place: number) => vo
 
 /** Pairs of full weeks that follow one another, with only easier weeks between. */
 const buildPairs = (lane: PlannedLane) => {
-  const build = lane.weeks.filter((w) => w.kind === 'build');
-  return build.slice(1).map((w, i) => [build[i]!, w] as const);
+  const out: (readonly [PlannedWeek, PlannedWeek])[] = [];
+  let last: PlannedWeek | null = null;
+  for (const w of lane.weeks) {
+    if (w.kind === 'rest') last = null;
+    if (w.kind !== 'build') continue;
+    if (last) out.push([last, w]);
+    last = w;
+  }
+  return out;
 };
 
 /** Cells from which something was taken for minutes, days or sessions. */
-const CUT_CODES = ['gap-between-loaded', 'lanes-per-session', 'fewer-sets', 'fewer-sessions', 'no-extra', 'fewer-days'];
+const CUT_CODES = [
+  'gap-between-loaded',
+  'lanes-per-session',
+  'fewer-sets',
+  'fewer-sessions',
+  'smaller-bouts',
+  'fewer-days',
+  'no-room',
+];
 const isCut = (w: PlannedWeek): boolean => w.reasons.some((r) => CUT_CODES.includes(r.code));
 
 // The rules of domain 2.6, read from the cells alone, for any client, style and caution.
 describe('a built block, whatever the client', () => {
-  it('breaks no rule that the checker knows, but for the weekly amount and the coach’s own calendar', () => {
+  it('breaks no rule that the checker knows', () => {
     fc.assert(
       fc.property(anyBlock, (input) => {
+        // How often an easier week comes is the coach's choice, and so is an exercise.
         const found = checkBlock(input, buildBlock(input)).filter(
-          (v) => v.rule !== 'weekly-dose' && !(v.rule === 'easier-week' && v.lane === null),
+          (v) => !(v.rule === 'easier-week' && v.lane === null),
         );
-        expect(found).toEqual([]);
+        expect(found.map((v) => ({ ...v, fix: null }))).toEqual([]);
       }),
       runs(300),
     );
@@ -52,10 +74,10 @@ describe('a built block, whatever the client', () => {
   // Domain 2.6, 5: a cell never asks of an exercise what it is not made for.
   it('keeps every bout within what its exercise is made for, where it is done as it was made', () => {
     each((input, l, lane) => {
-      const exercises = input.lanes[lane]!.exercises ?? {};
+      const chosen = input.lanes[lane]!.exercises ?? [];
       for (const w of l.weeks.filter((x) => x.kind !== 'rest' && !x.locked))
         for (const b of [w.prescription, ...w.beforeAndAfter]) {
-          const e = exercises[b.technique];
+          const e = chosen.find((x) => x.technique === b.technique)?.exercise;
           if (!e || e.technique !== b.technique || b.technique.startsWith('loaded')) continue;
           const amount = b.reps ?? b.holdSeconds;
           expect(amount, `${e.id} week ${w.week}`).toBeGreaterThanOrEqual(e.amount.min);
@@ -64,42 +86,55 @@ describe('a built block, whatever the client', () => {
     });
   });
 
-  it('turns up one variable a week, and only the amount of a bout may get smaller with it', () => {
-    each((_, l) => {
+  // Rule 1; weeks after an absence and weeks on the way back from a cut bring several parts back together (rule 12; 2.10, 1).
+  it('turns up one variable a week', () => {
+    eachPresent((_, l) => {
       for (const [a, b] of buildPairs(l)) {
         if (a.prescription.technique !== b.prescription.technique || a.styleId !== b.styleId) continue;
+        if (isCut(a) || isCut(b) || b.reasons.some((r) => r.code === 'back-to-step')) continue;
         const up = raised(b.prescription, a.prescription);
         expect(up.length).toBeLessThanOrEqual(1);
-        if (up.length === 1 && !isCut(b)) expect(up).toEqual([b.changed]);
+        if (up.length === 1) expect(up).toEqual([b.changed]);
       }
     });
   });
 
+  // Rule 2, in its own arithmetic: 20 % and the like from 180 s a week on; below it the smallest step there is, of 5 s, a repetition, a set or a day.
   it('keeps the ramp from full week to full week, across a change of style and technique too', () => {
-    each((input, l) => {
+    eachPresent((input, l) => {
+      const group = input.lanes.filter((x) => x.group === l.group).length;
       for (const [a, b] of buildPairs(l)) {
         const [before, now] = [volume(a.prescription), volume(b.prescription)];
-        if (before < SMALL_BASE || boutDose(a.prescription) > 0 !== boutDose(b.prescription) > 0) continue;
-        expect(now).toBeLessThanOrEqual(before * (1 + input.ramp) + 1e-6);
+        if (before < 180 || group > 1 || boutDose(a.prescription) > 0 !== boutDose(b.prescription) > 0) continue;
+        const waited = b.reasons.some((r) => r.code === 'step' && r.args.waited !== undefined);
+        const back = isCut(a) || b.reasons.some((r) => r.code === 'back-to-step');
+        const most = waited || back ? 1.5 : 1 + input.ramp;
+        expect(now, `week ${b.week}`).toBeLessThanOrEqual(before * most + 1e-6);
       }
     });
   });
 
-  it('takes easier weeks nearest to 60 % of the last full week, with the bout unchanged', () => {
-    each((input, l) => {
-      const easier = easierWeeksOf(input);
+  // Rule 3: 40-80 % of the last full week where anything smaller exists; load and depth unchanged, sensation one lower.
+  it('makes easier weeks easier, and says the share that was really taken', () => {
+    each((_, l) => {
       let last: PlannedWeek | null = null;
       for (const w of l.weeks) {
-        if (w.kind === 'easier' && last && !isCut(w)) {
-          const { sets, sessionsPerWeek } = last.prescription;
-          expect(easier).toContain(w.week);
-          expect(amountOf(w.prescription)).toBe(amountOf(last.prescription));
-          // In sets a week: nothing of fewer sets and days, two days at least, is nearer to 60 % of the last full week.
-          const miss = (n: number): number => Math.abs(n - 0.6 * sets * sessionsPerWeek);
-          const now = miss(w.prescription.sets * w.prescription.sessionsPerWeek);
-          for (let n = 1; n <= sets; n++)
-            for (let days = Math.min(2, sessionsPerWeek); days <= sessionsPerWeek; days++)
-              expect(now).toBeLessThanOrEqual(miss(n * days) + 1e-9);
+        const fact = w.reasons.find((r) => r.code === 'easier');
+        if (w.kind === 'easier' && !w.locked && last && !isCut(last) && fact?.code === 'easier') {
+          const share = volume(w.prescription) / volume(last.prescription);
+          expect(fact.args.percent).toBe(Math.round(share * 100));
+          if (!isCut(w) && fact.args.smaller) {
+            expect(share).toBeGreaterThanOrEqual(0.4 - 1e-9);
+            expect(share).toBeLessThanOrEqual(0.8 + 1e-9);
+          }
+          if (!fact.args.smaller) {
+            // Nothing smaller: one set, and two days or fewer, or all of them above 80 % or below 40 %.
+            const { sets, sessionsPerWeek } = last.prescription;
+            for (let n = 1; n < sets; n++) expect(n / sets < 0.4 || n / sets > 0.8).toBe(true);
+            for (let n = 2; n < sessionsPerWeek; n++)
+              expect(n / sessionsPerWeek < 0.4 || n / sessionsPerWeek > 0.8).toBe(true);
+          }
+          expect(w.prescription.load).toBe(last.prescription.load);
         }
         if (w.kind === 'build') last = w;
       }
@@ -107,7 +142,7 @@ describe('a built block, whatever the client', () => {
   });
 
   it('stays inside every cap, and never aims above 6', () => {
-    each((input, l) => {
+    each((input, l, i) => {
       const { client } = input;
       for (const w of l.weeks) {
         const p = w.prescription;
@@ -125,7 +160,11 @@ describe('a built block, whatever the client', () => {
           expect(hold).toBeLessThanOrEqual(
             old ? 60 : client.age < 18 ? Math.min(30, most('holdSeconds')) : most('holdSeconds'),
           );
-          if (old) expect(hold).toBeGreaterThanOrEqual(30);
+          // Neck, foot and holds of named directions are short at any age, and an exercise may be made for less.
+          const made = (input.lanes[i]!.exercises ?? []).filter((e) => e.technique === p.technique);
+          const short = l.group.startsWith('neck') || ['upper-trapezius', 'plantar-foot'].includes(l.group);
+          const shorter = made.some((e) => e.exercise.stages.length > 0 || e.exercise.amount.max < 30);
+          if (old && !short && !shorter) expect(hold).toBeGreaterThanOrEqual(30);
         } else if (p.reps !== undefined) expect(p.reps + (p.bonus?.more ?? 0)).toBeLessThanOrEqual(most('reps'));
         const gentle =
           client.gentleGroups.includes(l.group) || (client.cautions?.gentleGroups.includes(l.group) ?? false);
@@ -164,11 +203,18 @@ describe('a built block, whatever the client', () => {
     });
   });
 
-  it('plans only on training days, as many as it says', () => {
+  it('plans only on the days of its day plans, as many as it says', () => {
     each((input, l) => {
       for (const w of l.weeks) {
+        const days = input.dayPlans?.flatMap((p) => p.weekdays) ?? input.client.trainingDays;
         expect(w.days).toHaveLength(w.prescription.sessionsPerWeek);
-        expect(w.days.every((d) => input.client.trainingDays.includes(d))).toBe(true);
+        expect(w.days.every((d) => days.includes(d))).toBe(true);
+        // All sets of a day lie in its sessions, at least one in each.
+        for (const day of w.days) {
+          const sets = w.sessions.filter((s) => s.weekday === day).map((s) => s.sets);
+          expect(sets.every((n) => n >= 1)).toBe(true);
+          expect(sets.reduce((sum, n) => sum + n, 0)).toBe(w.prescription.sets);
+        }
       }
     });
   });
@@ -191,7 +237,8 @@ describe('a built block, whatever the client', () => {
         expect(
           plan.lanes.every((l) => l.weeks.every((w) => w.reasons.length > 0 && !/undefined|NaN/.test(weekWords(w, l)))),
         ).toBe(true);
-        expect(plan.retestWeeks).toEqual(retestWeeks(input.weeks, easierWeeksOf(input)));
+        expect(plan.retestWeeks[0]).toBe(1);
+        expect(plan.retestWeeks.at(-1)).toBe(input.weeks);
         expect(buildBlock({ ...input })).toEqual(plan);
       }),
       runs(60),
@@ -200,7 +247,7 @@ describe('a built block, whatever the client', () => {
 });
 
 describe('cells set by the coach', () => {
-  const withLocks = anyBlock.chain((input) =>
+  const withLocks = anyPresentBlock.chain((input) =>
     fc
       .array(
         fc.record({
@@ -247,8 +294,11 @@ describe('cells set by the coach', () => {
       fc.property(withLocks, (input) => {
         const plan = buildBlock(input);
         for (const v of checkBlock(input, plan)) {
-          if (v.lane === null || v.week === null || v.rule === 'weekly-dose') continue;
+          if (v.lane === null || v.week === null) continue;
           const weeks = plan.lanes[v.lane]!.weeks;
+          // What goes on from a cell set outside every limit is on its way back inside.
+          const before = weeks.slice(Math.max(0, v.week - 4), v.week - 1);
+          if (before.some((w) => w.locked)) continue;
           expect(weeks[v.week - 1]!.locked, `${v.rule} ${v.week}: ${v.fact.code}`).toBe(true);
         }
       }),

@@ -2,8 +2,9 @@ import { boundsOf } from '../catalogue/amount.js';
 import type { LimitFact, TechniqueBar } from './facts.js';
 import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable, HIGHEST_TARGET } from '../technique/prescription.js';
+import { onlyByHand } from '../catalogue/by-hand.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import { MUSCLE_GROUPS, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { CoreError } from '../errors.js';
 import { mostApart } from '../schedule/spread-days.js';
 import type { Weekday } from '../schedule/weekday.js';
@@ -20,6 +21,7 @@ export interface PlanClient {
   /** Age in whole years at the start of the block. */
   readonly age: number;
   readonly experience: Experience;
+  /** Days for sessions; the day plans of a block say which are used. */
   readonly trainingDays: readonly Weekday[];
   /** Groups that a caution asks to go easy on: sensation never above 4 there. */
   readonly gentleGroups: readonly MuscleGroupId[];
@@ -54,6 +56,8 @@ export interface Limits extends Bounds {
   readonly doseMax: number | null;
   /** Smallest step of a load in kilograms. */
   readonly plate: number;
+  /** Heaviest load, in the lane's unit; infinite where the coach has set none. */
+  readonly loadMax: number;
   readonly reasons: readonly LimitFact[];
   /** What holds the sensation where it is; null when only the style or the talk test does. */
   readonly sensationBy: LimitFact | null;
@@ -85,10 +89,12 @@ interface LimitCase {
   readonly group: MuscleGroupId;
   readonly still: boolean;
   readonly loaded: boolean;
-  /** Different training days. */
+  /** Different days on which the lane can be done. */
   readonly days: number;
-  /** What the lane's exercise is made for; null where it is not chosen yet, or done otherwise than it was made for. */
-  readonly made: Exercise | null;
+  /** How many of them lie far enough apart for loaded sessions. */
+  readonly apart: number;
+  /** The bounds that all exercises of the lane share; null where none is chosen yet, or they are done otherwise than they were made for. */
+  readonly made: { readonly exercise: Exercise; readonly min: number; readonly max: number } | null;
 }
 
 /** One limit: when it applies, given the bounds so far, what it makes of them, and how it is said. */
@@ -98,7 +104,7 @@ interface LimitRule {
   readonly fact: (c: LimitCase) => LimitFact;
 }
 
-const apartDays = ({ client }: LimitCase): number => mostApart(client.trainingDays, LOADED_GAP_DAYS);
+const apartDays = ({ apart }: LimitCase): number => apart;
 const beginner = ({ client }: LimitCase): boolean => client.experience === 'beginner';
 
 type SensationCode = 'beginner-sensation' | 'caution-sensation' | 'hypermobile-sensation' | 'gentle-group';
@@ -126,10 +132,17 @@ const shorter = (b: Bounds, amountMax: number): Partial<Bounds> => ({
 const cautionHold = ({ client }: LimitCase): number => client.cautions?.holdMax ?? Infinity;
 const cautionEffort = ({ client }: LimitCase): number => client.cautions?.effortMax ?? Infinity;
 
+/** Groups that are held shortly at any age: the minimum from 65 does not bind them. Common practice, no source. */
+const SHORT_HOLDS: readonly MuscleGroupId[] = MUSCLE_GROUPS.filter(
+  (g) => g.region === 'neck' || g.id === 'plantar-foot',
+).map((g) => g.id);
+/** A hold of several named directions is held as long as they take, at any age. */
+const staged = ({ made }: LimitCase): boolean => (made?.exercise.stages.length ?? 0) > 0;
+
 /** All limits, in the order in which they are said. Holds by age: Garber et al. 2011, from memory; the others common practice, no source. */
 const LIMITS: readonly LimitRule[] = [
   {
-    applies: (c) => c.still && c.client.age >= 65,
+    applies: (c) => c.still && c.client.age >= 65 && !SHORT_HOLDS.includes(c.group) && !staged(c),
     limit: (_, b) => {
       const amountMin = Math.max(b.amountMin, 30);
       return { amountMin, amountMax: Math.max(amountMin, Math.min(b.amountMax, 60)) };
@@ -195,15 +208,15 @@ const LIMITS: readonly LimitRule[] = [
   },
   {
     // Last: a minimum by age gives way to what the exercise is made for (domain 2.6, 5).
-    applies: ({ made }, b) => made !== null && (boundsOf(made).max < b.amountMax || boundsOf(made).min > b.amountMin),
+    applies: ({ made }, b) => made !== null && (made.max < b.amountMax || made.min > b.amountMin),
     limit: ({ made }, b) => {
-      const { min, max } = boundsOf(made!);
+      const { min, max } = made!;
       const amountMax = Math.max(min, Math.min(b.amountMax, max));
       return { amountMax, amountMin: Math.min(amountMax, Math.max(b.amountMin, min)) };
     },
     fact: ({ made }) => ({
       code: 'exercise-range',
-      args: { exercise: made!.name, technique: made!.technique, ...boundsOf(made!) },
+      args: { exercise: made!.exercise.name, technique: made!.exercise.technique, min: made!.min, max: made!.max },
     }),
   },
 ];
@@ -223,26 +236,45 @@ export function isSafetyLimit(limit: LimitFact): boolean {
   return SAFETY_LIMITS.includes(limit.code);
 }
 
+/** What of a lane, besides its style, bounds it. */
+export interface LaneBounds {
+  readonly group: MuscleGroupId;
+  /** Weekdays on which it can be done. */
+  readonly days: readonly Weekday[];
+  /** Exercises that it does the technique with; empty where none is chosen yet. */
+  readonly exercises: readonly Exercise[];
+  /** Heaviest load, by the coach's own hand; null for none. */
+  readonly loadMax: number | null;
+  /** True where the coach has set the load that the lane begins with. */
+  readonly loadedByHand: boolean;
+}
+
+/** The bounds that all exercises share which are done as they were made; those of the first where they share none. */
+function madeFor(exercises: readonly Exercise[], technique: Technique): LimitCase['made'] {
+  const own = exercises.filter((e) => e.technique === technique);
+  const [first] = own;
+  if (!first) return null;
+  const min = Math.max(...own.map((e) => boundsOf(e).min));
+  const max = Math.min(...own.map((e) => boundsOf(e).max));
+  const narrowest = own.find((e) => boundsOf(e).max === max) ?? first;
+  return min <= max ? { exercise: narrowest, min, max } : { exercise: first, ...boundsOf(first) };
+}
+
 /**
  * Limits of a lane in a phase of its style: the style's own bounds, then every rule of {@link LIMITS} that applies.
- * @param exercise that the lane does the technique with; null where it is not chosen yet
- * @throws CoreError `invalid-plan` when no training day is given, or a caution rests the group
+ * @throws CoreError `invalid-plan` when it can be done on no day, or a caution rests the group
  */
-export function limitsFor(
-  style: Style,
-  phase: StylePhase,
-  client: PlanClient,
-  group: MuscleGroupId,
-  exercise: Exercise | null = null,
-): Limits {
-  const days = new Set(client.trainingDays).size;
+export function limitsFor(style: Style, phase: StylePhase, client: PlanClient, lane: LaneBounds): Limits {
+  const { group, exercises } = lane;
+  const days = new Set(lane.days).size;
   if (days === 0) throw new CoreError('invalid-plan', { code: 'no-days', args: {} });
   if (client.cautions?.excludedGroups.includes(group))
     throw new CoreError('invalid-plan', { code: 'group-ruled-out', args: { group } });
-  const { loaded, still } = kindOf(phase.technique);
-  const made = exercise?.technique === phase.technique ? exercise : null;
-  const at: LimitCase = { client, group, still, loaded, days, made };
-  const amount = amountVariable(phase.technique);
+  const { technique } = phase;
+  const { loaded, still } = kindOf(technique);
+  const apart = loaded ? mostApart(lane.days, LOADED_GAP_DAYS) : days;
+  const at: LimitCase = { client, group, still, loaded, days, apart, made: madeFor(exercises, technique) };
+  const amount = amountVariable(technique);
   let bounds: Bounds = {
     amountMin: phase.amountFloor,
     amountMax: phase.caps[amount] ?? phase.start[amount] ?? phase.amountFloor,
@@ -261,11 +293,15 @@ export function limitsFor(
     reasons.push(fact);
     if (part.sensationMax !== undefined) sensationBy = fact;
   }
+  // Where the spine is bent under it, load is the coach's own hand, and stays what that hand set (domain 2.5).
+  const byHand = loaded && !lane.loadedByHand && exercises.some((e) => onlyByHand(e, technique));
+  if (byHand) reasons.push({ code: 'load-by-hand' });
   return {
     ...bounds,
     sensationStart: Math.min(client.experience === 'beginner' ? 4 : 5, bounds.sensationMax),
     doseMax: style.doseCap,
     plate: client.smallestPlate ?? USUAL_PLATE,
+    loadMax: byHand ? 0 : (lane.loadMax ?? phase.caps.load ?? Infinity),
     reasons,
     sensationBy,
   };

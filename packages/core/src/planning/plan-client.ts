@@ -10,7 +10,7 @@ import type { PlanClient } from './limits.js';
  */
 export function planClientOf(
   birthDate: PlainDate,
-  basis: Omit<PlanBasis, 'tighter'>,
+  basis: Omit<PlanBasis, 'tighter' | 'places'>,
   firstDay: PlainDate,
   cautions: readonly Caution[],
 ): PlanClient {

@@ -5,9 +5,11 @@ import type { Exercise } from '../catalogue/exercise.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { Weekday } from '../schedule/weekday.js';
 import type { FindStyle } from '../styles/index.js';
-import type { Bout, LoadUnit, Prescription, Variable } from '../technique/prescription.js';
+import type { Assistance, Bout, LoadUnit, Prescription, Variable } from '../technique/prescription.js';
 import type { Technique } from '../technique/catalogue.js';
+import type { PlacedDayPlan } from './day-plan/day-plan.js';
 import type { PlanClient } from './limits.js';
+import type { SessionLength } from './plan-timing.js';
 
 /** `rest`: the lane is not done this week (away, missed, not yet begun, or over). */
 export type WeekKind = 'build' | 'easier' | 'rest';
@@ -45,17 +47,35 @@ export interface LaneInput {
   /** Weekly seconds a side that the client is used to; left out to begin at the style's start. */
   readonly startingDose?: number | null;
   readonly loadUnit?: LoadUnit;
+  /** Load that the lane begins with, in its unit; left out to go by the client's level. */
+  readonly startLoad?: number | null;
+  /** Help that it begins with; left out to go by the client's level. */
+  readonly startHelp?: Assistance | null;
+  /** Heaviest load, by the coach; left out for none. */
+  readonly loadMax?: number | null;
+  /** Weeks of each phase of its style; left out to share the weeks evenly. */
+  readonly phaseWeeks?: readonly number[] | null;
   /** Side that is tighter by a notable difference; left out when there is none, or the exercise has no sides. */
   readonly tighterSide?: Side | null;
-  /** Exercise of each technique; left out before exercises are chosen. */
-  readonly exercises?: Readonly<Partial<Record<Technique, Exercise>>>;
+  /** Exercises by technique and day plan, one or two each; left out before exercises are chosen. */
+  readonly exercises?: readonly LaneExercise[];
+}
+
+/** An exercise that a lane does a technique with. */
+export interface LaneExercise {
+  readonly technique: Technique;
+  readonly exercise: Exercise;
+  /** Day plan that it is for; null for all that have none of their own. */
+  readonly dayPlanId: string | null;
 }
 
 export interface BlockInput {
   readonly client: PlanClient;
+  /** Kinds of session; left out for one of the client's days and minutes. */
+  readonly dayPlans?: readonly PlacedDayPlan[];
   /** Most important first: when minutes run out, the last give way. */
   readonly lanes: readonly LaneInput[];
-  /** 4 to 16. */
+  /** 1 to 52. */
   readonly weeks: number;
   /** Largest rise of a lane's weekly dose between full weeks, 0 to 0.5. */
   readonly ramp: number;
@@ -65,11 +85,23 @@ export interface BlockInput {
   readonly easierWeeks?: readonly number[] | null;
   /** Weeks in which nothing was done, or nothing will be. */
   readonly missedWeeks?: readonly number[];
+  /** Weeks that lost some of their sessions: no base for the next, and no fall. */
+  readonly partWeeks?: readonly number[];
   readonly away?: readonly AwayDates[];
   /** Needed for away dates; week n = days 7(n−1)…7n−1 from it. */
   readonly startDate?: PlainDate;
   readonly lanesPerSession?: number;
   readonly findStyle?: FindStyle;
+  /** How long a session is; the usual way when left out. */
+  readonly length?: SessionLength;
+}
+
+/** One session that a lane is part of. */
+export interface LaneSession {
+  readonly weekday: Weekday;
+  readonly dayPlanId: string;
+  /** Sets a side in this session. */
+  readonly sets: number;
 }
 
 /** What a lane asks in one week, and why. */
@@ -84,6 +116,8 @@ export interface PlannedWeek {
   readonly dose: number;
   /** Days of the week the lane is done on. */
   readonly days: readonly Weekday[];
+  /** The same by session: two day plans may fall on one day, and share its sets. */
+  readonly sessions: readonly LaneSession[];
   /** Step of the lane's progression, 1-based; 0 before the lane begins. */
   readonly step: number;
   /** The variable turned up against the last full week; null when none was. */
@@ -108,8 +142,8 @@ export interface PlannedLane {
   readonly leftOut: readonly LeftOutFact[];
 }
 
-/** Something taken off because the minutes or the sessions of a week did not hold it. */
-export interface Cut {
+/** What minutes, days, things, places, exercises or the 48 h between loaded sessions do not serve (domain 2.6, 11). */
+export interface Shortage {
   readonly lane: number;
   readonly week: number;
   readonly fact: CutFact;
@@ -119,5 +153,5 @@ export interface BlockPlan {
   readonly lanes: readonly PlannedLane[];
   /** Weeks with a retest, 1-based. Week 1 means before the first session. */
   readonly retestWeeks: readonly number[];
-  readonly cuts: readonly Cut[];
+  readonly shortages: readonly Shortage[];
 }

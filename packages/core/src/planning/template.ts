@@ -5,9 +5,12 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { chooseExercises, type AllowedExercises } from './exercise-choice/choose-exercises.js';
-import { newLane, type BlockDraft, type LaneDraft } from './draft.js';
-import { firstStep, stepAt } from './progression/progression.js';
-import { limitsFor, type PlanClient } from './limits.js';
+import { newLane, placed, type BlockDraft, type LaneDraft } from './draft.js';
+import type { DayPlan } from './day-plan/day-plan.js';
+import type { ClientPlace } from './day-plan/place.js';
+import { firstStep, stepAt } from './progression/start.js';
+import type { PlanClient } from './limits.js';
+import { LaneStyles } from './week/lane-styles.js';
 import type { LaterStyle, LockedCell } from './plan.js';
 import { scaleTo } from './progression/scale.js';
 
@@ -80,6 +83,8 @@ export type TemplateNote =
 export interface TemplateUse {
   readonly startDate: PlainDate;
   readonly client: PlanClient;
+  readonly dayPlans: readonly DayPlan[];
+  readonly places: readonly ClientPlace[];
   readonly findStyle: FindStyle;
   readonly allowed: AllowedExercises;
   /** Weekly seconds a side that the client is used to; null when nothing is known. */
@@ -88,8 +93,7 @@ export interface TemplateUse {
 }
 
 /** A cell set by hand, made smaller for a client who begins with less; never made bigger. */
-function scaled(cell: LockedCell, ratio: number, client: PlanClient, amountMin: number, stepSize: number): LockedCell {
-  const days = new Set(client.trainingDays).size;
+function scaled(cell: LockedCell, ratio: number, days: number, amountMin: number, stepSize: number): LockedCell {
   const p = { ...cell.prescription, sessionsPerWeek: Math.min(cell.prescription.sessionsPerWeek, days) };
   return { week: cell.week, prescription: ratio < 1 ? scaleTo(p, volume(p) * ratio, amountMin, stepSize) : p };
 }
@@ -114,19 +118,19 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): Applie
       return [];
     }
     const styles = [t.styleId, ...t.laterStyles.map((s) => s.styleId)].map(use.findStyle);
-    const exercises = chooseExercises(t.group, styles, use.allowed, use.client.experience);
-    if (exercises.length === 0) {
+    const plans = placed(use.dayPlans, use.places);
+    const exercises = chooseExercises(t.group, styles, use.allowed, use.client.experience, [], plans);
+    const style = styles[0]!;
+    const lane = new LaneStyles({ group, styleId: t.styleId }, { ...template, client: use.client, dayPlans: plans });
+    const made = exercises.length === 0 ? null : lane.progressionOf(style, 0);
+    if (made === null) {
       notes.push({ code: 'no-exercise', args: { group } });
       return [];
     }
-    const style = styles[0]!;
-    const phase = style.phases[0]!;
-    const limits = limitsFor(style, phase, use.client, t.group);
-    const progression = { style, phase, limits, loadUnit: 'kg' as const };
+    const { progression } = made;
+    const { limits, phase } = progression;
     const startingDose = use.startingDose(t.group);
-    const first = volume(
-      (startingDose ? stepAt(progression, startingDose, template.ramp) : firstStep(progression)).prescription,
-    );
+    const first = volume((startingDose ? stepAt(progression, startingDose) : firstStep(progression)).prescription);
     const ratio = t.firstDose && t.firstDose > 0 ? first / t.firstDose : 1;
     if (ratio < 1 && t.cells.length > 0) notes.push({ code: 'scaled', args: { group, percent: percentOf(ratio, 1) } });
     return [
@@ -136,7 +140,9 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): Applie
         fromWeek: t.fromWeek,
         untilWeek: t.untilWeek,
         startingDose,
-        locked: t.cells.map((c) => scaled(c, ratio, use.client, limits.amountMin, phase.stepSize)),
+        locked: t.cells.map((c) =>
+          scaled(c, ratio, lane.daysOf(phase.technique).length, limits.amountMin, phase.stepSize),
+        ),
       },
     ];
   });
@@ -150,6 +156,7 @@ export function applyTemplate(template: BlockTemplate, use: TemplateUse): Applie
       missedWeeks: [],
       away: [],
       lanesPerSession: template.lanesPerSession,
+      dayPlans: use.dayPlans,
       smallestPlate: null,
       lanes: lanes.slice(0, BLOCK_BOUNDS.lanes.max),
     },

@@ -1,6 +1,3 @@
-/** Length of a phase in a block without easier weeks. */
-const PHASE_WEEKS = 4;
-
 /** What the calendar of a block says of its weeks. */
 export interface WeekRule {
   readonly weeks: number;
@@ -33,12 +30,4 @@ export function retestWeeks(weeks: number, easier: readonly number[]): number[] 
   const out = [1];
   for (let w = 2; w <= weeks; w++) if (w === weeks || easier.includes(w)) out.push(w);
   return out;
-}
-
-/**
- * Phase of a week, from 0: an easier week ends a phase; without easier weeks every four weeks do.
- * @example phaseOfWeek(5, [4, 8]) // 1
- */
-export function phaseOfWeek(week: number, easier: readonly number[]): number {
-  return easier.length === 0 ? Math.floor((week - 1) / PHASE_WEEKS) : easier.filter((e) => e < week).length;
 }

@@ -478,7 +478,9 @@ describe('limits', () => {
     const of = (a: Answers) => ({ ...client, cautions: limitsOfCautions(cautionsFor(a, 40)) });
     const style = (id: string) => STYLES.find((s) => s.id === id)!;
     const limits = (id: string, a: Answers, group: 'calf' | 'gluteals' | 'hamstrings') =>
-      limitsFor(style(id), style(id).phases[0]!, of(a), group);
+      limitsFor(style(id), style(id).phases[0]!, of(a), {
+        ...{ group, days: [1, 3, 5], exercises: [], loadMax: null, loadedByHand: false },
+      });
     expect(limits('steady-hold', answers(['medicines']), 'calf')).toMatchObject({
       sensationMax: 4,
       reasons: expect.arrayContaining([{ code: 'caution-sensation', args: { sensation: 4 } }]) as object[],

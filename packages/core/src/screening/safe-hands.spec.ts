@@ -17,6 +17,7 @@ import { buildBlock } from '../planning/block.js';
 import { chooseExercises } from '../planning/exercise-choice/choose-exercises.js';
 import { blockInputOf, newLane, type BlockDraft } from '../planning/draft.js';
 import { EXPERIENCES } from '../planning/limits.js';
+import { dayPlanOf } from '../planning/day-plan/day-plan.js';
 import { planClientOf } from '../planning/plan-client.js';
 import { applyTemplate } from '../planning/template.js';
 import { TEMPLATES } from '../planning/template-catalogue.js';
@@ -116,7 +117,7 @@ function plannedItems(draft: BlockDraft, who: Someone, cautions: readonly Cautio
   const context = { client, findStyle: styleById, findExercise: exerciseById };
   try {
     const plan = buildBlock(blockInputOf(draft, context));
-    const lanes = draft.lanes.map((l) => ({ exercises: l.exercises, firstSide: 'left' as const }));
+    const lanes = draft.lanes.map((l) => ({ group: l.group, exercises: l.exercises, firstSide: 'left' as const }));
     return sessionsOfBlock(plan, draft.startDate, lanes).flatMap((s) => s.items);
   } catch (err) {
     if (err instanceof CoreError) return [];
@@ -143,6 +144,7 @@ describe('nothing forbidden passes', () => {
         const empty = {
           ...{ startDate: '2026-03-09', weeks: 6, ramp: 0.2, easierEvery: 4, easierWeeks: null, missedWeeks: [] },
           ...{ away: [], lanesPerSession: 6, smallestPlate: null },
+          dayPlans: [dayPlanOf({ trainingDays: [1, 3, 5], minutesPerSession: 40 })],
         };
         // Two groups a client: all of them come up among three hundred.
         for (const group of [GROUPS[who.age % 6]!, GROUPS[(who.age + 3) % 6]!]) {
@@ -169,6 +171,8 @@ describe('nothing forbidden passes', () => {
             startDate: '2026-03-09',
             findStyle: styleById,
             allowed: may,
+            dayPlans: empty.dayPlans,
+            places: [],
             startingDose: () => null,
             newId: () => 'l',
           },

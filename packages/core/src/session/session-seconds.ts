@@ -7,6 +7,8 @@ import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from '../technique/timin
 export interface TimedItem {
   readonly exercise: PlacedExercise;
   readonly bodySeconds: number;
+  /** Seconds that it takes at least to get into it, whatever comes before. */
+  readonly leastApproach: number;
   readonly placed: ItemPlace;
   /** Number of the way into it: items of one number take as long to get to from any other. */
   readonly way: number;
@@ -28,6 +30,7 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
   return {
     exercise,
     bodySeconds: itemBodySeconds(item, exercise, t),
+    leastApproach: itemApproachSeconds(exercise, { position: exercise.position, props: exercise.props }, t),
     placed,
     way: wayOf(
       `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
@@ -36,17 +39,17 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
 }
 
 /** Sets of items that are remembered; a block of sixteen weeks has some hundred. */
-const REMEMBERED = 2000;
+const REMEMBERED = 20_000;
 /**
  * Seconds between the bouts by set of items and timings. A planner asks for the same few sets of lanes week after week while only their
  * bouts change: putting them in order once is what keeps a block fast.
  */
 const approaches = new Map<string, number>();
 
-function approachSeconds(items: readonly TimedItem[], t: Timings): number {
+function approachSeconds(items: readonly TimedItem[], t: Timings, asListed: boolean): number {
   let before: Before = NOWHERE;
   let seconds = 0;
-  for (const i of bestOrder(items.map((x) => x.placed))) {
+  for (const i of asListed ? items.keys() : bestOrder(items.map((x) => x.placed))) {
     const { exercise } = items[i]!;
     seconds += itemApproachSeconds(exercise, before, t);
     before = exercise;
@@ -54,23 +57,44 @@ function approachSeconds(items: readonly TimedItem[], t: Timings): number {
   return seconds;
 }
 
-function rememberedApproach(items: readonly TimedItem[], t: Timings): number {
+function rememberedApproach(items: readonly TimedItem[], t: Timings, asListed: boolean): number {
   // All that an approach takes from the timings.
-  const key = `${t.newPosition} ${t.samePosition} ${t.prop};${items.map((i) => i.way).join()}`;
+  const key = `${t.newPosition} ${t.samePosition} ${t.prop} ${asListed};${items.map((i) => i.way).join()}`;
   let seconds = approaches.get(key);
   if (seconds === undefined) {
     if (approaches.size >= REMEMBERED) approaches.clear();
-    seconds = approachSeconds(items, t);
+    seconds = approachSeconds(items, t, asListed);
     approaches.set(key, seconds);
   }
   return seconds;
 }
 
+/** How the items of a session follow one another, and whether the body is warm as it begins. */
+export interface SessionManner {
+  /** Leaves the warm-up out. */
+  readonly warm?: boolean;
+  /** True to keep the order of the list; else the order with the fewest changes. */
+  readonly asListed?: boolean;
+}
+
+/** Seconds that lie between the bouts of a session's items: into positions, things, set-up. They do not depend on how much is done. */
+export function betweenSeconds(items: readonly TimedItem[], t: Timings = DEFAULT_TIMINGS, asListed = false): number {
+  return rememberedApproach(items, t, asListed);
+}
+
+/** Seconds of a session's items, put in order, without a warm-up. */
+export function workSeconds(items: readonly TimedItem[], t: Timings = DEFAULT_TIMINGS, asListed = false): number {
+  return items.reduce((sum, i) => sum + i.bodySeconds, betweenSeconds(items, t, asListed));
+}
+
 /**
- * Length of a session of unlinked items in whole seconds, its items put in order: the same as the sum of the cues of its timeline, without
- * making them.
+ * Length of a session of unlinked items in whole seconds: the same as the sum of the cues of its timeline, without making them.
  */
-export function sessionSeconds(items: readonly TimedItem[], t: Timings = DEFAULT_TIMINGS): number {
-  const work = items.reduce((sum, i) => sum + i.bodySeconds, rememberedApproach(items, t));
-  return work + warmUpSeconds(work, false);
+export function sessionSeconds(
+  items: readonly TimedItem[],
+  t: Timings = DEFAULT_TIMINGS,
+  { warm = false, asListed = false }: SessionManner = {},
+): number {
+  const work = workSeconds(items, t, asListed);
+  return work + warmUpSeconds(work, warm);
 }

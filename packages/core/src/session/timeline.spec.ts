@@ -244,8 +244,16 @@ describe('sessionsOfBlock', () => {
     easierEvery: 4,
   });
   const sessions = sessionsOfBlock(plan, '2026-03-09', [
-    { exercises: [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring' }], firstSide: 'right' },
-    { exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf' }], firstSide: 'left' },
+    {
+      group: 'soleus',
+      exercises: [{ technique: 'static hold', exerciseId: 'supine-strap-hamstring', dayPlanId: null }],
+      firstSide: 'right',
+    },
+    {
+      group: 'soleus',
+      exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
+      firstSide: 'left',
+    },
   ]);
 
   it('carries the prescription of the week into every session, in order, with its exact length', () => {

@@ -46,11 +46,17 @@ function phaseFaults(phase: StylePhase, hasActivation: boolean, at: number | nul
   const { technique, order, start, caps, amountFloor } = phase;
   if (!STYLE_TECHNIQUES.includes(technique)) out.push({ phase: at, code: 'technique-not-planned', technique });
   const allowed = variablesOf(phase, hasActivation);
-  for (const variable of order) {
+  const reached = new Map<Variable, number>();
+  for (const { variable } of [...order, ...(phase.experiencedOrder ?? [])])
     if (!allowed.includes(variable)) out.push({ phase: at, code: 'variable-not-here', variable });
-    if (caps[variable] === undefined) out.push({ phase: at, code: 'variable-without-cap', variable });
+    else if (caps[variable] === undefined && variable !== 'load')
+      out.push({ phase: at, code: 'variable-without-cap', variable });
+  for (const { variable, until } of order) {
+    // It may come again, further: help is further the less of it there is.
+    const to = variable === 'assistance' ? -(until ?? 0) : (until ?? Infinity);
+    if (to <= (reached.get(variable) ?? -Infinity)) out.push({ phase: at, code: 'variable-twice' });
+    reached.set(variable, to);
   }
-  if (new Set(order).size !== order.length) out.push({ phase: at, code: 'variable-twice' });
   const amount = amountVariable(technique);
   if ((start[amount] ?? 0) < amountFloor) out.push({ phase: at, code: 'start-below-floor' });
   for (const variable of [amount, 'sets', 'sessionsPerWeek'] as const) {

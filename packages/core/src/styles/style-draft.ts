@@ -56,7 +56,10 @@ export function phaseFor(technique: Technique): StylePhase {
   return {
     technique,
     start: { ...given, holdSeconds: defaults.holdSeconds },
-    order: [amount, 'sets'],
+    order: [
+      { variable: amount, until: null },
+      { variable: 'sets', until: null },
+    ],
     step: defaults.step === 1 ? {} : { [amount]: defaults.step },
     caps: { [amount]: defaults.cap, sets: 4, sensation: 6 },
     amountFloor: defaults.amountFloor,
@@ -85,7 +88,17 @@ const USUAL_CAP: Readonly<Partial<Record<Variable, number>>> = {
 /** A phase in which a variable progresses last. */
 export function withVariable(p: StylePhase, v: Variable): StylePhase {
   const cap = p.caps[v] ?? USUAL_CAP[v] ?? 60;
-  return { ...p, order: [...p.order, v], caps: { ...p.caps, [v]: cap } };
+  return { ...p, order: [...p.order, { variable: v, until: null }], caps: { ...p.caps, [v]: cap } };
+}
+
+/** A phase in which one turn of the order ends at a value; null for the variable's cap. */
+export function withUntil(p: StylePhase, at: number, until: number | null): StylePhase {
+  return { ...p, order: p.order.map((t, i) => (i === at ? { ...t, until } : t)) };
+}
+
+/** A phase without one turn of its order. */
+export function withoutTurn(p: StylePhase, at: number): StylePhase {
+  return { ...p, order: p.order.filter((_, i) => i !== at) };
 }
 
 /** A phase in which a variable stands one place earlier or later. */

@@ -15,15 +15,24 @@ export interface StyleStart {
   readonly assistance?: Assistance;
 }
 
-/** A stretch of weeks with one technique. A block's first phase ends with its first easier week. */
+/** A variable, and how far it goes before the next one has its turn; it may come again later with a higher limit. */
+export interface OrderStep {
+  readonly variable: Variable;
+  /** Value at which its turn ends (for help the lowest, for a load the number of plates); null for its cap. */
+  readonly until: number | null;
+}
+
+/** A stretch of weeks with one technique. Phases share the weeks of a lane evenly, unless the coach says otherwise. */
 export interface StylePhase {
   readonly technique: Technique;
   readonly start: StyleStart;
-  /** Variables in the order in which they progress. */
-  readonly order: readonly Variable[];
+  /** What progresses, in order. */
+  readonly order: readonly OrderStep[];
+  /** The same for experienced clients; left out where there is no difference. */
+  readonly experiencedOrder?: readonly OrderStep[];
   /** Size of one step of each variable; 1 where nothing is said. */
   readonly step: Readonly<Partial<Record<Variable, number>>>;
-  /** Highest value of each variable (lowest help); a variable without a cap does not move. */
+  /** Highest value of each variable (lowest help); a variable without a cap does not move, but for a load: its cap is the coach's own. */
   readonly caps: Readonly<Partial<Record<Variable, number>>>;
   /** A re-split never takes the bout below this: seconds, repetitions or breaths. */
   readonly amountFloor: number;

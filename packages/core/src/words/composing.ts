@@ -14,7 +14,7 @@ import type {
   WayOutFact,
 } from '../composing/facts.js';
 import type { FitProposal } from '../composing/fit.js';
-import { STATIC_BEFORE_TRAINING, type PurposeId } from '../composing/purpose.js';
+import { STATIC_BEFORE_TRAINING, type PurposeId } from '../session/purpose.js';
 import { formatDate } from '../schedule/plain-date.js';
 import type { SpacingFact } from '../session/spacing.js';
 import { cautionTitle } from './caution.js';

@@ -48,9 +48,20 @@ describe('what is wrong with a style', () => {
   const withPhase = (over: object): StyleDefinition => ({ ...steady, phases: [{ ...phase, ...over }] });
   it.each([
     [{ ...steady, phases: [] }, 'A style needs at least one phase.'],
-    [withPhase({ order: ['effort'], caps: { effort: 60 } }), 'Push effort: can’t progress with this technique.'],
-    [withPhase({ order: ['sets'], caps: {} }), 'Sets: add a cap, because it progresses.'],
-    [withPhase({ order: ['sets', 'sets'] }), 'List each variable once.'],
+    [
+      withPhase({ order: [{ variable: 'effort', until: null }], caps: { effort: 60 } }),
+      'Push effort: can’t progress with this technique.',
+    ],
+    [withPhase({ order: [{ variable: 'sets', until: null }], caps: {} }), 'Sets: add a cap, because it progresses.'],
+    [
+      withPhase({
+        order: [
+          { variable: 'sets', until: null },
+          { variable: 'sets', until: 2 },
+        ],
+      }),
+      'A variable that comes again must go further than before.',
+    ],
     [withPhase({ amountFloor: 90 }), 'The start is below the least this phase allows.'],
     [withPhase({ caps: { ...phase.caps, sessionsPerWeek: 1 } }), 'Sessions per week: the cap is below the start.'],
     [withPhase({ caps: { ...phase.caps, sensation: 7 } }), 'Target sensation can’t be above 6 of 10 (talk test).'],

@@ -4,7 +4,9 @@ import type { PlannedLane, PlannedWeek } from '../planning/plan.js';
 import type { Assistance, Variable } from '../technique/prescription.js';
 import { amountVariable } from '../technique/prescription.js';
 import { percentOf } from '../math/rounding.js';
-import { capital, counted } from './plural.js';
+import { formatClock } from './duration.js';
+import { barsWords } from './place.js';
+import { capital, counted, joined } from './plural.js';
 import { ASSISTANCE_WORDS, loadWords, VARIABLE_NAME } from './prescription.js';
 import { amountWords, holdName } from './technique.js';
 
@@ -24,14 +26,29 @@ function stepWords(a: StepArgs): string {
       : a.variable === 'load'
         ? `load ${load(a.from)} → ${load(a.to)}`
         : `${nameOf(a)} ${a.from} → ${a.to}${UNIT[a.variable] ?? ''}`;
-  if (a.restart)
-    return `${change}, with ${amountWords(a.technique, a.restart.amount)} again: a plate is ${a.restart.percent}% more, a smaller plate would help`;
-  if (!a.resplit) return change;
+  const waited = a.waited === undefined ? '' : `, +${a.waited}%: nothing smaller fitted for two weeks`;
+  if (a.restart) {
+    const again = `${change}, with ${amountWords(a.technique, a.restart.amount)} again`;
+    return a.restart.percent === null
+      ? again
+      : `${again}: a plate is ${a.restart.percent}% more, a smaller plate would help`;
+  }
+  if (!a.resplit) return `${change}${waited}`;
   const amount = amountVariable(a.technique);
-  return `${change}, ${VARIABLE_NAME[amount]} ${a.resplit.from} → ${a.resplit.to}${UNIT[amount] ?? ''} to keep the weekly increase`;
+  const { from, to, also } = a.resplit;
+  const parts = [
+    ...(from === to ? [] : [`${VARIABLE_NAME[amount]} ${from} → ${to}${UNIT[amount] ?? ''}`]),
+    ...(also ? [`${VARIABLE_NAME[also.variable]} ${also.from} → ${also.to}`] : []),
+  ];
+  return `${change}, ${joined(parts)} to keep the weekly increase${waited}`;
 }
 
-/** What was taken off a cell, and why. */
+/** What a session is short of. */
+function shortWords(short: number | null | undefined): string {
+  return short === null || short === undefined || short === 0 ? '' : ` A session is ${formatClock(short)} short.`;
+}
+
+/** What could not be served, and why. */
 export function cutWords(f: CutFact): string {
   if (f.words !== undefined) return f.words;
   switch (f.code) {
@@ -42,9 +59,19 @@ export function cutWords(f: CutFact): string {
     case 'lanes-per-session':
       return `${f.args.sessions} of ${f.args.wanted} sessions: a session holds at most ${f.args.most} lanes.`;
     case 'fewer-sets':
-      return `${f.args.from} → ${counted(f.args.to, 'set')} to fit ${f.args.minutes} min.`;
+      return `${f.args.from} → ${counted(f.args.to, 'set')} to fit ${f.args.minutes} min.${shortWords(f.args.short)}`;
     case 'fewer-sessions':
-      return `${f.args.from} → ${counted(f.args.to, 'session')} to fit ${f.args.minutes} min.`;
+      return `${f.args.from} → ${counted(f.args.to, 'session')} to fit ${f.args.minutes} min.${shortWords(f.args.short)}`;
+    case 'smaller-bouts':
+      return `Each bout ${f.args.from} → ${f.args.to} to fit ${f.args.minutes} min.${shortWords(f.args.short)}`;
+    case 'no-room-for-lane':
+      return `Not done this week: the minutes go to the lanes above.${shortWords(f.args.short)}`;
+    case 'no-step':
+      return `Increase postponed: no minutes left this week.${shortWords(f.args.short)}`;
+    case 'nowhere':
+      return `Not planned: ${barsWords(f.args.missing) || 'no day plan is for this group'}.`;
+    case 'bound-struck':
+      return 'The days of this week were not searched to the end; a fuller week may exist.';
     case 'no-extra':
       return 'No extra for the tighter side: no minutes left.';
     case 'step-postponed':
@@ -75,9 +102,17 @@ function reasonWords(f: WeekFact, step: string): string {
     case 'phase-starts':
       return `${f.args.style}: ${f.args.technique} from here, at its start${step}.`;
     case 'easier':
-      return `Easier week: ${f.args.percent}% of the last full week, as near to 60% as whole sets allow. Sensation one lower.`;
+      return f.args.smaller === false
+        ? 'Easier week: nothing smaller exists, so only the sensation is one lower.'
+        : `Easier week: ${f.args.percent}% of the last full week. Sensation one lower.`;
     case 'back-after':
-      return `Back after ${counted(f.args.weeks, 'week')} off: ${f.args.percent}% of the earlier dose (common practice, no source).`;
+      return f.args.back !== undefined && f.args.back > 1
+        ? `Week ${f.args.back} of coming back after ${counted(f.args.weeks, 'week')} off: ${f.args.percent}% of the earlier dose.`
+        : `Back after ${counted(f.args.weeks, 'week')} off: ${f.args.percent}% of the earlier dose (common practice, no source).`;
+    case 'begins-again':
+      return `Begins again after ${counted(f.args.weeks, 'week')} off, at ${f.args.percent}% of the earlier dose. Ask why, and retest (common practice, no source).`;
+    case 'back-to-step':
+      return `Back towards its step after a week that was cut: ${f.args.from} → ${f.args.to} s a week, at most +${f.args.most}%.`;
     case 'fewer-days':
       return `${f.args.sessions} of ${counted(f.args.wanted, 'session')}, because the client is away. No increase this week.`;
     case 'back-in-limits':
@@ -140,6 +175,8 @@ export function limitWords(f: LimitFact): string {
       return `Hypermobile joints: holds of at most ${f.args.seconds} s, control rather than range.`;
     case 'caution-effort':
       return `An intake caution: pushes of at most ${f.args.effort}%; breathe out.`;
+    case 'load-by-hand':
+      return 'The spine is bent under it, so load is added by the coach’s own hand only.';
     case 'exercise-range':
       return `${f.args.exercise} is made for ${f.args.min} to ${amountWords(f.args.technique, f.args.max)}.`;
   }
@@ -174,6 +211,8 @@ export function barWords(bar: TechniqueBar): string {
 export function leftOutWords(f: LeftOutFact): string {
   if (f.words !== undefined) return f.words;
   if (f.code === 'said') return f.words;
+  if (f.code === 'not-in-day-plan')
+    return `${muscleGroupName(f.args.group)}, ${f.args.technique}: not in “${f.args.dayPlan}”: ${barsWords(f.args.missing)}.`;
   const { group, technique, bar, instead } = f.args;
   const why = bar ? barWords(bar) : 'the library has no such exercise for this client.';
   return `${muscleGroupName(group)}, ${technique}: ${why}${instead ? ` ${instead} instead.` : ''}`;

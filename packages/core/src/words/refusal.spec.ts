@@ -117,7 +117,7 @@ const CASES: readonly (readonly [name: string, work: () => unknown, words: strin
     () => buildBlock(ask([steady()], { client: { ...ask([]).client, trainingDays: [] } })),
     'Choose at least one day for sessions.',
   ],
-  ['three weeks', () => buildBlock(ask([steady()], { weeks: 3 })), 'A block has 4 to 16 weeks.'],
+  ['no week', () => buildBlock(ask([steady()], { weeks: 0 })), 'A block has 1 to 52 weeks.'],
   ['a ramp of 60%', () => buildBlock(ask([steady()], { ramp: 0.6 })), 'The weekly increase is between 0% and 50%.'],
   [
     'an easier week every second',
@@ -125,16 +125,20 @@ const CASES: readonly (readonly [name: string, work: () => unknown, words: strin
     'An easier week comes every 3 to 6 weeks, or never.',
   ],
   ['no lane', () => buildBlock(ask([])), 'Choose 1 to 20 muscle groups.'],
-  ['a group twice', () => buildBlock(ask([steady(), steady()])), 'Each muscle group can have one lane only.'],
+  [
+    'a group twice',
+    () => buildBlock(ask([steady(), steady()])),
+    'A muscle group can have two lanes at most: with different techniques, and only one of them loaded.',
+  ],
   [
     'a lane without an exercise',
-    () => buildBlock(ask([steady({ exercises: {} })])),
+    () => buildBlock(ask([steady({ exercises: [] })])),
     'Choose an exercise for Soleus: static hold.',
   ],
   [
     'a week too many',
-    () => missWeek(setWeeks(draft, 16), 3, 'shift'),
-    'A block has at most 16 weeks. Skip the week, or remove the last one first.',
+    () => missWeek(setWeeks(draft, 52), 3, 'shift'),
+    'A block has at most 52 weeks. Skip the week, or remove the last one first.',
   ],
   [
     'half a set',

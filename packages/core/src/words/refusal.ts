@@ -71,7 +71,7 @@ export function refusalWords(r: Refusal): string {
     case 'lanes-bounds':
       return `Choose ${r.args.min} to ${r.args.max} muscle groups.`;
     case 'group-twice':
-      return 'Each muscle group can have one lane only.';
+      return 'A muscle group can have two lanes at most: with different techniques, and only one of them loaded.';
     case 'no-week-left':
       return `A block has at most ${r.args.most} weeks. Skip the week, or remove the last one first.`;
     case 'not-doable':

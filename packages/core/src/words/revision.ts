@@ -29,6 +29,7 @@ const SETTING_NAME: Readonly<Record<Setting, string>> = {
   missedWeeks: 'Missed weeks',
   away: 'Away',
   lanesPerSession: 'Lanes per session',
+  dayPlans: 'Day plans',
   smallestPlate: 'Smallest plate',
 };
 
@@ -39,12 +40,17 @@ const LANE_PART_NAME: Readonly<Record<LanePart, string>> = {
   untilWeek: 'last week',
   startingDose: 'starting dose',
   loadUnit: 'load',
+  startLoad: 'load to begin with',
+  startHelp: 'help to begin with',
+  loadMax: 'heaviest load',
+  phaseWeeks: 'weeks of each phase',
   exercises: 'exercises',
 };
 
 /** What two coaches changed in different ways. */
 export function clashSubjectWords(s: ClashSubject): string {
   if (s.kind === 'setting') return SETTING_NAME[s.setting];
+  if (s.kind === 'lane-order') return 'Order of the lanes';
   const name = muscleGroupName(s.group);
   if (s.kind === 'lane') return name;
   return s.kind === 'week' ? `${name}, week ${s.week}` : `${name}, ${LANE_PART_NAME[s.part]}`;
@@ -53,6 +59,7 @@ export function clashSubjectWords(s: ClashSubject): string {
 /** One side of a clash. */
 export function clashValueWords(v: ClashValue): string {
   if (v.kind === 'lane') return v.kept ? 'kept and changed' : 'removed';
+  if (v.kind === 'order') return v.groups.map(muscleGroupName).join(', ');
   if (v.kind === 'cell') return v.cell ? prescriptionWords(v.cell.prescription) : 'set automatically';
   if (v.value === null || v.value === undefined) return 'none';
   return typeof v.value === 'string' ? v.value : JSON.stringify(v.value);

@@ -16,15 +16,15 @@ export const BLOCK_RULE_WORDS: Readonly<Record<BlockRuleId, RuleWords>> = {
   'one-variable': { name: 'One change a week', text: 'Each lane changes one thing from week to week.' },
   ramp: {
     name: 'Weekly increase',
-    text: 'The weekly dose rises by no more than the weekly increase; a load by one plate or a tenth.',
+    text: 'The weekly dose rises by no more than the weekly increase, or by the smallest step below 180 s; a load by one plate or a tenth.',
   },
   return: {
     name: 'Return',
-    text: 'After missed weeks the dose comes back lower: a fifth off for each week, half at most.',
+    text: 'After missed weeks the dose comes back lower, a fifth off for each week, half at most, and is back in three weeks.',
   },
   'easier-week': {
     name: 'Easier week',
-    text: 'An easier week keeps about 60% of the dose, and one comes at least every six weeks.',
+    text: 'An easier week keeps 40 to 80% of the dose, and one comes at least every six weeks.',
   },
   retest: { name: 'Retest', text: 'Measured before week 1, in every easier week and in the last week.' },
   cap: { name: 'Limits', text: 'The strictest of style, client and caution counts.' },
@@ -38,10 +38,6 @@ export const BLOCK_RULE_WORDS: Readonly<Record<BlockRuleId, RuleWords>> = {
   time: {
     name: 'Minutes',
     text: 'Every session fits its minutes and holds no more lanes than can be done well.',
-  },
-  'weekly-dose': {
-    name: 'Weekly dose',
-    text: 'Beyond 600 s a week for a group, with secondary muscles counted, gains flatten.',
   },
 };
 
@@ -73,7 +69,7 @@ export function violationWords(f: ViolationFact): string {
     case 'load-rose-too-much':
       return `The load rises from ${f.args.from} to ${f.args.to}; one plate or a tenth at a time is ${f.args.most}.`;
     case 'not-easier':
-      return `${f.args.percent}% of week ${f.args.since}; an easier week keeps about 60%, with the hold unchanged.`;
+      return `${f.args.percent}% of week ${f.args.since}; an easier week keeps 40 to 80%.`;
     case 'out-of-bounds': {
       const why = f.args.by ? limitWords(f.args.by) : `Limit of ${f.args.style} for this client.`;
       return `${f.args.values.map(boundWords).join('; ')}. ${why}`;
@@ -110,8 +106,6 @@ export function violationWords(f: ViolationFact): string {
       return `An intake caution rules out ${f.args.exercise}. Choose another.`;
     case 'above-experience':
       return `${f.args.exercise} is harder than this client is used to. Keep it only if you have seen them do it well.`;
-    case 'above-weekly-dose':
-      return `${f.args.seconds} s a week from here, with secondary muscles counted; above ${f.args.most} s gains flatten (Ingram 2025, from memory).`;
   }
 }
 

@@ -1,8 +1,8 @@
 import type { StyleFault } from '../styles/own-style.js';
-import type { StylePhase } from '../styles/style.js';
+import type { OrderStep, StylePhase } from '../styles/style.js';
 import type { Variable } from '../technique/prescription.js';
 import type { StartEntry } from '../styles/style-draft.js';
-import { capital } from './plural.js';
+import { capital, counted } from './plural.js';
 import { VARIABLE_NAME } from './prescription.js';
 
 /** Labels of the fields of a style's start. */
@@ -32,7 +32,7 @@ function faultWords(f: StyleFault): string {
     case 'variable-without-cap':
       return `${capital(VARIABLE_NAME[f.variable])}: add a cap, because it progresses.`;
     case 'variable-twice':
-      return 'List each variable once.';
+      return 'A variable that comes again must go further than before.';
     case 'start-below-floor':
       return 'The start is below the least this phase allows.';
     case 'cap-below-start':
@@ -52,4 +52,11 @@ export function capsWords(caps: StylePhase['caps']): string {
   return Object.entries(caps)
     .map(([v, most]) => `${VARIABLE_NAME[v as Variable]} ${most}`)
     .join(' · ');
+}
+
+/** A turn of a style's order: what progresses, and until where. */
+export function orderStepWords({ variable, until }: OrderStep): string {
+  const name = VARIABLE_NAME[variable];
+  if (until === null || variable === 'assistance') return name;
+  return variable === 'load' ? `${name} (${counted(until, 'plate')})` : `${name} to ${until}`;
 }

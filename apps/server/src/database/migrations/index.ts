@@ -16,6 +16,7 @@ import { Consent1797700000000 } from './0015-consent.js';
 import { NerveGlides1797800000000 } from './0016-nerve-glides.js';
 import { PlanBasis1797900000000 } from './0017-plan-basis.js';
 import { AssessmentRecords1798000000000 } from './0018-assessment-records.js';
+import { DayPlans1799000000000 } from './0019-day-plans.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -37,4 +38,5 @@ export const MIGRATIONS = [
   NerveGlides1797800000000,
   PlanBasis1797900000000,
   AssessmentRecords1798000000000,
+  DayPlans1799000000000,
 ];

@@ -2,7 +2,11 @@ import { Component, computed, inject, output, signal } from '@angular/core';
 import {
   cutWords,
   easierWeeksOf,
+  fullGroupWords,
+  laneExercises,
   muscleGroupName,
+  reachLine,
+  reachWords,
   sideWeeklyDose,
   toggleEasierWeek,
   weeklyGroupDoses,
@@ -29,6 +33,23 @@ export class BlockBelow {
   protected readonly broken = this.store.violations;
   protected readonly groupName = muscleGroupName;
   protected readonly cutWords = cutWords;
+  protected readonly reachWords = reachWords;
+  protected readonly fullWords = fullGroupWords;
+  protected readonly reach = computed(() => this.store.reach()?.reach ?? []);
+  protected readonly full = computed(() => this.store.reach()?.full ?? []);
+  protected readonly reachLine = computed(() => reachLine(this.reach()));
+  /** Shortages by lane and cause, each with its weeks. */
+  protected readonly shortages = computed(() => {
+    const by = new Map<string, { lane: number; words: string; weeks: number[] }>();
+    for (const { lane, week, fact } of this.plan()?.shortages ?? []) {
+      const words = cutWords(fact);
+      const key = `${lane} ${words}`;
+      const one = by.get(key) ?? { lane, words, weeks: [] };
+      one.weeks.push(week);
+      by.set(key, one);
+    }
+    return [...by.values()];
+  });
   protected readonly groups = computed(() => this.plan()?.lanes.map((l) => l.group) ?? []);
   protected readonly easierWeeks = computed(() => {
     const d = this.store.draft();
@@ -41,7 +62,7 @@ export class BlockBelow {
     const lanes = draft.lanes.map((l) => ({
       group: l.group,
       styleId: l.styleId,
-      exercises: Object.fromEntries(l.exercises.map((e) => [e.technique, this.library.find(e.exerciseId)])),
+      exercises: laneExercises(l, (id) => this.library.find(id)),
     }));
     const weeks = Array.from({ length: draft.weeks }, (_, i) => weeklyGroupDoses({ lanes }, plan, i + 1));
     return plan.lanes
@@ -59,6 +80,6 @@ export class BlockBelow {
 
   protected removeLane(): void {
     const lane = this.selection.lane();
-    if (lane) this.store.toggleLane(lane.draft.group);
+    if (lane) this.store.endLane(lane.draft.id);
   }
 }

@@ -13,6 +13,7 @@ const NO_PLANNING: PlanningView = {
   hypermobile: false,
   tighter: [],
   turns: [],
+  places: [],
   startingDoses: [],
 };
 

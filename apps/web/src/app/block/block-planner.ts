@@ -10,6 +10,8 @@ import {
   exercisesDoing,
   isPlainDate,
   newLane,
+  dayPlanOf,
+  placed,
   PLAINEST,
   basisOf,
   byNeededTurn,
@@ -21,6 +23,9 @@ import {
   splitAllowed,
   type AppliedTemplate,
   type BlockDraft,
+  type BlockInput,
+  type ClientPlace,
+  type DayPlan,
   type BlockPlan,
   type BlockTemplate,
   type DatedSession,
@@ -72,9 +77,10 @@ export class BlockPlanner {
   sessionsOf(draft: BlockDraft | null, plan: BlockPlan | null): readonly DatedSession[] {
     if (!draft || !plan) return [];
     try {
-      const lanes = draft.lanes.map((l) => ({ exercises: l.exercises, firstSide: 'left' as const }));
+      const lanes = draft.lanes.map((l) => ({ group: l.group, exercises: l.exercises, firstSide: 'left' as const }));
       const { timings } = this.data.planning();
-      return sessionsOfBlock(plan, draft.startDate, lanes, (id) => this.library.find(id), 1, timings);
+      const plans = placed(draft.dayPlans, this.placesOf());
+      return sessionsOfBlock(plan, draft.startDate, lanes, plans, (id) => this.library.find(id), 1, timings);
     } catch (err) {
       // A technique without its exercise yet: there is nothing to time.
       if (err instanceof CoreError) return [];
@@ -95,8 +101,8 @@ export class BlockPlanner {
   }
 
   /** A lane that begins in the first week that may be changed, from what the client is used to. */
-  newLane(group: MuscleGroupId, styleId: string): LaneDraft {
-    const lane = newLane(newId(), group, styleId, this.exercisesFor(group, [styleId]));
+  newLane(group: MuscleGroupId, styleId: string, dayPlans: readonly DayPlan[]): LaneDraft {
+    const lane = newLane(newId(), group, styleId, this.exercisesFor(group, [styleId], [], dayPlans));
     return { ...lane, startingDose: this.data.startingDose(group), fromWeek: this.data.fromWeek() };
   }
 
@@ -105,7 +111,12 @@ export class BlockPlanner {
     const d = setStyle(draft, lane, styleId, Math.max(week, this.data.fromWeek()));
     const fitted = (l: LaneDraft): LaneDraft => ({
       ...l,
-      exercises: this.exercisesFor(l.group, [l.styleId, ...l.laterStyles.map((s) => s.styleId)], l.exercises),
+      exercises: this.exercisesFor(
+        l.group,
+        [l.styleId, ...l.laterStyles.map((s) => s.styleId)],
+        l.exercises,
+        draft.dayPlans,
+      ),
     });
     return { ...d, lanes: d.lanes.map((l, i) => (i === lane ? fitted(l) : l)) };
   }
@@ -118,6 +129,8 @@ export class BlockPlanner {
       applyTemplate(template, {
         startDate: draft.startDate,
         client: context.client,
+        dayPlans: draft.dayPlans,
+        places: context.places ?? [],
         findStyle: context.findStyle,
         allowed: (g, t) => this.allowedFor(g, t),
         startingDose: (g) => this.data.startingDose(g),
@@ -130,7 +143,8 @@ export class BlockPlanner {
   private exercisesFor(
     group: MuscleGroupId,
     styleIds: readonly string[],
-    chosen: readonly TechniqueExercise[] = [],
+    chosen: readonly TechniqueExercise[],
+    dayPlans: readonly DayPlan[],
   ): readonly TechniqueExercise[] {
     return chooseExercises(
       group,
@@ -138,7 +152,43 @@ export class BlockPlanner {
       (g, t) => this.allowedFor(g, t),
       this.data.client()?.experience ?? 'beginner',
       chosen,
+      placed(dayPlans, this.placesOf()),
     );
+  }
+
+  /** The kind of session that a block begins with: the client's own days and minutes, at the place of the intake. */
+  firstDayPlan(): DayPlan {
+    const client = this.data.client();
+    const place = this.placesOf()[0]?.id ?? null;
+    return { ...dayPlanOf(client ?? { trainingDays: [] }), placeId: place };
+  }
+
+  /** All lanes with exercises for the places of their day plans: those chosen before stay. */
+  fitted(draft: BlockDraft): BlockDraft {
+    return {
+      ...draft,
+      lanes: draft.lanes.map((l) => ({
+        ...l,
+        exercises: this.exercisesFor(
+          l.group,
+          [l.styleId, ...l.laterStyles.map((s) => s.styleId)],
+          l.exercises,
+          draft.dayPlans,
+        ),
+      })),
+    };
+  }
+
+  /** Where the client stretches, as the plan knows it. */
+  placesOf(renewed = false): readonly ClientPlace[] {
+    const running = this.data.running();
+    return renewed || running === null ? this.data.planning().places : (running.basis?.places ?? []);
+  }
+
+  /** What the builder is asked for a draft; null before the client is known. */
+  inputOf(draft: BlockDraft | null, renewed = false): BlockInput | null {
+    const context = draft && this.contextFor(draft, renewed);
+    return draft && context ? blockInputOf(draft, context) : null;
   }
 
   /** What the plan of a draft depends on: the client on its first day, styles, exercises, sides, and weeks that have begun. */
@@ -146,7 +196,7 @@ export class BlockPlanner {
     const client = this.data.client();
     if (!client) return null;
     const { planning, running, fromWeek, cautions } = this.data;
-    const now = basisOf(client, planning());
+    const now = basisOf(client, planning(), planning().places);
     const basis = renewed ? now : keptBasis(running()?.basis ?? null, now);
     // A date that is being typed is none yet: the client of today stands in.
     const firstDay = isPlainDate(draft.startDate) ? draft.startDate : this.account.me()!.today;
@@ -154,6 +204,7 @@ export class BlockPlanner {
       client: planClientOf(client.birthDate, basis, firstDay, cautions()),
       findStyle: (id) => this.styles.find(id),
       findExercise: (id) => this.library.find(id),
+      places: basis.places ?? [],
       tighterSide: (group) => tighterSideIn(basis, group),
       past: (id) => (running()?.lanes.find((l) => l.id === id)?.weeks ?? []).filter((w) => w.week < fromWeek()),
     };

@@ -29,11 +29,10 @@ export class BlockSettings {
   protected readonly laneChoices = range(lanesPerSession.min, lanesPerSession.max);
   protected readonly easierChoices = range(easierEvery.min, easierEvery.max);
   protected readonly styleToAdd = signal('steady-hold');
-  /** Groups that have no lane yet. */
-  protected readonly addable = computed(() => {
-    const there = new Set(this.draft().lanes.map((l) => l.group));
-    return trainableGroups().filter((g) => !there.has(g));
-  });
+  /** Groups that may have one more lane: two at most. */
+  protected readonly addable = computed(() =>
+    trainableGroups().filter((g) => this.draft().lanes.filter((l) => l.group === g).length < 2),
+  );
 
   protected percent(ramp: number): string {
     return `${percentOf(ramp, 1)}%`;
@@ -45,7 +44,7 @@ export class BlockSettings {
 
   protected addLane(field: HTMLSelectElement): void {
     if (!field.value) return;
-    this.store.toggleLane(field.value as MuscleGroupId, this.styleToAdd());
+    this.store.addLane(field.value as MuscleGroupId, this.styleToAdd());
     field.value = '';
     this.added.emit((this.store.draft()?.lanes.length ?? 1) - 1);
   }

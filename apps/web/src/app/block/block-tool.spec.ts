@@ -27,6 +27,7 @@ const NOTHING: PlanningView = {
   hypermobile: false,
   tighter: [],
   turns: [],
+  places: [],
   startingDoses: [],
 };
 

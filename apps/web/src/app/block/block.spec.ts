@@ -11,6 +11,7 @@ const NOTHING: PlanningView = {
   hypermobile: false,
   tighter: [],
   turns: [],
+  places: [],
   startingDoses: [],
 };
 

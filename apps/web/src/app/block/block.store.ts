@@ -4,10 +4,14 @@ import {
   compareBlocks,
   CoreError,
   emptyDraft,
+  dayPlanLine,
+  fullGroups,
   longestSessions,
+  reachOf,
   trainableGroups,
-  withExercise,
-  withLaneToggled,
+  withExercises,
+  withLaneEnded,
+  withLoad,
   type BlockDraft,
   type BlockPlan,
   type BlockTemplate,
@@ -24,6 +28,7 @@ import { ToastService } from '../data/toast.service';
 import { BlockData } from './block-data';
 import { BlockPlanner, type Preview } from './block-planner';
 import { draftKeeper } from './draft-keeper';
+import type { DayPlanMinutes } from './stave.model';
 import { UndoStack } from './undo-stack';
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -73,7 +78,7 @@ export class BlockStore {
   });
   private readonly published = computed((): BlockPlan | null => {
     const r = this.running();
-    return r ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), cuts: r.cuts } : null;
+    return r ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), shortages: r.shortages } : null;
   });
   /** Cells that would differ if the published choices were planned today: a side no longer tighter, a new caution. */
   readonly outdated = computed((): number => {
@@ -92,9 +97,27 @@ export class BlockStore {
     this.planner.violationsOf(this.draft(), this.preview()?.plan ?? null, this.renewing()),
   );
   readonly sessions = computed(() => this.planner.sessionsOf(this.draft(), this.preview()?.plan ?? null));
-  readonly longest = computed(() => {
+  /** Each kind of session with the length of its longest in each week. */
+  readonly dayPlanMinutes = computed((): readonly DayPlanMinutes[] => {
     const draft = this.draft();
-    return draft && this.preview()?.plan ? longestSessions(this.sessions(), draft.weeks) : [];
+    if (!draft || !this.preview()?.plan) return [];
+    const sessions = this.sessions();
+    return draft.dayPlans.map((p) => ({
+      id: p.id,
+      name: p.name,
+      line: dayPlanLine(p),
+      budgetSeconds: p.minutes === null ? null : p.minutes * 60,
+      longest: longestSessions(
+        sessions.filter((s) => s.dayPlanId === p.id),
+        draft.weeks,
+      ),
+    }));
+  });
+  /** Whether each group reaches the amount that the reviews favour; empty without a plan. */
+  readonly reach = computed(() => {
+    const input = this.planner.inputOf(this.draft(), this.renewing());
+    const plan = this.preview()?.plan;
+    return input && plan ? { reach: reachOf(input, plan), full: fullGroups(input, plan) } : null;
   });
 
   /** True when the draft says something else than the block that is running. */
@@ -128,7 +151,7 @@ export class BlockStore {
       if (kept && kept.base === (this.base?.version ?? null)) this.stack.push(kept.draft);
       if (!this.running() && suggested.some((g) => g !== ''))
         for (const group of trainableGroups())
-          if (suggested.includes(group) && !this.laneOf(group)) this.toggleLane(group);
+          if (suggested.includes(group) && !this.laneOf(group)) this.addLane(group);
     });
   }
 
@@ -137,7 +160,9 @@ export class BlockStore {
     this.based = r ? { version: r.version, choices: r.choices } : null;
     this.whatIf.set(null);
     this.renewing.set(false);
-    this.stack.reset(r ? r.choices : emptyDraft(this.account.me()!.today, this.account.blockDefaults()));
+    this.stack.reset(
+      r ? r.choices : emptyDraft(this.account.me()!.today, [this.planner.firstDayPlan()], this.account.blockDefaults()),
+    );
   }
 
   change(part: Partial<BlockDraft>): void {
@@ -169,11 +194,21 @@ export class BlockStore {
     return this.draft()?.lanes.find((l) => l.group === group) ?? null;
   }
 
-  /** Adds a lane, or removes it; one that has started ends with the last week that may not be changed. */
-  toggleLane(group: MuscleGroupId, styleId = 'steady-hold'): void {
+  /** Adds a lane; a group may have two, when their techniques differ. */
+  addLane(group: MuscleGroupId, styleId = 'steady-hold'): void {
+    this.edit((d) => ({ ...d, lanes: [...d.lanes, this.planner.newLane(group, styleId, d.dayPlans)] }));
+  }
+
+  /** Takes a lane out; one that has started ends with the last week that may not be changed. */
+  endLane(laneId: string): void {
     const started = (id: string): boolean =>
       this.fromWeek() > 1 && (this.running()?.lanes.some((l) => l.id === id) ?? false);
-    this.edit((d) => withLaneToggled(d, group, () => this.planner.newLane(group, styleId), started, this.fromWeek()));
+    this.edit((d) => withLaneEnded(d, laneId, started, this.fromWeek()));
+  }
+
+  /** Changes the kinds of session; lanes get exercises for places that they had none for. */
+  editDayPlans(work: (draft: BlockDraft) => BlockDraft): void {
+    this.edit((d) => this.planner.fitted(work(d)));
   }
 
   allowedFor(group: MuscleGroupId, technique?: Technique) {
@@ -189,8 +224,13 @@ export class BlockStore {
     return this.planner.withStyle(draft, lane, styleId, week);
   }
 
-  setExercise(lane: number, technique: Technique, exerciseId: string): void {
-    this.edit((d) => withExercise(d, lane, technique, exerciseId));
+  setExercises(lane: number, technique: Technique, exerciseIds: readonly string[]): void {
+    this.edit((d) => withExercises(d, lane, technique, exerciseIds));
+  }
+
+  /** What a lane begins with under load, and its heaviest load. */
+  setLoad(lane: number, part: Parameters<typeof withLoad>[2]): void {
+    this.edit((d) => withLoad(d, lane, part));
   }
 
   /** A template as the draft, made for this client; what could not be taken over is returned. */

@@ -7,10 +7,8 @@ import {
   muscleGroupName,
   rangeBetween,
   setWeeks,
-  weekdaysFrom,
   type CellPlace,
 } from '@yandle/core';
-import { AccountService } from '../data/account.service';
 import { ToastService } from '../data/toast.service';
 import { SCREENING_WORDS } from '../intake/screening-words';
 import { StylesService } from '../styles/styles.service';
@@ -25,6 +23,7 @@ import { BlockSelection } from './block-selection';
 import { BlockSettings } from './block-settings';
 import { BlockTool } from './block-tool';
 import { BlockStore } from './block.store';
+import { DayPlans } from './day-plans';
 import { Stave } from './stave';
 import type { Selection, StaveLane } from './stave.model';
 import { UndoButtons } from './undo-buttons';
@@ -32,14 +31,13 @@ import { UndoButtons } from './undo-buttons';
 /** The block: what the coach chooses above, the stave below, beside it the arithmetic of the selected cell or a tool. */
 @Component({
   selector: 'y-block',
-  imports: [BlockAside, BlockBelow, BlockNotes, BlockSettings, ProblemNote, RouterLink, Stave, UndoButtons],
+  imports: [BlockAside, BlockBelow, BlockNotes, BlockSettings, DayPlans, ProblemNote, RouterLink, Stave, UndoButtons],
   providers: [BlockData, BlockPlanner, BlockStore, BlockPublisher, BlockSelection, BlockTool],
   templateUrl: './block.html',
 })
 export class BlockScreen {
   protected readonly store = inject(BlockStore);
   protected readonly selection = inject(BlockSelection);
-  private readonly account = inject(AccountService);
   private readonly toasts = inject(ToastService);
   private readonly stylesService = inject(StylesService);
   readonly clientId = input.required<string>();
@@ -103,12 +101,8 @@ export class BlockScreen {
     const c = this.store.client();
     const r = this.store.running();
     if (!c) return '';
-    const days = weekdaysFrom(this.account.settings().firstWeekday)
-      .filter((d) => c.trainingDays.includes(d.id))
-      .map((d) => d.short)
-      .join(' ');
     const dates = r ? `${formatDate(r.startDate, 'd MMM')} – ${formatDate(r.endDate, 'd MMM yyyy')} · ` : '';
-    return `${dates}${days} · ${c.minutesPerSession} min${r ? ` · version ${r.revision}` : ''}`;
+    return `${dates}${r ? `version ${r.revision}` : 'new'}`;
   });
 
   protected pick(selection: Selection): void {

@@ -1,6 +1,8 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import {
+  type Assistance,
   bonusWords,
+  type DayPlan,
   doseArithmetic,
   doseRemark,
   type Exercise,
@@ -81,7 +83,11 @@ export class CellPanel {
   readonly locked = output();
   readonly unlocked = output();
   readonly styled = output<{ readonly styleId: string; readonly week: number }>();
-  readonly exercisePicked = output<{ readonly technique: Technique; readonly exerciseId: string }>();
+  /** One or two exercises of a technique. */
+  readonly exercisePicked = output<{ readonly technique: Technique; readonly exerciseIds: readonly string[] }>();
+  readonly loadSet = output<Partial<Pick<LaneDraft, 'startLoad' | 'startHelp' | 'loadMax'>>>();
+  /** Names of the day plans, for exercises that are for one of them. */
+  readonly dayPlans = input<readonly Pick<DayPlan, 'id' | 'name'>[]>([]);
   readonly startingDoseUsed = output<boolean>();
   readonly plate = input(USUAL_PLATE);
   readonly loadCounted = output<LoadUnit>();
@@ -127,11 +133,33 @@ export class CellPanel {
     const c = this.cell();
     const techniques = [...new Set([c.prescription, ...c.beforeAndAfter].map((b) => b.technique))];
     return techniques.map((technique) => {
-      const chosen = this.lane().exercises.find((e) => e.technique === technique);
-      const exercise = chosen ? this.library.find(chosen.exerciseId) : null;
-      return { technique, exercise, push: exercise ? (PUSH_AGAINST[exercise.id] ?? null) : null };
+      const all = this.lane().exercises.filter((e) => e.technique === technique);
+      const everywhere = all.filter((e) => e.dayPlanId === null);
+      const [exercise = null, second = null] = (everywhere.length > 0 ? everywhere : all).map((e) =>
+        this.library.find(e.exerciseId),
+      );
+      const elsewhere = all.flatMap((e) => {
+        const plan = this.dayPlans().find((p) => p.id === e.dayPlanId);
+        return plan ? [`${plan.name}: ${this.library.find(e.exerciseId).name}`] : [];
+      });
+      return { technique, exercise, second, elsewhere, push: exercise ? (PUSH_AGAINST[exercise.id] ?? null) : null };
     });
   });
+
+  protected readonly helps = ['none', 'light', 'full'];
+
+  protected pick(technique: Technique, first: string, second: string): void {
+    const exerciseIds = [first, second].filter((id) => id !== '');
+    if (exerciseIds.length > 0) this.exercisePicked.emit({ technique, exerciseIds });
+  }
+
+  protected number(text: string): number | null {
+    return text.trim() === '' ? null : Math.max(0, Number(text) || 0);
+  }
+
+  protected setHelp(value: string): void {
+    this.loadSet.emit({ startHelp: value === '' ? null : (Number(value) as Assistance) });
+  }
 
   /** The full week before, to compare with. */
   protected readonly before = computed(() => {

@@ -53,7 +53,7 @@ describe('RationaleScreen', () => {
     expect(screen.text).toContain('Set by the coach: week 3.');
     expect(screen.text).toContain('static hold: Bent-knee calf stretch at a wall');
     expect(screen.text).toContain('the weekly dose rises by up to 20%');
-    expect(screen.text).toContain('Easier weeks at about 60%: week 4, 8.');
+    expect(screen.text).toContain('Easier weeks at 40 to 80%: week 4, 8.');
     expect(screen.text).toContain('8 Mar (baseline)');
     expect(screen.text).toContain(cautionTitle(cautions[0]!));
     expect(screen.text).toContain('not medical advice');

@@ -5,13 +5,18 @@ import type { Assessment, Block, PrioritiesView } from '@yandle/contract';
 import {
   ageOn,
   complaintsOf,
+  cutWords,
   findings,
   formatDate,
   leftOutWords,
+  laneExercises,
   limitWords,
   type MuscleGroupId,
   muscleGroupName,
+  placed,
   prescriptionWords,
+  reachLine,
+  reachOf,
   sourceWords,
   techniquesUsed,
   cautionTitle,
@@ -129,6 +134,35 @@ export class RationaleScreen {
       retests: b.retests.map((r) => `${formatDate(r.date, 'd MMM')} (${r.week === 1 ? 'baseline' : `week ${r.week}`})`),
       missed: b.choices.missedWeeks,
     };
+  });
+  /** The reach of the block in one line; null where no figure is for it. */
+  protected readonly reach = computed((): string | null => {
+    const b = this.block();
+    if (!b) return null;
+    const input = {
+      ...b.choices,
+      client: { age: 40, experience: 'regular' as const, trainingDays: [], gentleGroups: [] },
+      findStyle: (id: string) => this.styles.find(id),
+      lanes: b.choices.lanes.map((l) => ({
+        ...l,
+        loadUnit: 'kg' as const,
+        exercises: laneExercises(l, (id) => this.library.find(id)),
+      })),
+      dayPlans: placed(b.choices.dayPlans, b.basis?.places),
+    };
+    return reachLine(reachOf(input, { lanes: b.lanes, retestWeeks: [], shortages: b.shortages })) || null;
+  });
+  /** What could not be served, by lane: how many weeks, and the first reason. */
+  protected readonly shortages = computed(() => {
+    const b = this.block();
+    if (!b) return [];
+    return b.lanes.flatMap((l, i) => {
+      const mine = b.shortages.filter((s) => s.lane === i);
+      const weeks = [...new Set(mine.map((s) => s.week))];
+      if (weeks.length === 0) return [];
+      const where = weeks.length === 1 ? `week ${weeks[0]}` : `${weeks.length} weeks`;
+      return [`${muscleGroupName(l.group)}, ${where}: ${cutWords(mine[0]!.fact)}`];
+    });
   });
   protected readonly limits = computed(() => [
     ...new Set(this.block()?.lanes.flatMap((l) => l.limitReasons.map(limitWords)) ?? []),

@@ -109,3 +109,14 @@ export function cellViews(
 export function inRange(range: CellRange, lane: number, week: number): boolean {
   return lane >= range.fromLane && lane <= range.toLane && week >= range.fromWeek && week <= range.toWeek;
 }
+
+/** A kind of session under the stave: how long its longest is in each week. Seconds; index 0 is week 1. */
+export interface DayPlanMinutes {
+  readonly id: string;
+  readonly name: string;
+  /** Days, minutes and purpose in words. */
+  readonly line: string;
+  /** Null for no limit. */
+  readonly budgetSeconds: number | null;
+  readonly longest: readonly number[];
+}

@@ -35,8 +35,12 @@ describe('Stave', () => {
     set('easierWeeks', [4, 8]);
     set('selection', at(0, 1));
     set('currentWeek', 3);
-    set('longest', [534, 574, 614, 534, 700, 760, 900, 700]);
-    set('budgetSeconds', 800);
+    set('dayPlans', [
+      {
+        ...{ id: 'p', name: 'Session', line: 'Mon, Wed · 13 min', budgetSeconds: 800 },
+        longest: [534, 574, 614, 534, 700, 760, 900, 700],
+      },
+    ]);
     await fixture.whenStable();
   });
 

@@ -3,7 +3,14 @@ import { Component, computed, ElementRef, inject, input, model, output, signal }
 import { formatClock, muscleGroupName, rangeBetween, type CellPlace, type Violation } from '@yandle/core';
 import { DoseGlyph } from '../ui/glyph/dose-glyph';
 import { fullScaleFor } from '../ui/glyph/glyph.model';
-import { cellViews, inRange, type Selection, type StaveCommand, type StaveLane } from './stave.model';
+import {
+  cellViews,
+  inRange,
+  type Selection,
+  type StaveCommand,
+  type StaveLane,
+  type DayPlanMinutes,
+} from './stave.model';
 
 /** A block read like music: lanes are lines, weeks are bars, each cell the glyph of its prescription. */
 @Component({
@@ -23,9 +30,8 @@ export class Stave {
   /** First week that may be changed. */
   readonly fromWeek = input(1);
   readonly violations = input<readonly Violation[]>([]);
-  /** Longest session of each week in seconds, and the client's budget. */
-  readonly longest = input.required<readonly number[]>();
-  readonly budgetSeconds = input.required<number>();
+  /** Kinds of session, each with the length of its longest in each week. */
+  readonly dayPlans = input.required<readonly DayPlanMinutes[]>();
   /** Only the lanes: no minutes below. */
   readonly plain = input(false);
   readonly selection = model.required<Selection>();
@@ -66,7 +72,9 @@ export class Stave {
     };
   });
   /** Top of the minutes scale: the budget or the longest session, with room above. */
-  protected readonly top = computed(() => Math.max(this.budgetSeconds(), ...this.longest()) * 1.3);
+  protected readonly top = computed(
+    () => Math.max(60, ...this.dayPlans().flatMap((p) => [p.budgetSeconds ?? 0, ...p.longest])) * 1.3,
+  );
 
   protected isHead(lane: number, week: number): boolean {
     const { head } = this.selection();

@@ -67,7 +67,9 @@ export class SheetStore {
   readonly changed = computed(() => {
     const s = this.session();
     if (!s) return false;
-    const asPlanned = s.purpose === 'own' && !s.alreadyWarm && s.rounds === 1 && s.minutes === null;
+    const { purpose, alreadyWarm, rounds, minutes } = s.asPlanned;
+    const asPlanned =
+      s.purpose === purpose && s.alreadyWarm === alreadyWarm && s.rounds === rounds && s.minutes === minutes;
     return !asPlanned || JSON.stringify(s.items) !== JSON.stringify(s.plannedItems);
   });
   readonly budgetSeconds = computed(() => (this.session()?.minutesBudget ?? 0) * 60);
@@ -193,7 +195,7 @@ export class SheetStore {
   restore(): void {
     const s = this.session();
     if (!s) return;
-    this.change({ items: s.plannedItems, purpose: 'own', alreadyWarm: false, rounds: 1, minutes: null });
+    this.change({ items: s.plannedItems, ...s.asPlanned });
   }
 
   /** Does something that answers with the session. */

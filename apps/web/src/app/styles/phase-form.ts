@@ -6,7 +6,9 @@ import {
   startFields,
   STYLE_TECHNIQUES,
   VARIABLE_NAME,
+  withoutTurn,
   withStart,
+  withUntil,
   withVariable,
   type StylePhase,
   type StyleStart,
@@ -31,7 +33,7 @@ export class PhaseForm {
   protected readonly variableName = VARIABLE_NAME;
   protected readonly startLabel = START_LABEL;
   protected readonly fields = startFields;
-  protected readonly addable = computed(() => this.variables().filter((v) => !this.phase().order.includes(v)));
+  protected readonly addable = computed(() => this.variables());
 
   protected set(part: Partial<StylePhase>): void {
     this.phase.update((p) => ({ ...p, ...part }));
@@ -57,8 +59,13 @@ export class PhaseForm {
     this.phase.update((p) => moved(p, place, by));
   }
 
-  protected leave(v: Variable): void {
-    this.set({ order: this.phase().order.filter((x) => x !== v) });
+  protected leave(place: number): void {
+    this.phase.update((p) => withoutTurn(p, place));
+  }
+
+  /** Value at which a turn ends; empty for the variable's cap. */
+  protected setUntil(place: number, value: string): void {
+    this.phase.update((p) => withUntil(p, place, value === '' ? null : +value));
   }
 
   protected add(field: HTMLSelectElement): void {

@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { capsWords, prescriptionWords, VARIABLE_NAME, type Style } from '@yandle/core';
+import { capsWords, prescriptionWords, orderStepWords, type Style } from '@yandle/core';
 
 /** A style in lines, for reading: what each phase starts with, what progresses, and up to where. */
 @Component({
@@ -26,7 +26,7 @@ export class StyleFacts {
     this.style().phases.map((p) => ({
       technique: p.technique,
       start: prescriptionWords({ technique: p.technique, sensation: 5, ...p.start }),
-      order: p.order.map((v) => VARIABLE_NAME[v]).join(' → '),
+      order: p.order.map(orderStepWords).join(' → '),
       caps: capsWords(p.caps),
     })),
   );

@@ -3,6 +3,7 @@ import {
   addDays,
   blockInputOf,
   buildBlock,
+  dayPlanOf,
   exerciseById,
   newLane,
   scheduleRetests,
@@ -15,7 +16,7 @@ import { PATH } from './screen';
 
 /** A lane of one static hold, with the id "l-" and its group. */
 export const aLane = (group: MuscleGroupId, exerciseId: string, over: object = {}) => ({
-  ...newLane(`l-${group}`, group, 'steady-hold', [{ technique: 'static hold', exerciseId }]),
+  ...newLane(`l-${group}`, group, 'steady-hold', [{ technique: 'static hold', exerciseId, dayPlanId: null }]),
   ...over,
 });
 
@@ -29,6 +30,7 @@ export const aDraft = (over: Partial<BlockDraft> = {}): BlockDraft => ({
   missedWeeks: [],
   away: [],
   lanesPerSession: 5,
+  dayPlans: [dayPlanOf({ trainingDays: PATH.client.trainingDays, minutesPerSession: PATH.client.minutesPerSession })],
   smallestPlate: null,
   lanes: [aLane('soleus', 'bent-knee-wall-calf'), aLane('hamstrings', 'supine-strap-hamstring')],
   ...over,
@@ -64,7 +66,7 @@ export function aBlock(choices: BlockDraft = aDraft(), over: Partial<Block> = {}
     weeks: choices.weeks,
     lanes: plan.lanes.map((l, i) => ({ id: choices.lanes[i]!.id, ...l })),
     retests: scheduleRetests(plan.retestWeeks, choices.startDate, []),
-    cuts: plan.cuts,
+    shortages: plan.shortages,
     changeableFrom: 1,
     endedAt: null,
     ...over,

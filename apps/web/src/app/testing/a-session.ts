@@ -22,6 +22,7 @@ export function aSession(over: Partial<Session> = {}): Session {
     alreadyWarm: false,
     rounds: 1,
     minutes: null,
+    asPlanned: { purpose: 'own', alreadyWarm: false, rounds: 1, minutes: null },
     minutesBudget: 20,
     items,
     plannedItems: items,

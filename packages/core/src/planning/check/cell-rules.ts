@@ -12,12 +12,24 @@ import {
 } from '../../technique/prescription.js';
 import { boutDose } from '../../dose/dose.js';
 import { bonusFor } from '../week/bonus.js';
-import { easierMiss, easierWeek } from '../progression/easier-week.js';
-import { clampStep, loadStep, LOAD_RAMP, SMALL_BASE, type Progression } from '../progression/progression.js';
+import { EASIER_SHARE, easierWeek } from '../progression/easier-week.js';
+import { clampStep } from '../progression/clamp.js';
+import {
+  FREE,
+  loadStep,
+  LOAD_RAMP,
+  PATIENCE,
+  SMALL_BASE,
+  WAITED_RAMP,
+  type Progression,
+} from '../progression/progression.js';
+import { rises } from '../progression/rises.js';
+import { comingBack, LONG_ABSENCE, returnShare } from '../absence/return.js';
+import { firstStep } from '../progression/start.js';
 import { isSafetyLimit, type PlanClient, techniqueBar } from '../limits.js';
 import type { LimitFact } from '../facts.js';
 import type { LaneInput, PlannedWeek } from '../plan.js';
-import { returnShare, scaleTo } from '../progression/scale.js';
+import { scaleTo } from '../progression/scale.js';
 import type { Fix, OutOfBounds, Violation, ViolationFact } from './violation.js';
 
 /** A cell with what it is judged against. */
@@ -28,8 +40,18 @@ export interface CellView {
   readonly cell: PlannedWeek;
   /** The last full full week before it; null when there is none. */
   readonly base: PlannedWeek | null;
-  /** Weeks without training since that week. */
-  readonly missed: number;
+  /** True where minutes, days or the calendar took something off the base. */
+  readonly cut: boolean;
+  /** True where the lane was not done the week before for want of room: it comes back from its least. */
+  readonly rested: boolean;
+  /** True for a base that was a week of a return: several parts come back together. */
+  readonly returned: boolean;
+  /** Most weekly volume that the lane has had: after a return it may come back to it. */
+  readonly stood: number;
+  /** Full weeks since the dose last rose. */
+  readonly still: number;
+  /** The return that the week is part of; null for none. `at`: which week of it, from 0. */
+  readonly back: { readonly before: PlannedWeek; readonly missed: number; readonly at: number } | null;
   readonly progression: Progression;
   readonly ramp: number;
 }
@@ -78,59 +100,96 @@ const warn = (rule: Violation['rule'], fact: ViolationFact, fix: Fix | null): Fo
 function oneVariable(v: CellView): Found[] {
   const { cell, base } = v;
   if (!base || cell.kind !== 'build' || base.prescription.technique !== cell.prescription.technique) return [];
-  if (base.styleId !== cell.styleId) return [];
+  if (base.styleId !== cell.styleId || v.back !== null || v.returned) return [];
+  // Coming back from a cut, several parts come back together.
+  if (v.cut || (volume(base.prescription) < v.stood - 1e-9 && volume(cell.prescription) <= v.stood + 1e-9)) return [];
   const up = raised(cell.prescription, base.prescription);
   if (up.length < 2) return [];
   const fact = { code: 'rose-together' as const, args: { variables: up, since: base.week } };
   return [warn('one-variable', fact, unlock(v) ?? setCell(v, base.prescription))];
 }
 
+/** Smallest rise in volume that a base has, whatever the variable; null when there is none. */
+function smallestRise(base: PlannedWeek, progression: Progression): number | null {
+  const from = { prescription: plain(base.prescription), activationReps: 0 };
+  const all = progression.order
+    .filter((t) => !FREE.includes(t.variable))
+    .flatMap((t) => rises(from, { ...t, until: null }, progression))
+    .map((s) => volume(s.prescription));
+  return all.length === 0 ? null : Math.min(...all);
+}
+
+/** Most weekly volume of a week after a full one (rule 2, its exemptions looked at). */
+function mostNow(v: CellView, base: PlannedWeek): number {
+  const before = v.rested ? 0 : volume(base.prescription);
+  const ramped = mostAfter(before, v.ramp);
+  const { limits, phase } = v.progression;
+  const least = volume(scaleTo(v.cell.prescription, 0, limits.amountMin, phase.stepSize));
+  // Back from a cut: to what it had, by half of the week before at most.
+  const half = Math.max(mostAfter(before, WAITED_RAMP), least);
+  const cut = v.cut || v.returned ? half : before < v.stood - 1e-9 ? Math.min(v.stood, half) : 0;
+  const step = v.ramp > 0 && base.prescription.technique === phase.technique ? smallestRise(base, v.progression) : null;
+  const small = step !== null && before < SMALL_BASE ? step : 0;
+  const waited = step !== null && v.still >= PATIENCE && step <= mostAfter(before, WAITED_RAMP) ? step : 0;
+  return Math.max(ramped, cut, small, waited);
+}
+
+function returning(v: CellView): Found[] {
+  const { back, cell, progression } = v;
+  if (!back || cell.kind !== 'build') return [];
+  const before = volume(back.before.prescription);
+  const now = volume(cell.prescription);
+  const { limits, phase } = progression;
+  const comparable = boutDose(back.before.prescription) > 0 === boutDose(cell.prescription) > 0;
+  if (!comparable) return [];
+  const share = back.at === 0 ? returnShare(back.missed) : 1;
+  const least = volume(scaleTo(cell.prescription, 0, limits.amountMin, phase.stepSize));
+  const another = back.before.prescription.technique !== cell.prescription.technique;
+  const start = back.missed >= LONG_ABSENCE || another ? volume(firstStep(progression).prescription) : 0;
+  const most = Math.max(share * before, least, another ? start : Math.min(start, before));
+  if (now <= most + 1e-9) return [];
+  const grid = { amountMin: limits.amountMin, stepSize: phase.stepSize, plate: limits.plate };
+  const args = {
+    seconds: now,
+    weeks: back.missed,
+    most: Math.floor(most),
+    percent: percentOf(share, 1),
+    since: back.before.week,
+  };
+  const fixed = comingBack(plain(back.before.prescription), share, back.at === 0, grid);
+  return [warn('return', { code: 'return-too-high', args }, setCell(v, fixed))];
+}
+
 function ramp(v: CellView): Found[] {
   const { cell, base, progression } = v;
-  if (!base || cell.kind !== 'build') return [];
+  if (!base || cell.kind !== 'build' || v.back !== null) return [];
   const out: Found[] = [];
-  const before = volume(base.prescription);
+  const before = v.rested ? 0 : volume(base.prescription);
   const now = volume(cell.prescription);
   const comparable = boutDose(base.prescription) > 0 === boutDose(cell.prescription) > 0;
-  const most = mostAfter(before, v.missed > 0 ? returnShare(v.missed) - 1 : v.ramp);
-  const fixed = scaleTo(cell.prescription, most, progression.limits.amountMin, progression.phase.stepSize);
-  // Where nothing smaller can be asked, the smallest is no fault.
-  const tooMuch = comparable && now > most + 1e-9 && volume(fixed) < now;
-  if (tooMuch && v.missed > 0)
-    out.push(
-      warn(
-        'return',
-        {
-          code: 'return-too-high',
-          args: {
-            seconds: now,
-            weeks: v.missed,
-            most: Math.floor(most),
-            percent: percentOf(returnShare(v.missed), 1),
-            since: base.week,
+  const most = mostNow(v, base);
+  if (comparable && now > most + 1e-9) {
+    const fixed = scaleTo(cell.prescription, most, progression.limits.amountMin, progression.phase.stepSize);
+    // Where nothing smaller can be asked, the smallest is no fault.
+    if (volume(fixed) < now)
+      out.push(
+        warn(
+          'ramp',
+          {
+            code: 'rose-too-much',
+            args: {
+              from: before,
+              to: now,
+              percent: before === 0 ? 100 : percentOf(now - before, before),
+              allowed: percentOf(v.ramp, 1),
+              most: Math.floor(most),
+              since: base.week,
+            },
           },
-        },
-        setCell(v, fixed),
-      ),
-    );
-  else if (tooMuch && v.missed === 0 && before >= SMALL_BASE)
-    out.push(
-      warn(
-        'ramp',
-        {
-          code: 'rose-too-much',
-          args: {
-            from: before,
-            to: now,
-            percent: percentOf(now - before, before),
-            allowed: percentOf(v.ramp, 1),
-            most: Math.floor(most),
-            since: base.week,
-          },
-        },
-        setCell(v, fixed),
-      ),
-    );
+          setCell(v, fixed),
+        ),
+      );
+  }
   const from = base.prescription.load ?? 0;
   const to = cell.prescription.load ?? 0;
   const plate = Math.max(loadStep(progression), from * LOAD_RAMP);
@@ -148,17 +207,18 @@ function ramp(v: CellView): Found[] {
 function easier(v: CellView): Found[] {
   const { cell, base } = v;
   if (!base || cell.kind !== 'easier' || base.prescription.technique !== cell.prescription.technique) return [];
-  // A base outside the caps, set by hand, is brought inside first.
   const own = plain(base.prescription);
+  if (own.sessionsPerWeek === 0) return [];
+  const { phase, limits } = v.progression;
+  // A base outside the caps, set by hand, is brought inside first.
   const from =
-    own.technique === v.progression.phase.technique
+    own.technique === phase.technique
       ? clampStep({ prescription: own, activationReps: 0 }, v.progression, v.ramp).prescription
       : own;
-  const best = easierWeek(from);
-  const same = amountOf(cell.prescription) === amountOf(best);
-  if (same && easierMiss(cell.prescription, from) <= easierMiss(best, from) + 1e-9) return [];
-  // Fewer days than usual, as when away: less than 60 % is no fault.
-  if (volume(cell.prescription) < volume(best)) return [];
+  const { prescription: best, smaller } = easierWeek(from, limits.amountMin, phase.stepSize);
+  // Less than that, for minutes or days, is no fault of the plan; and where nothing smaller exists it may stay.
+  if (volume(cell.prescription) <= Math.max(volume(best), EASIER_SHARE.most * volume(from)) + 1e-9) return [];
+  if (!smaller && volume(cell.prescription) <= volume(from) + 1e-9) return [];
   const percent = percentOf(volume(cell.prescription), volume(base.prescription));
   return [warn('easier-week', { code: 'not-easier', args: { percent, since: base.week } }, setCell(v, best))];
 }
@@ -198,7 +258,7 @@ function caps(v: CellView): Found[] {
   most('sessionsPerWeek', limits.sessionsMax);
   if (p.effort !== undefined) most('effort', limits.effortMax);
   for (const key of ['cycles', 'load', 'depth'] as const) {
-    const bound = key === 'load' && progression.loadUnit !== 'kg' ? undefined : phase.caps[key];
+    const bound = key === 'load' ? Math.min(limits.loadMax, Number.MAX_VALUE) : phase.caps[key];
     if (bound !== undefined) most(key, bound);
   }
   const found: Found[] = [];
@@ -249,7 +309,8 @@ function caution(v: CellView): Found[] {
 function tighterSide(v: CellView): Found[] {
   const p = v.cell.prescription;
   const side = v.input.tighterSide ?? null;
-  const sided = v.input.exercises?.[p.technique]?.sides !== 'both';
+  const own = (v.input.exercises ?? []).filter((e) => e.technique === p.technique);
+  const sided = own.length === 0 || own.some((e) => e.exercise.sides !== 'both');
   if (p.bonus && (side === null || p.bonus.side !== side))
     return [warn('tighter-side', { code: 'not-the-tighter-side', args: { side: p.bonus.side } }, setCell(v, plain(p)))];
   if (side === null || p.bonus || !sided || !v.cell.locked) return [];
@@ -263,7 +324,7 @@ function tighterSide(v: CellView): Found[] {
 /** Rules that one cell can break by itself, or against the full week before it. */
 export function checkCell(v: CellView): Violation[] {
   if (v.cell.kind === 'rest') return [];
-  return [oneVariable, ramp, easier, caps, intensity, caution, tighterSide]
+  return [oneVariable, ramp, returning, easier, caps, intensity, caution, tighterSide]
     .flatMap((rule) => rule(v))
     .map((f) => ({ ...f, lane: v.lane, week: v.cell.week }));
 }

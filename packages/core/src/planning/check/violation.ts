@@ -17,7 +17,6 @@ export const BLOCK_RULE_IDS = [
   'intensity',
   'caution',
   'time',
-  'weekly-dose',
 ] as const;
 export type BlockRuleId = (typeof BLOCK_RULE_IDS)[number];
 
@@ -111,8 +110,7 @@ export type ViolationFact =
   | { readonly code: 'loaded-after-last-week' | 'loaded-too-close' }
   | { readonly code: 'no-retest'; readonly args: { readonly week: number } }
   | { readonly code: 'no-easier-week'; readonly args: { readonly weeks: number; readonly most: number } }
-  | { readonly code: 'exercise-ruled-out'; readonly args: { readonly exercise: string } }
-  | { readonly code: 'above-weekly-dose'; readonly args: { readonly seconds: number; readonly most: number } };
+  | { readonly code: 'exercise-ruled-out'; readonly args: { readonly exercise: string } };
 
 /** A broken rule. `stop`: the block cannot be published with it. `warning`: the coach may decide otherwise. */
 export interface Violation {

@@ -1,18 +1,20 @@
 import { isLoaded, TECHNIQUES } from '../../technique/catalogue.js';
-import { groupDoses } from '../../dose/shares.js';
-import { FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../../dose/dose.js';
 import { LOADED_GAP_DAYS, LOADED_SESSIONS } from '../../styles/style.js';
 import { excludes } from '../../screening/limits.js';
-import { sessionSeconds, type TimedItem } from '../../session/session-seconds.js';
+import type { TimedItem } from '../../session/session-seconds.js';
 import { BLOCK_BOUNDS } from '../bounds.js';
 import { EXPERIENCES } from '../limits.js';
-import type { BlockInput, BlockPlan } from '../plan.js';
-import { firstWeekday } from '../day-plan/week-days.js';
-import { easierWeeksOf, retestWeeks } from '../weeks.js';
+import { warmUpSeconds } from '../../technique/timings.js';
+import type { BlockInput, BlockPlan, PlannedWeek } from '../plan.js';
+import { firstWeekday } from '../day-plan/slots.js';
+import { rankIn, type PlacedDayPlan } from '../day-plan/day-plan.js';
+import { USUAL_LENGTH, workOf } from '../plan-timing.js';
+import { calendarOf } from '../absence/calendar.js';
+import { easierWeeksOf } from '../weeks.js';
 import type { Fix, Violation, ViolationFact } from './violation.js';
 
-/** The items of a lane's cell, for timing. */
-export type ItemsOf = (lane: number, week: number) => readonly TimedItem[];
+/** The items of a lane's cell with some sets in a day plan, for timing. */
+export type ItemsOf = (lane: number, cell: PlannedWeek, dayPlan: number, sets: number) => readonly TimedItem[];
 
 /** Longest stretch of weeks without an easier one. Common practice, no source. */
 const MOST_BUILD_WEEKS = 6;
@@ -22,47 +24,56 @@ function unlockLast(plan: BlockPlan, week: number, lanes: readonly number[]): Fi
   return lane === undefined ? null : { kind: 'unlock', lane, week, group: plan.lanes[lane]!.group };
 }
 
-/** Minutes and number of lanes of every session (rule 10). */
-export function checkTime(input: BlockInput, plan: BlockPlan, itemsOf: ItemsOf): Violation[] {
+/** Minutes and number of lanes of every session: only what is set by hand can pass them. */
+export function checkTime(
+  input: BlockInput,
+  plan: BlockPlan,
+  dayPlans: readonly PlacedDayPlan[],
+  itemsOf: ItemsOf,
+): Violation[] {
   const out: Violation[] = [];
   const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
-  const budget = input.client.minutesPerSession === undefined ? null : input.client.minutesPerSession * 60;
+  const length = input.length ?? USUAL_LENGTH;
+  const at = (week: number, fact: ViolationFact, lanes: readonly number[]): void => {
+    out.push({ rule: 'time', lane: null, week, severity: 'warning', fact, fix: unlockLast(plan, week, lanes) });
+  };
   for (let week = 1; week <= input.weeks; week++) {
-    const cells = plan.lanes.map((l, lane) => ({ days: l.weeks[week - 1]!.days, items: itemsOf(lane, week) }));
-    const days = new Set(cells.flatMap((c) => c.days));
-    let longest = 0;
-    let lanesThere: readonly number[] = [];
-    let crowd: readonly number[] = [];
-    for (const day of days) {
-      const lanes = cells.flatMap((c, i) => (c.days.includes(day) ? [i] : []));
-      const seconds = sessionSeconds(
-        lanes.flatMap((i) => cells[i]!.items),
-        input.client.timings,
-      );
-      if (seconds > longest) {
-        longest = seconds;
-        lanesThere = lanes;
+    const held = new Map<string, { readonly dayPlan: number; readonly lanes: [lane: number, sets: number][] }>();
+    plan.lanes.forEach((l, lane) => {
+      for (const s of l.weeks[week - 1]!.sessions) {
+        const dayPlan = dayPlans.findIndex((p) => p.id === s.dayPlanId);
+        if (dayPlan < 0) continue;
+        const key = `${s.weekday} ${dayPlan}`;
+        const session = held.get(key) ?? { dayPlan, lanes: [] };
+        held.set(key, session);
+        session.lanes.push([lane, s.sets]);
       }
-      if (lanes.length > crowd.length) crowd = lanes;
+    });
+    let worst: {
+      readonly over: number;
+      readonly seconds: number;
+      readonly dayPlan: number;
+      readonly lanes: number[];
+    } | null = null;
+    let crowd: readonly number[] = [];
+    for (const { dayPlan, lanes } of held.values()) {
+      const p = dayPlans[dayPlan]!;
+      if (p.minutes !== null) {
+        const rank = ([i]: readonly [number, number]): number => rankIn(p, plan.lanes[i]!.group, i);
+        lanes.sort((a, b) => rank(a) - rank(b));
+        const items = lanes.flatMap(([i, sets]) => itemsOf(i, plan.lanes[i]!.weeks[week - 1]!, dayPlan, sets));
+        const work = workOf(length, items, p, input.client.timings);
+        const seconds = work + warmUpSeconds(work, p.warm);
+        const over = seconds - p.minutes * 60;
+        if (over > 0 && over > (worst?.over ?? 0)) worst = { over, seconds, dayPlan, lanes: lanes.map(([i]) => i) };
+      }
+      if (lanes.length > crowd.length) crowd = lanes.map(([i]) => i);
     }
-    if (budget !== null && longest > budget)
-      out.push({
-        rule: 'time',
-        lane: null,
-        week,
-        severity: 'warning',
-        fact: { code: 'session-too-long', args: { seconds: longest, budget } },
-        fix: unlockLast(plan, week, lanesThere),
-      });
-    if (crowd.length > most)
-      out.push({
-        rule: 'time',
-        lane: null,
-        week,
-        severity: 'warning',
-        fact: { code: 'too-many-lanes', args: { lanes: crowd.length, most } },
-        fix: unlockLast(plan, week, crowd),
-      });
+    if (worst) {
+      const budget = dayPlans[worst.dayPlan]!.minutes! * 60;
+      at(week, { code: 'session-too-long', args: { seconds: worst.seconds, budget } }, worst.lanes);
+    }
+    if (crowd.length > most) at(week, { code: 'too-many-lanes', args: { lanes: crowd.length, most } }, crowd);
   }
   return out;
 }
@@ -80,7 +91,7 @@ export function checkSpacing(input: BlockInput, plan: BlockPlan): Violation[] {
         const fix: Fix | null = w.locked ? { kind: 'unlock', lane, week: w.week, group: null } : null;
         out.push({ rule: 'spacing', lane, week: w.week, severity: 'warning', fact, fix });
       };
-      if (w.kind !== 'rest' && w.prescription.sessionsPerWeek > offsets.length)
+      if (w.kind !== 'rest' && w.locked && w.prescription.sessionsPerWeek > offsets.length)
         at({
           code: 'days-too-few',
           args: { sessions: w.prescription.sessionsPerWeek, days: offsets.length, loaded },
@@ -91,7 +102,7 @@ export function checkSpacing(input: BlockInput, plan: BlockPlan): Violation[] {
         at({ code: 'loaded-after-last-week' });
       if (loaded && offsets.some((o, i) => i > 0 && o - offsets[i - 1]! < LOADED_GAP_DAYS))
         at({ code: 'loaded-too-close' });
-      last = offsets.at(-1) ?? null;
+      last = loaded ? (offsets.at(-1) ?? null) : null;
     }
   });
   return out;
@@ -101,7 +112,7 @@ export function checkSpacing(input: BlockInput, plan: BlockPlan): Violation[] {
 export function checkCalendar(input: BlockInput, plan: BlockPlan): Violation[] {
   const out: Violation[] = [];
   const easier = easierWeeksOf(input);
-  for (const week of retestWeeks(input.weeks, easier))
+  for (const week of calendarOf(input).retests)
     if (!plan.retestWeeks.includes(week))
       out.push({
         rule: 'retest',
@@ -155,58 +166,15 @@ export function checkExercises(input: BlockInput, plan: BlockPlan): Violation[] 
       fix: null,
     });
     return TECHNIQUES.flatMap((technique): Violation[] => {
-      const e = l.exercises?.[technique];
-      if (!e || !used.has(technique)) return [];
-      const args = { exercise: e.name };
-      if (cautions && excludes(cautions, { ...e, technique }))
-        return [at('stop', { code: 'exercise-ruled-out', args })];
-      return e.difficulty > hardest ? [at('warning', { code: 'above-experience', args })] : [];
+      if (!used.has(technique)) return [];
+      return (l.exercises ?? [])
+        .filter((c) => c.technique === technique)
+        .flatMap(({ exercise: e }): Violation[] => {
+          const args = { exercise: e.name };
+          if (cautions && excludes(cautions, { ...e, technique }))
+            return [at('stop', { code: 'exercise-ruled-out', args })];
+          return e.difficulty > hardest ? [at('warning', { code: 'above-experience', args })] : [];
+        });
     });
   });
-}
-
-/** Weekly amount of each group with what other lanes' stretches add (domain 2.4); said once a group, in the first week it happens. */
-export function checkWeeklyDose(input: BlockInput, plan: BlockPlan): Violation[] {
-  const said = new Set<string>();
-  const out: Violation[] = [];
-  for (let week = 1; week <= input.weeks; week++) {
-    const doses = weeklyGroupDoses(input, plan, week);
-    plan.lanes.forEach((l, lane) => {
-      const dose = doses.get(l.group);
-      const most = dose ? Math.max(dose.left, dose.right) : 0;
-      if (most <= FLATTENING_WEEKLY_SECONDS || said.has(l.group)) return;
-      said.add(l.group);
-      out.push({
-        rule: 'weekly-dose',
-        lane,
-        week,
-        severity: 'warning',
-        fact: { code: 'above-weekly-dose', args: { seconds: most, most: FLATTENING_WEEKLY_SECONDS } },
-        fix: null,
-      });
-    });
-  }
-  return out;
-}
-
-/** Planned weekly seconds of every group by side, shares of other lanes' stretches and the tighter side's extra included. */
-export function weeklyGroupDoses(
-  input: Pick<BlockInput, 'lanes'>,
-  plan: BlockPlan,
-  week: number,
-): ReturnType<typeof groupDoses> {
-  return groupDoses(
-    plan.lanes.flatMap((l, i) => {
-      const cell = l.weeks[week - 1]!;
-      if (cell.kind === 'rest') return [];
-      const exercise = input.lanes[i]!.exercises?.[cell.prescription.technique] ?? { primary: l.group, secondary: [] };
-      return [
-        {
-          exercise,
-          left: sideWeeklyDose(cell.prescription, 'left'),
-          right: sideWeeklyDose(cell.prescription, 'right'),
-        },
-      ];
-    }),
-  );
 }

@@ -2,8 +2,11 @@ import type { TechniqueExercise } from './technique-exercise.js';
 import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
 import { onlyByHand } from '../../catalogue/by-hand.js';
 import type { Exercise } from '../../catalogue/exercise.js';
+import { purposeRules } from '../../session/purpose.js';
 import type { Style } from '../../styles/style.js';
 import { PLAINEST, type Technique } from '../../technique/catalogue.js';
+import { isFor, type PlacedDayPlan } from '../day-plan/day-plan.js';
+import { missingAt } from '../day-plan/place.js';
 import { EXPERIENCES, type Experience } from '../limits.js';
 
 /** Exercises that a client may do for a group with a technique, best first. */
@@ -15,15 +18,50 @@ export function techniquesOfStyle(style: Style): Technique[] {
   return [...new Set([...style.phases.map((p) => p.technique), ...extras, PLAINEST])];
 }
 
-/** The first exercise that is not above the client's level; null when every one is: a harder one is for the coach to choose. */
-export function firstFor(level: Experience, exercises: readonly Exercise[]): Exercise | null {
-  const most = EXPERIENCES.indexOf(level) + 1;
-  return exercises.find((e) => e.difficulty <= most) ?? null;
+/** False for an exercise above a client's level: a harder one is for the coach to choose. */
+export function isOfLevel(level: Experience, { difficulty }: Pick<Exercise, 'difficulty'>): boolean {
+  return difficulty <= EXPERIENCES.indexOf(level) + 1;
+}
+
+/** Day plans in which a lane of a group could do a technique, places aside. */
+function plansFor(group: MuscleGroupId, technique: Technique, plans: readonly PlacedDayPlan[]): PlacedDayPlan[] {
+  return plans.filter((p) => isFor(p, group) && !purposeRules(p.purpose).excludedTechniques.includes(technique));
+}
+
+const possible = (e: Exercise, plan: PlacedDayPlan): boolean => missingAt(e, plan.place).length === 0;
+
+/** Exercises of one technique: one for everywhere where there is one, else one for each place; what is chosen stays. */
+function chosenFor(
+  technique: Technique,
+  able: readonly Exercise[],
+  plans: readonly PlacedDayPlan[],
+  chosen: readonly TechniqueExercise[],
+  find: (id: string) => Exercise | null,
+): TechniqueExercise[] {
+  const pick = (e: Exercise, dayPlanId: string | null): TechniqueExercise => ({
+    technique,
+    exerciseId: e.id,
+    dayPlanId,
+  });
+  const out = [...chosen];
+  if (!out.some((c) => c.dayPlanId === null)) {
+    const best =
+      able.find((e) => plans.every((p) => possible(e, p))) ?? able.find((e) => plans.some((p) => possible(e, p)));
+    const any = best ?? (out.length === 0 ? able[0] : undefined);
+    if (any) out.push(pick(any, null));
+  }
+  const everywhere = out.filter((c) => c.dayPlanId === null).flatMap((c) => find(c.exerciseId) ?? []);
+  for (const plan of plans) {
+    if (out.some((c) => c.dayPlanId === plan.id) || everywhere.some((e) => possible(e, plan))) continue;
+    const here = able.find((e) => possible(e, plan));
+    if (here) out.push(pick(here, plan.id));
+  }
+  return out;
 }
 
 /**
- * An exercise for each technique that some styles may ask of a group; those chosen before stay. A technique without an exercise is left out:
- * the plan says so and holds still instead.
+ * Exercises for each technique that some styles may ask of a group, in the places of its day plans; those chosen before stay. A technique without an
+ * exercise is left out: the plan says so and holds still instead.
  */
 export function chooseExercises(
   group: MuscleGroupId,
@@ -31,16 +69,14 @@ export function chooseExercises(
   allowed: AllowedExercises,
   level: Experience,
   chosen: readonly TechniqueExercise[] = [],
+  dayPlans: readonly PlacedDayPlan[] = [],
 ): TechniqueExercise[] {
-  const techniques = [...new Set(styles.flatMap(techniquesOfStyle))];
-  const added = techniques
-    .filter((t) => !chosen.some((c) => c.technique === t))
-    .flatMap((technique): TechniqueExercise[] => {
-      const best = firstFor(
-        level,
-        allowed(group, technique).filter((e) => !onlyByHand(e, technique)),
-      );
-      return best ? [{ technique, exerciseId: best.id }] : [];
-    });
-  return [...chosen, ...added];
+  const techniques = new Set([...chosen.map((c) => c.technique), ...styles.flatMap(techniquesOfStyle)]);
+  return [...techniques].flatMap((technique) => {
+    const all = allowed(group, technique);
+    const able = all.filter((e) => isOfLevel(level, e) && !onlyByHand(e, technique));
+    const mine = chosen.filter((c) => c.technique === technique);
+    const find = (id: string): Exercise | null => all.find((e) => e.id === id) ?? null;
+    return chosenFor(technique, able, plansFor(group, technique, dayPlans), mine, find);
+  });
 }

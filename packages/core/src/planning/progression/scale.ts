@@ -1,17 +1,6 @@
 import { volume } from '../../dose/dose.js';
 import { amountOf, withAmount, type Prescription } from '../../technique/prescription.js';
 
-/** What a missed week takes off the dose on return, and after how many weeks no more is taken off. Common practice, no source. */
-export const RETURN_LOSS = { perWeek: 0.2, weeksAtMost: 2.5 } as const;
-
-/**
- * Share of the last dose that a client comes back to after missed weeks (domain 2.6).
- * @example returnShare(2) // 0.6
- */
-export function returnShare(missedWeeks: number): number {
-  return 1 - RETURN_LOSS.perWeek * Math.min(missedWeeks, RETURN_LOSS.weeksAtMost);
-}
-
 /**
  * The prescription nearest to a smaller volume without passing it, of all with no more sets, no more sessions (at least two, where there are two)
  * and no longer bouts. Of equally near ones that with more sessions, then with longer bouts. When even the smallest is too much, the smallest.

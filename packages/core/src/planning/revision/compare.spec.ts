@@ -17,20 +17,27 @@ describe('comparing', () => {
         group: 'soleus',
         week: 8,
         before: expect.objectContaining({
-          prescription: { ...hold(2, 55), sessionsPerWeek: 2, sensation: 4 },
+          prescription: { ...hold(2, 40), sensation: 4 },
         }) as object,
         after: expect.objectContaining({ prescription: hold(1, 30) }) as object,
-        doseChange: 90 - 220,
+        doseChange: 90 - 240,
       },
     ]);
-    expect(cellWords(c.cells[0]!.before!)).toBe('2 × 55 s, 2 days, sensation 4');
+    expect(cellWords(c.cells[0]!.before!)).toBe('2 × 40 s, 3 days, sensation 4');
     expect(c.lanes[0]!.change).toEqual({ kind: 'changed', weeks: 1 });
     expect(laneChangeWords(c.lanes[0]!)).toBe('Soleus: 1 week changed');
     expect(compareBlocks(lanes(draft), lanes(draft)).cells).toEqual([]);
   });
   it('says which lanes came and went', () => {
     const c = compareBlocks(lanes(draft), lanes({ ...draft, lanes: [draft.lanes[0]!] }));
-    expect(c.lanes).toEqual([{ laneId: 'b', group: 'hamstrings', change: { kind: 'gone' }, doseChange: -1910 }]);
+    expect(c.lanes).toEqual([
+      {
+        laneId: 'b',
+        group: 'hamstrings',
+        change: { kind: 'gone' },
+        doseChange: -(180 + 210 + 240 + 120 + 270 + 315 + 360 + 240),
+      },
+    ]);
     expect(compareBlocks([], lanes(draft)).lanes[0]!.change).toEqual({ kind: 'new' });
   });
 });
@@ -67,6 +74,25 @@ describe('bringing two drafts together', () => {
       mine: { kind: 'lane', kept: true },
       theirs: { kind: 'lane', kept: false },
     });
+  });
+  // Seen: the other coach's order of lanes was lost without a word.
+  it('takes over an order of lanes that only one changed, and asks for one that both changed', () => {
+    const [a, b] = draft.lanes;
+    const c = newLane('c', 'calf', 'upkeep', []);
+    const base = { ...draft, lanes: [a!, b!, c] };
+    const theirs = { ...base, lanes: [b!, a!, c] };
+    const mine = { ...base, ramp: 0.1 };
+    expect(mergeDrafts(base, mine, theirs)).toMatchObject({ clashes: [], draft: { ramp: 0.1 } });
+    expect(mergeDrafts(base, mine, theirs).draft.lanes.map((l) => l.id)).toEqual(['b', 'a', 'c']);
+    const other = { ...base, lanes: [c, a!, b!] };
+    const both = mergeDrafts(base, other, theirs, () => 'theirs');
+    expect(both.clashes.map((x) => [clashSubjectWords(x.what), clashValueWords(x.theirs)])).toEqual([
+      ['Order of the lanes', 'Hamstrings, Soleus, Calf (gastrocnemius)'],
+    ]);
+    expect(both.draft.lanes.map((l) => l.id)).toEqual(['b', 'a', 'c']);
+    // A lane that one added stands where it was put.
+    const added = { ...base, lanes: [newLane('d', 'shin', 'upkeep', []), ...base.lanes] };
+    expect(mergeDrafts(base, added, theirs).draft.lanes.map((l) => l.id)).toEqual(['d', 'b', 'a', 'c']);
   });
   it('changes nothing when both are the same', () => {
     expect(mergeDrafts(draft, mine, mine)).toEqual({ draft: mine, clashes: [] });

@@ -1,4 +1,3 @@
-import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
 import { kindOf, type Technique } from '../../technique/catalogue.js';
 import { CoreError } from '../../errors.js';
 import {
@@ -14,6 +13,8 @@ import {
 import { BLOCK_BOUNDS } from '../bounds.js';
 import type { Fix } from '../check/violation.js';
 import type { BlockDraft, LaneDraft } from '../draft.js';
+import type { DayPlan } from '../day-plan/day-plan.js';
+import type { TechniqueExercise } from '../exercise-choice/technique-exercise.js';
 import type { BlockPlan, LockedCell } from '../plan.js';
 import { easierWeeksOf } from '../weeks.js';
 
@@ -279,20 +280,19 @@ export function applyFix(draft: BlockDraft, fix: Fix): BlockDraft {
 }
 
 /**
- * Adds a lane for a group, or takes the one there is out. A lane that has started stays in the record: it ends with the last week that may
+ * Takes a lane out. A lane that has started stays in the record: it ends with the last week that may
  * not be changed any more, and ending it a second time lets it go on.
  * @param started true for a lane with weeks that have begun
  * @param fromWeek first week that may be changed
  */
-export function withLaneToggled(
+export function withLaneEnded(
   draft: BlockDraft,
-  group: MuscleGroupId,
-  newLane: () => LaneDraft,
+  laneId: string,
   started: (laneId: string) => boolean,
   fromWeek: number,
 ): BlockDraft {
-  const there = draft.lanes.find((l) => l.group === group);
-  if (!there) return { ...draft, lanes: [...draft.lanes, newLane()] };
+  const there = draft.lanes.find((l) => l.id === laneId);
+  if (!there) return draft;
   if (!started(there.id)) return { ...draft, lanes: draft.lanes.filter((l) => l !== there) };
   const untilWeek = there.untilWeek === null ? fromWeek - 1 : null;
   return withLane(draft, draft.lanes.indexOf(there), (l) => ({ ...l, untilWeek }));
@@ -320,10 +320,49 @@ export function withLoadUnit(draft: BlockDraft, lane: number, unit: LoadUnit): B
   return withLane(draft, lane, (l) => ({ ...l, loadUnit: unit, locked: l.locked.filter(same) }));
 }
 
-/** A lane that does a technique with another exercise. */
-export function withExercise(draft: BlockDraft, lane: number, technique: Technique, exerciseId: string): BlockDraft {
+/** A lane that does a technique with other exercises, one or two, in all day plans that have none of their own, or in one. */
+export function withExercises(
+  draft: BlockDraft,
+  lane: number,
+  technique: Technique,
+  exerciseIds: readonly string[],
+  dayPlanId: string | null = null,
+): BlockDraft {
+  const others = (e: TechniqueExercise): boolean => e.technique !== technique || e.dayPlanId !== dayPlanId;
   return withLane(draft, lane, (l) => ({
     ...l,
-    exercises: l.exercises.map((e) => (e.technique === technique ? { ...e, exerciseId } : e)),
+    exercises: [
+      ...l.exercises.filter(others),
+      ...[...new Set(exerciseIds)].map((exerciseId) => ({ technique, exerciseId, dayPlanId })),
+    ],
   }));
+}
+
+/** What a lane begins with under load, and its heaviest load; null to go by the client's level, and for no limit. */
+export function withLoad(
+  draft: BlockDraft,
+  lane: number,
+  part: Partial<Pick<LaneDraft, 'startLoad' | 'startHelp' | 'loadMax'>>,
+): BlockDraft {
+  return withLane(draft, lane, (l) => ({ ...l, ...part }));
+}
+
+/** A block with one more kind of session. */
+export function withDayPlan(draft: BlockDraft, plan: DayPlan): BlockDraft {
+  return { ...draft, dayPlans: [...draft.dayPlans, plan] };
+}
+
+/** A kind of session with another part. */
+export function changeDayPlan(draft: BlockDraft, id: string, part: Partial<DayPlan>): BlockDraft {
+  return { ...draft, dayPlans: draft.dayPlans.map((p) => (p.id === id ? { ...p, ...part } : p)) };
+}
+
+/** A block without a kind of session; exercises that were for it go with it. The last one stays. */
+export function withoutDayPlan(draft: BlockDraft, id: string): BlockDraft {
+  if (draft.dayPlans.length <= 1) return draft;
+  return {
+    ...draft,
+    dayPlans: draft.dayPlans.filter((p) => p.id !== id),
+    lanes: draft.lanes.map((l) => ({ ...l, exercises: l.exercises.filter((e) => e.dayPlanId !== id) })),
+  };
 }

@@ -5,6 +5,7 @@ import type { LockedCell } from '../plan.js';
 /** What a clash is about: a setting of the block, a lane as a whole, a part of it, or one of its weeks. */
 export type ClashSubject =
   | { readonly kind: 'setting'; readonly setting: Setting }
+  | { readonly kind: 'lane-order' }
   | { readonly kind: 'lane'; readonly group: MuscleGroupId }
   | { readonly kind: 'lane-part'; readonly group: MuscleGroupId; readonly part: LanePart }
   | { readonly kind: 'week'; readonly group: MuscleGroupId; readonly week: number };
@@ -13,6 +14,7 @@ export type ClashSubject =
 export type ClashValue =
   | { readonly kind: 'value'; readonly value: unknown }
   | { readonly kind: 'lane'; readonly kept: boolean }
+  | { readonly kind: 'order'; readonly groups: readonly MuscleGroupId[] }
   | { readonly kind: 'cell'; readonly cell: LockedCell | null };
 
 /** Something that two coaches changed at the same time, each in another way. */
@@ -34,6 +36,7 @@ const SETTINGS = [
   'missedWeeks',
   'away',
   'lanesPerSession',
+  'dayPlans',
   'smallestPlate',
 ] as const satisfies readonly (keyof BlockDraft)[];
 export type Setting = (typeof SETTINGS)[number];
@@ -45,6 +48,10 @@ const LANE_PARTS = [
   'untilWeek',
   'startingDose',
   'loadUnit',
+  'startLoad',
+  'startHelp',
+  'loadMax',
+  'phaseWeeks',
   'exercises',
 ] as const satisfies readonly (keyof LaneDraft)[];
 export type LanePart = (typeof LANE_PARTS)[number];
@@ -55,6 +62,33 @@ const asLane = (lane: LaneDraft | null): ClashValue => ({ kind: 'lane', kept: la
 
 const lockOf = (l: LaneDraft | undefined, week: number): LockedCell | null =>
   l?.locked.find((k) => k.week === week) ?? null;
+
+/** Order of some lanes in a draft, by id: the one thing about lanes that no lane tells. */
+function orderOf(draft: BlockDraft, ids: readonly string[]): readonly string[] {
+  return draft.lanes.filter((l) => ids.includes(l.id)).map((l) => l.id);
+}
+
+/** Lanes in an order of ids; those that it does not name stand behind the lane that they stood behind. */
+function inOrder(
+  lanes: readonly LaneDraft[],
+  order: readonly string[],
+  drafts: readonly BlockDraft[],
+): readonly LaneDraft[] {
+  const out = order.flatMap((id) => lanes.find((l) => l.id === id) ?? []);
+  for (const lane of lanes.filter((l) => !order.includes(l.id))) {
+    const from = drafts.find((d) => d.lanes.some((l) => l.id === lane.id))!;
+    const before = from.lanes
+      .slice(
+        0,
+        from.lanes.findIndex((l) => l.id === lane.id),
+      )
+      .reverse();
+    const behind = before.find((b) => out.some((o) => o.id === b.id));
+    const at = behind ? out.findIndex((o) => o.id === behind.id) + 1 : before.length === 0 ? 0 : out.length;
+    out.splice(at, 0, lane);
+  }
+  return out;
+}
 
 /**
  * Two drafts that grew out of one: everything only one of them changed is taken over; what both changed in different ways is a clash, decided
@@ -118,5 +152,20 @@ export function mergeDrafts(
     });
     return [{ ...m, ...parts, locked }];
   });
-  return { draft: { ...settings, lanes }, clashes };
+  const common = lanes
+    .map((l) => l.id)
+    .filter((id) => [base, mine, theirs].every((d) => d.lanes.some((l) => l.id === id)));
+  const asOrder = (order: readonly string[]): ClashValue => ({
+    kind: 'order',
+    groups: order.flatMap((id) => lanes.find((l) => l.id === id)?.group ?? []),
+  });
+  const place = pick<readonly string[]>(
+    'lane-order',
+    { kind: 'lane-order' },
+    [orderOf(base, common), orderOf(mine, common), orderOf(theirs, common)],
+    asOrder,
+  );
+  // A lane that only one of them has stands behind the one that it stood behind.
+  const ordered = inOrder(lanes, place, [mine, theirs]);
+  return { draft: { ...settings, lanes: ordered }, clashes };
 }

@@ -10,8 +10,11 @@ export const LONG_HOLD: Style = {
     {
       technique: 'static hold',
       start: { sets: 1, holdSeconds: 45, sessionsPerWeek: 4 },
-      order: ['holdSeconds', 'sets'],
-      step: { holdSeconds: 15 },
+      order: [
+        { variable: 'holdSeconds', until: null },
+        { variable: 'sets', until: null },
+      ],
+      step: { holdSeconds: 10 },
       caps: { holdSeconds: 120, sets: 3, sessionsPerWeek: 4, sensation: 5 },
       amountFloor: 30,
       stepSize: 5,

@@ -10,7 +10,11 @@ export const MOVE_THROUGH: Style = {
     {
       technique: 'moving stretch',
       start: { sets: 1, holdSeconds: 2, sessionsPerWeek: 5, reps: 6 },
-      order: ['reps', 'sets', 'depth'],
+      order: [
+        { variable: 'reps', until: null },
+        { variable: 'sets', until: null },
+        { variable: 'depth', until: null },
+      ],
       step: { reps: 2 },
       caps: { reps: 12, sets: 4, depth: 2, sessionsPerWeek: 5, sensation: 5 },
       amountFloor: 5,

@@ -10,7 +10,11 @@ export const RELEASE_LENGTHEN_ACTIVATE: Style = {
     {
       technique: 'static hold',
       start: { sets: 1, holdSeconds: 30, sessionsPerWeek: 3 },
-      order: ['holdSeconds', 'activationReps', 'sets'],
+      order: [
+        { variable: 'holdSeconds', until: null },
+        { variable: 'activationReps', until: null },
+        { variable: 'sets', until: null },
+      ],
       step: { holdSeconds: 5, activationReps: 2 },
       caps: { holdSeconds: 60, activationReps: 16, sets: 3, sessionsPerWeek: 3, sensation: 6 },
       amountFloor: 20,

@@ -10,7 +10,10 @@ export const UPKEEP: Style = {
     {
       technique: 'static hold',
       start: { sets: 1, holdSeconds: 15, sessionsPerWeek: 3 },
-      order: ['sets', 'holdSeconds'],
+      order: [
+        { variable: 'sets', until: null },
+        { variable: 'holdSeconds', until: null },
+      ],
       step: { holdSeconds: 5 },
       caps: { holdSeconds: 30, sets: 2, sessionsPerWeek: 3, sensation: 5 },
       amountFloor: 15,

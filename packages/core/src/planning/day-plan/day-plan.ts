@@ -1,0 +1,79 @@
+import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
+import type { Weekday } from '../../schedule/weekday.js';
+import type { PurposeId } from '../../session/purpose.js';
+import type { PlanClient } from '../limits.js';
+import type { ClientPlace } from './place.js';
+
+/** In which order the exercises of a session follow one another. */
+export const DAY_ORDERS = ['fewest changes', 'lower to upper', 'upper to lower', 'as listed'] as const;
+export type DayOrder = (typeof DAY_ORDERS)[number];
+
+/** A kind of session in a block (domain 2.6): which weekdays, for what, how long, where. Two may fall on one weekday. */
+export interface DayPlan {
+  readonly id: string;
+  readonly name: string;
+  readonly weekdays: readonly Weekday[];
+  readonly purpose: PurposeId;
+  /** Minutes of one session; null for no limit. */
+  readonly minutes: number | null;
+  /** True when the body is warm as it begins. */
+  readonly warm: boolean;
+  /** One of the client's places; null for anywhere. */
+  readonly placeId: string | null;
+  readonly order: DayOrder;
+  /** Groups that it is for; null for all lanes. */
+  readonly theme: readonly MuscleGroupId[] | null;
+  /** Reserved for a routine of the coach's own that the session begins with. */
+  readonly routineId: string | null;
+}
+
+/** Bounds of a day plan. */
+export const DAY_PLAN_BOUNDS = {
+  /** Day plans of a block; more than a week's mornings and evenings are nobody's plan. */
+  count: { min: 1, max: 14 },
+  minutes: { min: 3, max: 180 },
+} as const;
+
+/** A day plan with what its place has. */
+export interface PlacedDayPlan extends DayPlan {
+  readonly place: ClientPlace | null;
+}
+
+/** Id of the day plan that a block has when nobody made one. */
+export const FIRST_DAY_PLAN = 'day-plan-1';
+
+/** The day plan of a client's days and minutes. */
+export function dayPlanOf(
+  client: Pick<PlanClient, 'trainingDays' | 'minutesPerSession'>,
+  id = FIRST_DAY_PLAN,
+): DayPlan {
+  return {
+    id,
+    name: 'Session',
+    weekdays: [...new Set(client.trainingDays)].sort((a, b) => a - b),
+    purpose: 'own',
+    minutes: client.minutesPerSession ?? null,
+    warm: false,
+    placeId: null,
+    order: 'fewest changes',
+    theme: null,
+    routineId: null,
+  };
+}
+
+/** True when a day plan is for a group. */
+export function isFor(plan: Pick<DayPlan, 'theme'>, group: MuscleGroupId): boolean {
+  return plan.theme === null || plan.theme.includes(group);
+}
+
+/** Weekdays on which a block has a session at all. */
+export function weekdaysOf(plans: readonly Pick<DayPlan, 'weekdays'>[]): Weekday[] {
+  return [...new Set(plans.flatMap((p) => p.weekdays))].sort((a, b) => a - b);
+}
+
+/** Where a lane stands in a session of a day plan: by its place among the lanes, or from the feet up or down. */
+export function rankIn(plan: Pick<DayPlan, 'order'>, group: MuscleGroupId, lane: number): number {
+  const height = MUSCLE_GROUP_IDS.indexOf(group) * 100;
+  if (plan.order === 'lower to upper') return height + lane;
+  return plan.order === 'upper to lower' ? lane - height : lane;
+}

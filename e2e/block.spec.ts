@@ -23,7 +23,7 @@ test('findings become a block that is changed, fixed, published, compared, kept 
 
   // Edit by keyboard until a rule breaks, and take the fix; undo brings the break back.
   await cell(page, /^Pectorals, week 2/).click();
-  for (let i = 0; i < 6; i++) await page.keyboard.press('+');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('+');
   await expect(cell(page, /^Pectorals, week 2: 1 × 3 × \(6 s push at 20%, 21 s\).*rule/)).toBeVisible();
   await expect(rules(page)).toContainText('the weekly increase allows 20%, 162 s');
   await rules(page)

@@ -156,7 +156,7 @@ export function limitWords(f: LimitFact): string {
     case 'beginner-sets':
       return `Beginner: at most ${f.args.sets} sets (common practice, no source).`;
     case 'training-days':
-      return `At most ${counted(f.args.days, 'session')} a week: the client’s days for sessions.`;
+      return `At most ${counted(f.args.days, 'session')} a week: the days of its day plans.`;
     case 'loaded-sessions':
       return `At most ${counted(f.args.days, 'loaded session')} a week.`;
     case 'loaded-days':

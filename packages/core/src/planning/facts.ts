@@ -121,6 +121,8 @@ export type LeftOutFact =
         readonly bar: TechniqueBar | null;
         /** Name of the style that stands in; null where nothing does. */
         readonly instead: string | null;
+        /** What no place of the day plans has; left out where that is not why. */
+        readonly missing?: readonly PlaceBar[];
       }
     >
   /** Not planned in one of the day plans: its place has not what the exercises need. */

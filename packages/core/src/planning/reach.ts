@@ -2,7 +2,7 @@ import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { FAVOURED_WEEKLY_SECONDS, FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../dose/dose.js';
 import { groupDoses, type WorkedSeconds } from '../dose/shares.js';
 import type { Weekday } from '../schedule/weekday.js';
-import { kindOf } from '../technique/catalogue.js';
+import { kindOf, type Technique } from '../technique/catalogue.js';
 import { styleById } from '../styles/index.js';
 import { buildBlock } from './block.js';
 import { BLOCK_BOUNDS } from './bounds.js';
@@ -76,16 +76,19 @@ export interface Reach {
   readonly most: number;
 }
 
-function kindOfReach(lanes: readonly LaneInput[], input: BlockInput): Reach['kind'] | null {
+function kindOfReach(
+  lanes: readonly LaneInput[],
+  techniques: ReadonlySet<Technique>,
+  input: BlockInput,
+): Reach['kind'] | null {
   const find = input.findStyle ?? styleById;
   const styles = lanes.flatMap((l) => [l.styleId, ...(l.laterStyles ?? []).map((s) => s.styleId)].map(find));
   const stretching = styles.filter((s) => s.phases.some((p) => kindOf(p.technique).stretches));
   if (stretching.length === 0) return null;
   const capped = (dose: number | null): boolean => dose !== null && dose < FAVOURED_WEEKLY_SECONDS;
   if (stretching.every((s) => capped(s.doseCap))) return 'upkeep';
-  const held = stretching.some((s) =>
-    s.phases.some((p) => p.technique === 'static hold' || p.technique === 'contract-relax'),
-  );
+  // What is really planned: a lane that cannot be loaded holds still.
+  const held = techniques.has('static hold') || techniques.has('contract-relax');
   return held ? 'amount' : 'no figure';
 }
 
@@ -94,8 +97,13 @@ export function reachOf(input: BlockInput, plan: BlockPlan): Reach[] {
   const groups = [...new Set(input.lanes.map((l) => l.group))];
   const doses = Array.from({ length: input.weeks }, (_, i) => weeklyGroupDoses(input, plan, i + 1));
   return groups.flatMap((group): Reach[] => {
+    const mine = plan.lanes.filter((l) => l.group === group);
+    const techniques = new Set(
+      mine.flatMap((l) => l.weeks.filter((w) => w.kind !== 'rest').map((w) => w.prescription.technique)),
+    );
     const kind = kindOfReach(
       input.lanes.filter((l) => l.group === group),
+      techniques,
       input,
     );
     if (kind === null) return [];

@@ -213,7 +213,11 @@ export function leftOutWords(f: LeftOutFact): string {
   if (f.code === 'said') return f.words;
   if (f.code === 'not-in-day-plan')
     return `${muscleGroupName(f.args.group)}, ${f.args.technique}: not in “${f.args.dayPlan}”: ${barsWords(f.args.missing)}.`;
-  const { group, technique, bar, instead } = f.args;
-  const why = bar ? barWords(bar) : 'the library has no such exercise for this client.';
+  const { group, technique, bar, instead, missing } = f.args;
+  const why = bar
+    ? barWords(bar)
+    : missing
+      ? `${barsWords(missing)}.`
+      : 'the library has no such exercise for this client.';
   return `${muscleGroupName(group)}, ${technique}: ${why}${instead ? ` ${instead} instead.` : ''}`;
 }

@@ -24,7 +24,7 @@ interface StyleRun {
 
 /** Which exercises, styles, phases and limits count for a lane, and what was left out on the way. */
 export class LaneStyles {
-  readonly leftOut: LeftOutFact[] = [];
+  leftOut: LeftOutFact[] = [];
   readonly limitReasons: LimitFact[] = [];
   readonly plans: readonly PlacedDayPlan[];
   private readonly progressions = new Map<string, Progression | null>();
@@ -40,7 +40,11 @@ export class LaneStyles {
   /** Says once what is left out. */
   leave(technique: Technique, bar: TechniqueBar | null, instead: string | null): void {
     if (this.leftOut.some((l) => l.code === 'left-out' && l.args.technique === technique)) return;
-    this.leftOut.push({ code: 'left-out', args: { group: this.lane.group, technique, bar, instead } });
+    const missing = this.can(technique) ? this.missing(technique) : [];
+    // Said once: what no day plan has is not said of each of them too.
+    this.leftOut = this.leftOut.filter((l) => l.code !== 'not-in-day-plan' || l.args.technique !== technique);
+    const why = bar === null && missing.length > 0 ? { missing } : {};
+    this.leftOut.push({ code: 'left-out', args: { group: this.lane.group, technique, bar, instead, ...why } });
   }
 
   private find(id: string): Style {

@@ -82,7 +82,8 @@ function assertExercises(draft: BlockBody, cautions: readonly Caution[], library
         const exercise = known(library, chosen.exerciseId);
         if (!exercise)
           return [{ path, message: 'This exercise is not in the library, or it is archived. Choose another.' }];
-        if (exercise.primary !== l.group)
+        const opens = chosen.technique === 'activation' && (exercise.opens?.includes(l.group) ?? false);
+        if (exercise.primary !== l.group && !opens)
           return [{ path, message: 'This exercise does not work the lane’s muscle group.' }];
         if (!techniquesOf(exercise).includes(chosen.technique))
           return [{ path, message: `This exercise can’t be done as ${chosen.technique}. Choose another.` }];

@@ -32,6 +32,8 @@ const definition = {
   difficulty: Joi.number().valid(1, 2, 3).required(),
   primary: oneOf(MUSCLE_GROUP_IDS).required(),
   secondary: some(MUSCLE_GROUP_IDS, 6),
+  warmUp: Joi.valid(true).optional(),
+  opens: Joi.array().items(oneOf(MUSCLE_GROUP_IDS).optional()).unique().max(7).optional(),
   otherSide: Joi.array().items(oneOf(MUSCLE_GROUP_IDS).optional()).unique().max(7).optional(),
   turns: oneOf(TURNS).optional(),
   technique: oneOf(TECHNIQUES).required(),

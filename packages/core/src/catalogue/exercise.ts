@@ -40,6 +40,10 @@ export interface Exercise {
   readonly otherSide?: readonly MuscleGroupId[];
   /** Which way the joint is turned, where its group holds two opposite motions ({@link TURNING_GROUPS}); left out elsewhere. */
   readonly turns?: Turn;
+  /** True for what only warms up: it is no lane's exercise and stretches nothing. */
+  readonly warmUp?: true;
+  /** Groups whose new length it uses besides its own: an activation of the opposite. Common practice, no source. */
+  readonly opens?: readonly MuscleGroupId[];
   readonly technique: Technique;
   readonly position: Position;
   /** What it asks beyond muscles, position and technique; cautions go by it (`demandsOf` adds what its position asks). */

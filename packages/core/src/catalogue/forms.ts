@@ -88,12 +88,20 @@ export function techniquesOf(exercise: Exercise): Technique[] {
   ];
 }
 
-/** Exercises whose main aim is a group and that can be done with a technique: those made for it first, each in catalogue order. */
+/** True for an exercise that can be a lane's: its main aim is the group, or it is an activation that uses the group's new length. */
+export function serves(exercise: Exercise, group: MuscleGroupId, technique: Technique): boolean {
+  if (exercise.warmUp) return false;
+  const opens = technique === 'activation' && (exercise.opens?.includes(group) ?? false);
+  return (exercise.primary === group || opens) && techniquesOf(exercise).includes(technique);
+}
+
+/** Exercises that serve a group with a technique: those of its own first, then those made for it, each in catalogue order. */
 export function exercisesDoing(
   group: MuscleGroupId,
   technique: Technique,
   all: readonly Exercise[] = EXERCISES,
 ): Exercise[] {
-  const able = all.filter((e) => e.primary === group && techniquesOf(e).includes(technique));
-  return [...able.filter((e) => e.technique === technique), ...able.filter((e) => e.technique !== technique)];
+  const able = all.filter((e) => serves(e, group, technique));
+  const rank = (e: Exercise): number => (e.primary === group ? 0 : 2) + (e.technique === technique ? 0 : 1);
+  return [...able].sort((a, b) => rank(a) - rank(b));
 }

@@ -2,7 +2,7 @@ import { boundsOf } from '../catalogue/amount.js';
 import { isOnHold } from '../session/on-hold.js';
 import type { ObjectionFact } from './facts.js';
 import { sameTurn, type Exercise } from '../catalogue/exercise.js';
-import { techniquesOf } from '../catalogue/forms.js';
+import { serves } from '../catalogue/forms.js';
 import { EVERYDAY_PROPS } from '../catalogue/props.js';
 import { EXPERIENCES } from '../planning/limits.js';
 import { onlyByHand } from '../catalogue/by-hand.js';
@@ -118,7 +118,7 @@ export function candidatesFor(request: ComposeRequest): {
   const leftOut: LeftOut[] = [];
   request.needs.forEach((need, index) => {
     for (const exercise of request.exercises) {
-      if (exercise.primary !== need.group || !techniquesOf(exercise).includes(need.bout.technique)) continue;
+      if (!serves(exercise, need.group, need.bout.technique)) continue;
       if (!sameTurn(exercise, need)) continue;
       const because = objection(exercise, need, request);
       if (because) leftOut.push({ need: index, exercise, because });

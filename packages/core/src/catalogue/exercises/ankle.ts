@@ -408,6 +408,7 @@ export const ANKLE_EXERCISES: readonly Exercise[] = [
     name: 'Toe raises at a wall',
     aim: 'Wakes the shin, the opposite of a tight calf.',
     primary: 'shin',
+    opens: ['calf', 'soleus'],
     technique: 'activation',
     position: 'standing',
     props: ['wall'],

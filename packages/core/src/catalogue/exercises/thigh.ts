@@ -196,6 +196,7 @@ export const THIGH_EXERCISES: readonly Exercise[] = [
     aim: 'Warms the hips up and down the track of walking.',
     primary: 'hamstrings',
     secondary: ['hip-flexors'],
+    warmUp: true,
     technique: 'moving stretch',
     position: 'standing',
     demands: ['one-leg-held'],

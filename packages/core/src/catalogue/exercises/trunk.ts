@@ -366,6 +366,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     name: 'Wall slide',
     aim: 'Wakes the muscles that draw the shoulder blades down.',
     primary: 'upper-back',
+    opens: ['upper-trapezius'],
     technique: 'activation',
     position: 'standing',
     demands: ['arm-out'],

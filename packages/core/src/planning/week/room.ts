@@ -61,6 +61,8 @@ function keepsGap(days: readonly number[], lastDay: number | null): boolean {
 /** Seconds between the bouts of the lanes of a session: worked out once for each set of lanes and day plan of a block. */
 export class Between {
   private readonly known = new Map<number | string, number>();
+  /** Weeks that were searched to the end in vain: the weeks of a block ask the same again and again. */
+  readonly impossible = new Set<string>();
 
   constructor(
     private readonly length: SessionLength,
@@ -315,6 +317,8 @@ export class Room {
   /** Gives a lane a level with the days of all lanes assigned anew; false, and nothing changed, when there is no way. */
   rearrange(lane: number, p: Prescription, free: readonly number[]): boolean {
     if (this.struck || !this.mayFit(lane, p, free)) return false;
+    const question = this.question(lane, p, free);
+    if (this.between.impossible.has(question)) return false;
     const before = free.map((i) => ({ lane: i, level: this.level[i]!, at: this.at[i]! }));
     const wanted = new Map<number, Prescription>();
     for (const b of before) if (b.lane !== lane && b.level) wanted.set(b.lane, b.level);
@@ -337,6 +341,7 @@ export class Room {
       )
     )
       return true;
+    if (!this.struck) this.between.impossible.add(question);
     this.sessions.forEach((s, i) => Object.assign(s, kept[i]));
     for (const b of before) {
       this.level[b.lane] = b.level;
@@ -344,6 +349,23 @@ export class Room {
     }
     this.level[lane] = before.find((b) => b.lane === lane)?.level ?? null;
     return false;
+  }
+
+  /** All that the answer of {@link rearrange} depends on. */
+  private question(lane: number, p: Prescription, free: readonly number[]): string {
+    const asked = free.flatMap((i) => {
+      const level = i === lane ? p : this.level[i];
+      if (!level) return [];
+      const { loaded, lastDay, inPlan } = this.lanes[i]!;
+      // The seconds tell of what stands before and after the stretch too.
+      const seconds = inPlan.map((yes, plan) => (yes ? this.lanes[i]!.load(level, plan, level.sets).body : '-'));
+      return [`${i}:${sizeOf(level)}=${seconds.join('/')}${loaded ? `^${lastDay}` : ''}`];
+    });
+    const rooms = this.sessions.map((s) => {
+      const fixed = s.held.filter((h) => !free.includes(h.lane)).map((h) => `${h.lane}.${h.load.ways}.${h.load.body}`);
+      return `${s.slot.offset}.${s.slot.plan}.${s.room}(${fixed.join()})`;
+    });
+    return `${asked.join()}|${rooms.join()}`;
   }
 
   /** What a lane asks of a week at least, wherever it lands. */
@@ -508,6 +530,12 @@ export class Room {
     for (let n = days.length; n > 0; n--) if (choicesOf(days, n).some((c) => keepsGap(c, lane.lastDay))) return n;
     return 0;
   }
+}
+
+/** Everything of a level that decides how long it takes. */
+function sizeOf(p: Prescription): string {
+  const extra = p.bonus ? `+${p.bonus.side}${p.bonus.sets}.${p.bonus.more}` : '';
+  return `${p.technique}${p.sets}x${p.holdSeconds}.${p.reps ?? ''}.${p.cycles ?? ''}.${p.pushSeconds ?? ''}.${p.lowerSeconds ?? ''}x${p.sessionsPerWeek}${extra}`;
 }
 
 /** The first of the choices with the smallest score, compared part by part. */

@@ -17,8 +17,24 @@ const lane = {
   untilWeek: null,
   startingDose: null,
   loadUnit: null,
+  startLoad: null,
+  startHelp: null,
+  loadMax: null,
+  phaseWeeks: null,
   exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
   locked: [],
+};
+const dayPlan = {
+  id: 'evening',
+  name: 'Evening',
+  weekdays: [1, 3, 5],
+  purpose: 'own',
+  minutes: null,
+  warm: false,
+  placeId: null,
+  order: 'fewest changes',
+  theme: null,
+  routineId: null,
 };
 const block = {
   id: ID,
@@ -31,6 +47,7 @@ const block = {
   away: [],
   lanesPerSession: 5,
   smallestPlate: null,
+  dayPlans: [dayPlan],
   lanes: [lane],
   reason: 'First plan',
 };
@@ -41,6 +58,10 @@ const withLane = (over: object) => ({ ...block, lanes: [{ ...lane, ...over }] })
 describe('a block on the wire', () => {
   it('is taken when whole', () => {
     expect(paths(createBlockSchema, block)).toEqual([]);
+    const second = { ...lane, id: ID.replace('0', '1'), styleId: 'release-lengthen-activate' };
+    expect(paths(createBlockSchema, { ...block, lanes: [lane, second] })).toEqual([]);
+    expect(paths(createBlockSchema, { ...block, weeks: 1 })).toEqual([]);
+    expect(paths(createBlockSchema, { ...block, weeks: 52 })).toEqual([]);
     const { id: _, ...choices } = block;
     expect(paths(updateBlockSchema, { ...choices, version: 3 })).toEqual([]);
     expect(paths(createBlockSchema, withLane({ locked: [{ week: 2, prescription: hold }], styleId: 'own-1' }))).toEqual(
@@ -49,12 +70,17 @@ describe('a block on the wire', () => {
   });
 
   it.each<[string, object, string]>([
-    ['17 weeks', { ...block, weeks: 17 }, 'weeks'],
+    ['53 weeks', { ...block, weeks: 53 }, 'weeks'],
     ['a ramp of 60 %', { ...block, ramp: 0.6 }, 'ramp'],
     ['no reason', { ...block, reason: ' ' }, 'reason'],
     ['days away backwards', { ...block, away: [{ from: '2026-03-10', to: '2026-03-09' }] }, 'away.0'],
     ['no lane', { ...block, lanes: [] }, 'lanes'],
-    ['a group twice', { ...block, lanes: [lane, { ...lane, id: ID.replace('0', '1') }] }, 'lanes.1'],
+    ['a lane twice', { ...block, lanes: [lane, lane] }, 'lanes.1'],
+    ['no day plan', { ...block, dayPlans: [] }, 'dayPlans'],
+    ['a day plan twice', { ...block, dayPlans: [dayPlan, dayPlan] }, 'dayPlans.1'],
+    ['a weekday twice', { ...block, dayPlans: [{ ...dayPlan, weekdays: [1, 1] }] }, 'dayPlans.0.weekdays.1'],
+    ['a day for nothing', { ...block, dayPlans: [{ ...dayPlan, theme: [] }] }, 'dayPlans.0.theme'],
+    ['a day of an unknown purpose', { ...block, dayPlans: [{ ...dayPlan, purpose: 'show' }] }, 'dayPlans.0.purpose'],
     [
       'a week twice',
       withLane({
@@ -65,7 +91,14 @@ describe('a block on the wire', () => {
       }),
       'lanes.0.locked.1',
     ],
-    ['a technique twice', withLane({ exercises: [lane.exercises[0], lane.exercises[0]] }), 'lanes.0.exercises.1'],
+    ['an exercise twice', withLane({ exercises: [lane.exercises[0], lane.exercises[0]] }), 'lanes.0.exercises.1'],
+    [
+      'three exercises of a technique',
+      withLane({ exercises: ['a', 'b', 'c'].map((exerciseId) => ({ ...lane.exercises[0], exerciseId })) }),
+      'lanes.0.exercises',
+    ],
+    ['help of three', withLane({ startHelp: 3 }), 'lanes.0.startHelp'],
+    ['a phase of no week', withLane({ phaseWeeks: [4, 0] }), 'lanes.0.phaseWeeks.1'],
     [
       'a style change in week 1',
       withLane({ laterStyles: [{ fromWeek: 1, styleId: 'upkeep' }] }),
@@ -109,9 +142,9 @@ describe('styles and templates on the wire', () => {
       expect(paths(ownStyleSchema, { ...bare(s), version: null, archived: false }), s.id).toEqual([]);
     for (const t of TEMPLATES)
       expect(paths(ownTemplateSchema, { ...bare(t), version: null, archived: false }), t.id).toEqual([]);
-    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 3, styles: STYLES.map(bare) })).toEqual([]);
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 4, styles: STYLES.map(bare) })).toEqual([]);
     expect(
-      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 3, templates: TEMPLATES.map(bare) }),
+      paths(templateFileSchema, { format: 'yandle-templates', formatVersion: 4, templates: TEMPLATES.map(bare) }),
     ).toEqual([]);
   });
   it('say what makes a style useless', () => {
@@ -119,7 +152,7 @@ describe('styles and templates on the wire', () => {
     const late = { ...style, phases: [{ ...style.phases[0]!, amountFloor: 90 }] };
     const error = ownStyleSchema.validate({ ...late, version: null, archived: false }, STRICT).error;
     expect(error?.message).toContain('below the least');
-    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 4, styles: [style] })).toContain(
+    expect(paths(styleFileSchema, { format: 'yandle-styles', formatVersion: 5, styles: [style] })).toContain(
       'formatVersion',
     );
   });

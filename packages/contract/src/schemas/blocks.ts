@@ -78,6 +78,7 @@ const dayPlan = Joi.object({
     )
     .unique()
     .min(1)
+    .max(MUSCLE_GROUP_IDS.length)
     .allow(null)
     .required(),
   routineId: Joi.any().valid(null).required(),

@@ -13,7 +13,7 @@ const definition = () => {
 };
 const file = (over: object = {}) => ({
   format: 'yandle-exercises',
-  formatVersion: 3,
+  formatVersion: 4,
   exercises: [{ ...definition(), ...over }],
 });
 
@@ -21,7 +21,7 @@ const file = (over: object = {}) => ({
 describe('the file of exercises', () => {
   it('takes every exercise of the catalogue', () => {
     for (const { id, ...rest } of EXERCISES) {
-      const one = { format: 'yandle-exercises', formatVersion: 3, exercises: [rest] };
+      const one = { format: 'yandle-exercises', formatVersion: 4, exercises: [rest] };
       expect(published(one), `${id}: ${JSON.stringify(published.errors)}`).toBe(true);
       expect(own(one), id).toBe(true);
     }

@@ -36,8 +36,24 @@ const lane = {
   untilWeek: null,
   startingDose: null,
   loadUnit: null,
+  startLoad: null,
+  startHelp: null,
+  loadMax: null,
+  phaseWeeks: null,
   exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
   locked: [],
+};
+const dayPlan = {
+  id: 'evening',
+  name: 'Evening',
+  weekdays: [1, 3, 5],
+  purpose: 'own',
+  minutes: null,
+  warm: false,
+  placeId: null,
+  order: 'fewest changes',
+  theme: null,
+  routineId: null,
 };
 const block = {
   id: ID,
@@ -50,6 +66,7 @@ const block = {
   away: [],
   lanesPerSession: 5,
   smallestPlate: null,
+  dayPlans: [dayPlan],
   lanes: [lane],
   reason: 'First plan',
 };
@@ -100,7 +117,7 @@ describe('schemas accept what a screen sends', () => {
   it.each(Object.keys(good) as Name[])('%s', (name) => expect(firstError(name, {})).toBe(''));
   it('also the edges', () => {
     expect(firstError('client', { name: 'x'.repeat(120), aim: '', minutesPerSession: 5 })).toBe('');
-    expect(firstError('block', { ramp: 0, easierEvery: null, weeks: 16 })).toBe('');
+    expect(firstError('block', { ramp: 0, easierEvery: null, weeks: 52 })).toBe('');
     expect(firstError('reading', { side: null, value: -12.25 })).toBe('');
     expect(firstError('finish', { sensation: null })).toBe('');
     expect(firstError('client', { name: 'Zoë 李 Åsa 🌿' })).toBe('');
@@ -127,13 +144,13 @@ describe('schemas refuse, and name the field', () => {
     ['client', { screening: 'cleared', screeningNote: '  ' }, 'screeningNote'],
     ['client', { id: 'abc' }, 'id'],
     ['client', { studioId: ID }, 'studioId'],
-    ['block', { weeks: 3 }, 'weeks'],
-    ['block', { weeks: 17 }, 'weeks'],
+    ['block', { weeks: 0 }, 'weeks'],
+    ['block', { weeks: 53 }, 'weeks'],
     ['block', { ramp: 0.51 }, 'ramp'],
     ['block', { ramp: 0.123 }, 'ramp'],
     ['block', { easierEvery: 2 }, 'easierEvery'],
     ['block', { lanes: [] }, 'lanes'],
-    ['block', { lanes: [block.lanes[0], { ...block.lanes[0], id: ID.replace('0190', '0191') }] }, 'lanes.1'],
+    ['block', { lanes: [block.lanes[0], block.lanes[0]] }, 'lanes.1'],
     ['block', { lanes: [{ ...block.lanes[0], group: 'nose' }] }, 'lanes.0.group'],
     ['block', { startDate: 'soon' }, 'startDate'],
     ['reading', { value: '31' }, 'value'],

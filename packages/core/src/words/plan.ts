@@ -130,7 +130,7 @@ function reasonWords(f: WeekFact, step: string): string {
     case 'no-room':
       return 'No room this week.';
     case 'step-waits':
-      return 'No change: no minutes left this week.';
+      return 'No change.';
     default:
       return cutWords(f);
   }

@@ -102,7 +102,7 @@ test('a coach takes a client from the first assessment to a measured result', as
   ).toBeVisible();
   await expect(
     page.getByRole('button', {
-      name: /^Hamstrings, week 4, easier: 2 × 40 s, 2 days, sensation 4, 160 s per side in the week, 1 more set on the left side/,
+      name: /^Hamstrings, week 4, easier: 1 × 40 s, 3 days, sensation 4, 120 s per side in the week, 1 more set on the left side/,
     }),
   ).toBeVisible();
   await expect(page.getByRole('img', { name: 'retest' })).toHaveCount(3);

@@ -91,7 +91,7 @@ export type CutFact =
 
 /** What narrows a lane. */
 export type LimitFact =
-  | Bare<'age-65' | 'under-18' | 'load-by-hand'>
+  | Bare<'age-65' | 'age-65-longest' | 'under-18' | 'load-by-hand'>
   | Fact<'training-days' | 'loaded-days' | 'loaded-sessions', { readonly days: number }>
   | Fact<'beginner-sets', { readonly sets: number }>
   | Fact<

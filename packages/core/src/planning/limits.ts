@@ -143,11 +143,18 @@ const staged = ({ made }: LimitCase): boolean => (made?.exercise.stages.length ?
 const LIMITS: readonly LimitRule[] = [
   {
     applies: (c) => c.still && c.client.age >= 65 && !SHORT_HOLDS.includes(c.group) && !staged(c),
-    limit: (_, b) => {
-      const amountMin = Math.max(b.amountMin, 30);
-      return { amountMin, amountMax: Math.max(amountMin, Math.min(b.amountMax, 60)) };
-    },
+    limit: (_, b) => ({
+      amountMin: Math.max(b.amountMin, 30),
+      amountMax: Math.max(b.amountMin, 30, Math.min(b.amountMax, 60)),
+    }),
     fact: () => ({ code: 'age-65' }),
+  },
+  {
+    // No minimum where holds are short by nature, but the same maximum.
+    applies: (c, b) =>
+      c.still && c.client.age >= 65 && (SHORT_HOLDS.includes(c.group) || staged(c)) && b.amountMax > 60,
+    limit: (_, b) => ({ amountMax: Math.max(b.amountMin, 60) }),
+    fact: () => ({ code: 'age-65-longest' }),
   },
   {
     applies: (c) => c.still && c.client.age < 18,

@@ -88,6 +88,6 @@ describe('a place', () => {
     const planned = buildBlock(ask([lane], { dayPlans })).lanes[0]!;
     expect(planned.weeks.every((w) => w.prescription.technique === 'static hold')).toBe(true);
     const words = planned.leftOut.map(leftOutWords).filter((w) => w.includes('eccentric'));
-    expect(words).toEqual(['Calf (gastrocnemius), loaded eccentric: it needs: step. Steady hold instead.']);
+    expect(words).toEqual(['Calf (gastrocnemius), loaded eccentric: needs step. Steady hold instead.']);
   });
 });

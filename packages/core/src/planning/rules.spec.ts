@@ -80,6 +80,11 @@ describe('each rule, broken by hand', () => {
     expect(broken(ask([steady({ locked: [lock(1, hold(2, 20))] })], { client: old }), 'cap')[0]!.fact).toMatchObject({
       args: { by: { code: 'age-65' } },
     });
+    // Garber 2011, from memory: 30-60 s when older. A sole is held shortly at any age, and no longer than the others.
+    const sole = steady({ group: 'plantar-foot', styleId: 'long-hold', locked: [lock(1, hold(1, 65))] });
+    expect(broken(ask([sole], { client: old }), 'cap')[0]!.fact).toMatchObject({
+      args: { by: { code: 'age-65-longest' } },
+    });
     const much = ask([
       steady({
         styleId: 'upkeep',

@@ -8,9 +8,9 @@ export function barWord(bar: PlaceBar): string {
     case 'position':
       return `${bar.position} is not possible there`;
     case 'floor':
-      return 'it needs a floor to lie on';
+      return 'needs a floor to lie on';
     case 'thing':
-      return `it needs: ${propName(bar.thing).toLowerCase()}`;
+      return `needs ${propName(bar.thing).toLowerCase()}`;
   }
 }
 

@@ -151,6 +151,8 @@ export function limitWords(f: LimitFact): string {
       return f.words;
     case 'age-65':
       return '65 or older: holds of 30-60 s from the start (Garber et al. 2011, from memory).';
+    case 'age-65-longest':
+      return '65 or older: holds of 60 s at most (Garber et al. 2011, from memory).';
     case 'under-18':
       return 'Under 18: holds of 20-30 s (common practice, no source).';
     case 'beginner-sets':

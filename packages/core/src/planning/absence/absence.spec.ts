@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { volume } from '../../dose/dose.js';
 import { runs } from '../../testing/runs.js';
+import { addDays } from '../../schedule/plain-date.js';
 import { STYLES } from '../../styles/index.js';
 import { anyPresentBlock } from '../any-block.fixture.js';
 import { buildBlock } from '../block.js';
+import { checkBlock } from '../check/check.js';
 import type { BlockInput, PlannedLane, PlannedWeek } from '../plan.js';
 import { adult, ask, check, doses, steady } from '../rules.fixture.js';
 import { calendarOf } from './calendar.js';
@@ -55,6 +57,23 @@ it('four and more missed weeks begin again at half, and ask for a retest', () =>
   expect(weeks[4]!.dose).toBe(315);
   expect(weeks[9]!.dose).toBe(180);
   expect(weeks[9]!.reasons[0]).toMatchObject({ code: 'begins-again', args: { weeks: 4 } });
+});
+
+// By hand: week 10 means 2 × 30 × 3 = 180 s and loses days; the next weeks are 2 × 35 × 3 and 2 × 40 × 3, not a step above week 5.
+it('who begins again in a week that loses days goes on from what was meant', () => {
+  const start = '2026-03-09';
+  const away = [{ from: addDays(start, 64), to: addDays(start, 69) }];
+  const input = ask([steady()], { startDate: start, missedWeeks: [6, 7, 8, 9], away, weeks: 12, easierEvery: null });
+  const plan = buildBlock(input);
+  const weeks = plan.lanes[0]!.weeks;
+  expect(weeks[9]!.reasons.map((r) => r.code)).toEqual(['begins-again', 'fewer-days']);
+  expect(weeks[9]!.dose).toBeLessThan(180);
+  expect(weeks.slice(10).map((w) => w.dose)).toEqual([210, 240]);
+  expect(checkBlock(input, plan)).toEqual([]);
+  // The same when the week is over and the rest is planned anew.
+  const past = weeks.slice(0, 10);
+  const later = buildBlock({ ...input, lanes: [{ ...input.lanes[0]!, past }] });
+  expect(later.lanes[0]!.weeks.slice(10).map((w) => w.dose)).toEqual([210, 240]);
 });
 
 it('who misses every other week still takes a step at every second return', () => {

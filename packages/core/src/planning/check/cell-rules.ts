@@ -225,7 +225,7 @@ function easier(v: CellView): Found[] {
 
 /** Limits that bound the size of a bout or its push, the gravest first. */
 const BOUND_BY: Readonly<Record<'amount' | 'effort', readonly LimitFact['code'][]>> = {
-  amount: ['caution-hold', 'hypermobile-hold', 'exercise-range', 'age-65', 'under-18'],
+  amount: ['caution-hold', 'hypermobile-hold', 'exercise-range', 'age-65', 'age-65-longest', 'under-18'],
   effort: ['caution-effort'],
 };
 

@@ -608,7 +608,9 @@ export class LanePlanner {
       ...(got.noExtra ? [{ code: 'no-extra' as const }] : []),
     ];
     const entered = w.way !== null && w.way.key !== this.way?.key && w.kind === 'build';
-    if (w.base || this.stand === null || entered) {
+    // Who begins again does so from what was meant, even when the first week lost days.
+    const beginsAgain = w.firstBack && w.back === null;
+    if (w.base || this.stand === null || entered || beginsAgain) {
       if (
         taken !== null ||
         w.changed !== null ||
@@ -710,7 +712,17 @@ export class LanePlanner {
       const cut = past.reasons.some(
         (r) => r.code === 'fewer-sets' || r.code === 'fewer-sessions' || r.code === 'smaller-bouts',
       );
-      const away = past.reasons.some((r) => r.code === 'fewer-days');
+      const lost = past.reasons.find((r) => r.code === 'fewer-days');
+      if (lost?.code === 'fewer-days' && past.reasons.some((r) => r.code === 'begins-again')) {
+        const meant = { ...prescription, sessionsPerWeek: lost.args.wanted };
+        this.stand = { prescription: meant, activationReps: after?.reps ?? 0 };
+        this.settledAs = meant;
+        this.settled = volume(meant);
+        this.waited = 0;
+        this.refused = [];
+        return;
+      }
+      const away = lost !== undefined;
       if (!stepped || !(cut || away)) this.stand = { prescription, activationReps: after?.reps ?? 0 };
       if (away && stepped) return;
     }

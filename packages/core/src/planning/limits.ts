@@ -137,12 +137,13 @@ const SHORT_HOLDS: readonly MuscleGroupId[] = MUSCLE_GROUPS.filter(
   (g) => g.region === 'neck' || g.id === 'plantar-foot',
 ).map((g) => g.id);
 /** A hold of several named directions is held as long as they take, at any age. */
-const staged = ({ made }: LimitCase): boolean => (made?.exercise.stages.length ?? 0) > 0;
+const heldShortly = ({ group, made }: LimitCase): boolean =>
+  SHORT_HOLDS.includes(group) || (made?.exercise.stages.length ?? 0) > 0;
 
 /** All limits, in the order in which they are said. Holds by age: Garber et al. 2011, from memory; the others common practice, no source. */
 const LIMITS: readonly LimitRule[] = [
   {
-    applies: (c) => c.still && c.client.age >= 65 && !SHORT_HOLDS.includes(c.group) && !staged(c),
+    applies: (c) => c.still && c.client.age >= 65 && !heldShortly(c),
     limit: (_, b) => ({
       amountMin: Math.max(b.amountMin, 30),
       amountMax: Math.max(b.amountMin, 30, Math.min(b.amountMax, 60)),
@@ -151,8 +152,7 @@ const LIMITS: readonly LimitRule[] = [
   },
   {
     // No minimum where holds are short by nature, but the same maximum.
-    applies: (c, b) =>
-      c.still && c.client.age >= 65 && (SHORT_HOLDS.includes(c.group) || staged(c)) && b.amountMax > 60,
+    applies: (c, b) => c.still && c.client.age >= 65 && heldShortly(c) && b.amountMax > 60,
     limit: (_, b) => ({ amountMax: Math.max(b.amountMin, 60) }),
     fact: () => ({ code: 'age-65-longest' }),
   },

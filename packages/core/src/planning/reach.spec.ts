@@ -21,7 +21,7 @@ describe('reach', () => {
     const short = ask([steady()], { weeks: 4 });
     expect(reachOf(short, buildBlock(short))[0]).toMatchObject({ week: null, most: 240 });
     expect(reachLine(reachOf(short, buildBlock(short)))).toBe(
-      '0 of 1 group reach 300 s a week per side; not soleus (Thomas 2018, from memory).',
+      '0 of 1 group reaches 300 s a week per side; not soleus (Thomas 2018, from memory).',
     );
   });
 

@@ -25,7 +25,7 @@ export function reachLine(all: readonly Reach[]): string {
   if (counting.length === 0) return '';
   const there = counting.filter((r) => r.week !== null);
   const names = counting.filter((r) => r.week === null).map((r) => muscleGroupName(r.group).toLowerCase());
-  const head = `${there.length} of ${counted(counting.length, 'group')} ${there.length === 1 ? 'reaches' : 'reach'} ${FAVOURED_WEEKLY_SECONDS} s a week per side`;
+  const head = `${there.length} of ${counted(counting.length, 'group')} ${there.length === 1 || counting.length === 1 ? 'reaches' : 'reach'} ${FAVOURED_WEEKLY_SECONDS} s a week per side`;
   return names.length === 0 ? `${head} (${SOURCE}).` : `${head}; not ${joined(names)} (${SOURCE}).`;
 }
 

@@ -700,7 +700,7 @@ export class LanePlanner {
     const made = this.styles.progressionOf(run.style, index);
     this.way = made && { ...made, run: run.fromWeek, index, since: now?.index === index ? now.since : past.week };
     const after = past.beforeAndAfter.find((e) => e.technique === made?.progression.style.after?.technique);
-    const prescription = plain(past.prescription);
+    let prescription = plain(past.prescription);
     const back = past.reasons.find((r) => r.code === 'back-after');
     const stepped = this.stand;
     if (back?.code === 'back-after' && stepped && back.args.back !== undefined && back.args.back < RETURN_WEEKS) {
@@ -713,17 +713,10 @@ export class LanePlanner {
         (r) => r.code === 'fewer-sets' || r.code === 'fewer-sessions' || r.code === 'smaller-bouts',
       );
       const lost = past.reasons.find((r) => r.code === 'fewer-days');
-      if (lost?.code === 'fewer-days' && past.reasons.some((r) => r.code === 'begins-again')) {
-        const meant = { ...prescription, sessionsPerWeek: lost.args.wanted };
-        this.stand = { prescription: meant, activationReps: after?.reps ?? 0 };
-        this.settledAs = meant;
-        this.settled = volume(meant);
-        this.waited = 0;
-        this.refused = [];
-        return;
-      }
-      const away = lost !== undefined;
-      if (!stepped || !(cut || away)) this.stand = { prescription, activationReps: after?.reps ?? 0 };
+      const again = past.reasons.some((r) => r.code === 'begins-again');
+      if (lost?.code === 'fewer-days' && again) prescription = { ...prescription, sessionsPerWeek: lost.args.wanted };
+      const away = lost !== undefined && !again;
+      if (!stepped || again || !(cut || away)) this.stand = { prescription, activationReps: after?.reps ?? 0 };
       if (away && stepped) return;
     }
     this.settledAs = prescription;

@@ -13,7 +13,7 @@ import {
   EXERCISES,
   exerciseById,
   exercisesDoing,
-  homePlace,
+  placeOfKind,
   leftOutWords,
   limitsOfCautions,
   muscleGroupName,
@@ -31,7 +31,7 @@ import {
   type DayPlan,
   type Experience,
   type MuscleGroupId,
-  type Place,
+  type PlaceKind,
   type PropId,
   type QuestionId,
   type Technique,
@@ -45,7 +45,7 @@ interface Invented {
   readonly experience: Experience;
   readonly yes: readonly QuestionId[];
   readonly hypermobile?: boolean;
-  readonly place: Place;
+  readonly place: PlaceKind;
   readonly props: readonly PropId[];
   readonly dayPlans: readonly (Partial<DayPlan> & Pick<DayPlan, 'weekdays' | 'minutes'>)[];
   readonly lanes: readonly (readonly [group: MuscleGroupId, styleId: string, startLoad?: number])[];
@@ -57,7 +57,7 @@ interface Invented {
 const CLIENTS: readonly Invented[] = [
   {
     name: 'Desk worker, 41',
-    ...{ age: 41, experience: 'beginner', yes: [], place: 'mat', props: [], weeks: 8 },
+    ...{ age: 41, experience: 'beginner', yes: [], place: 'home', props: [], weeks: 8 },
     dayPlans: [
       { name: 'Evening', weekdays: [1, 3, 5], minutes: 20 },
       {
@@ -77,7 +77,15 @@ const CLIENTS: readonly Invented[] = [
   },
   {
     name: 'Runner, 29, one week missed',
-    ...{ age: 29, experience: 'regular', yes: [], place: 'mat', props: ['strap', 'step'], weeks: 12, missedWeeks: [6] },
+    ...{
+      age: 29,
+      experience: 'regular',
+      yes: [],
+      place: 'home',
+      props: ['strap', 'step'],
+      weeks: 12,
+      missedWeeks: [6],
+    },
     dayPlans: [{ name: 'After the run', weekdays: [2, 4, 6, 7], minutes: 20, purpose: 'after training', warm: true }],
     lanes: [
       ['soleus', 'steady-hold'],
@@ -89,7 +97,7 @@ const CLIENTS: readonly Invented[] = [
   },
   {
     name: '67, brittle bones',
-    ...{ age: 67, experience: 'beginner', yes: ['bones'], place: 'mat', props: ['strap'], weeks: 8 },
+    ...{ age: 67, experience: 'beginner', yes: ['bones'], place: 'home', props: ['strap'], weeks: 8 },
     dayPlans: [{ name: 'Morning', weekdays: [1, 2, 4, 5], minutes: 15 }],
     lanes: [
       ['calf', 'steady-hold'],
@@ -99,7 +107,7 @@ const CLIENTS: readonly Invented[] = [
   },
   {
     name: '15 years old',
-    ...{ age: 15, experience: 'regular', yes: [], place: 'mat', props: [], weeks: 12 },
+    ...{ age: 15, experience: 'regular', yes: [], place: 'home', props: [], weeks: 12 },
     dayPlans: [{ name: 'After class', weekdays: [1, 3, 6], minutes: 15, purpose: 'after training', warm: true }],
     lanes: [
       ['hamstrings', 'steady-hold'],
@@ -114,7 +122,7 @@ const CLIENTS: readonly Invented[] = [
       experience: 'experienced',
       yes: ['loose-joints'],
       hypermobile: true,
-      place: 'mat',
+      place: 'home',
       props: ['band'],
       weeks: 8,
     },
@@ -127,7 +135,7 @@ const CLIENTS: readonly Invented[] = [
   },
   {
     name: 'Lifter, 35, lifts already',
-    ...{ age: 35, experience: 'experienced', yes: [], place: 'mat', props: ['weight', 'step', 'roller'], weeks: 16 },
+    ...{ age: 35, experience: 'experienced', yes: [], place: 'home', props: ['weight', 'step', 'roller'], weeks: 16 },
     dayPlans: [{ name: 'After lifting', weekdays: [1, 3, 5], minutes: 30, purpose: 'after training', warm: true }],
     lanes: [
       ['calf', 'loaded-range', 10],
@@ -138,7 +146,7 @@ const CLIENTS: readonly Invented[] = [
   },
   {
     name: 'Bed only, 58',
-    ...{ age: 58, experience: 'beginner', yes: [], place: 'bed only', props: [], weeks: 8 },
+    ...{ age: 58, experience: 'beginner', yes: [], place: 'bed', props: [], weeks: 8 },
     dayPlans: [{ name: 'On waking', weekdays: [1, 2, 3, 4, 5], minutes: 10, purpose: 'on waking' }],
     lanes: [
       ['hamstrings', 'steady-hold'],
@@ -148,7 +156,7 @@ const CLIENTS: readonly Invented[] = [
   },
   {
     name: 'Fourteen groups after class, 33',
-    ...{ age: 33, experience: 'regular', yes: [], place: 'mat', props: ['strap'], weeks: 8, lanesPerSession: 14 },
+    ...{ age: 33, experience: 'regular', yes: [], place: 'home', props: ['strap'], weeks: 8, lanesPerSession: 14 },
     dayPlans: [{ name: 'After class', weekdays: [2, 4, 6], minutes: 20, purpose: 'after training', warm: true }],
     lanes: [
       'hamstrings',
@@ -172,7 +180,7 @@ const CLIENTS: readonly Invented[] = [
 function inputOf(c: Invented): { readonly input: BlockInput; readonly cautions: readonly string[] } {
   const cautions = cautionsFor({ yes: c.yes, no: [], regions: {} }, c.age);
   const { allowed } = splitAllowed(EXERCISES, cautions);
-  const place = homePlace({ place: c.place, props: c.props });
+  const place = placeOfKind(c.place, 'home', c.props);
   const dayPlans = c.dayPlans.map((p, i) => ({
     ...dayPlanOf({ trainingDays: p.weekdays }, `p${i}`),
     ...p,
@@ -226,9 +234,7 @@ function planOf(c: Invented): string {
   const plan = buildBlock(input);
   const plans = input.dayPlans!;
   const out = [`## ${c.name}`, ''];
-  out.push(
-    `${c.experience}; ${c.place === 'mat' ? 'a floor' : c.place}${c.props.length > 0 ? ` with ${c.props.join(', ')}` : ''}.`,
-  );
+  out.push(`${c.experience}; ${c.place}${c.props.length > 0 ? ` with ${c.props.join(', ')}` : ''}.`);
   if (cautions.length > 0) out.push(`Cautions: ${cautions.join(', ')}.`);
   out.push('', ...plans.map((p) => `- ${p.name}: ${dayPlanLine(p)}`), '');
   const lanes = input.lanes.map((l) => ({

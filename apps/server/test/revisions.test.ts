@@ -1,5 +1,5 @@
-import { addDays, DEFAULT_TIMINGS } from '@yandle/core';
-import type { Block, Revision, RevisionSummary, Session, SessionSummary } from '@yandle/contract';
+import { addDays, DEFAULT_TIMINGS, NOTHING_KNOWN, placeOfKind } from '@yandle/core';
+import type { Block, PlanningView, Revision, RevisionSummary, Session, SessionSummary } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { intakeBody } from './bodies.js';
@@ -380,6 +380,7 @@ describe('planning', () => {
       tighter: [],
       turns: [],
       places: [],
+      times: [],
       startingDoses: [],
     };
     expect(await view()).toEqual(nothing);
@@ -428,6 +429,33 @@ describe('day plans', () => {
       s.items.filter((i) => i.exerciseId === 'bent-knee-wall-calf').map((i) => i.sets),
     );
     expect(sets).toEqual([1, 1]);
+  });
+
+  it('take place where the client is then: the plan, the sessions and what may be planned later know it', async () => {
+    const client = await aClient(h);
+    const bed = placeOfKind('bed', 'home');
+    const intake = { ...intakeBody([]), about: { ...NOTHING_KNOWN, places: [bed], times: ['evening'] } };
+    await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(intake).expect(200);
+    const known = (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as PlanningView;
+    expect([known.places, known.times]).toEqual([[bed], ['evening']]);
+    const away = dayPlanBody({ id: 'away', name: 'Away', weekdays: [2], placeId: 'elsewhere' });
+    const block = await plan(client, { dayPlans: [dayPlanBody({ weekdays: [1, 3], placeId: 'home' }), away] });
+    // A calf against a wall is nothing for a bed, so it is done only where nothing is known of the place.
+    const places = await Promise.all(
+      (await sessionsOf(client)).map(async (s) => {
+        const { place, items } = (await h.agent.get(`/api/v1/sessions/${s.id}`).expect(200)).body as Session;
+        expect(items.some((i) => i.exerciseId === 'bent-knee-wall-calf')).toBe(place === null);
+        return place?.id ?? null;
+      }),
+    );
+    expect(places).toContain(null);
+    // A place that came later can be chosen for the running block, and the others stay as they were published.
+    const gym = placeOfKind('gym', 'gym');
+    const later = { ...intake, about: { ...intake.about, places: [{ ...bed, things: ['strap'] }, gym] } };
+    await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(later).expect(200);
+    const dayPlans = [dayPlanBody({ weekdays: [1, 3], placeId: 'gym' })];
+    const after = (await revise(block, { dayPlans, reason: 'At the gym' }).expect(200)).body as Block;
+    expect(after.basis!.places).toEqual([bed, gym]);
   });
 
   it('are inherited by sessions; what was set on one by hand stays with the next revision', async () => {

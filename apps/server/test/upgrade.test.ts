@@ -62,7 +62,10 @@ describe('a studio of the version before', () => {
       gentleGroups: ['soleus'],
     });
     const screening = (await coach.get(`/api/v1/clients/${client}/screening`).expect(200)).body;
-    expect(screening.intakes[0].about).toMatchObject({ place: 'bed only', aims: ['squat'], props: ['roller'] });
+    expect(screening.intakes[0].about).toMatchObject({
+      aims: ['squat'],
+      places: [{ kind: 'bed', things: ['cushion', 'roller'], floor: false }],
+    });
     const [assessment] = (await coach.get(`/api/v1/clients/${client}/assessments`).expect(200)).body;
     expect(assessment.readings.map((r: { value: number }) => r.value)).toEqual([8, 8.5, 12, 12.5]);
     expect(assessment.events).toMatchObject([{ kind: 'skipped', reason: 'No time' }]);

@@ -1,6 +1,7 @@
 import type {
   BlockDraft,
   ClientPlace,
+  PreferredTime,
   LeftOutFact,
   LimitFact,
   MuscleGroupId,
@@ -84,6 +85,8 @@ export interface PlanningView extends PlanMeasured {
   readonly turns: readonly NeededTurn[];
   /** Where the client stretches. */
   readonly places: readonly ClientPlace[];
+  /** Times of day that suit them. */
+  readonly times: readonly PreferredTime[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */
   readonly startingDoses: readonly {
     readonly group: MuscleGroupId;

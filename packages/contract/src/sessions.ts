@@ -1,5 +1,6 @@
 import type {
   BodyRegionId,
+  ClientPlace,
   LoadUnit,
   MuscleGroupId,
   PurposeId,
@@ -66,6 +67,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly timings?: StudioTimings;
   /** Groups of the block's lanes, the most important first. */
   readonly ranked: readonly MuscleGroupId[];
+  /** Where it takes place, with what is at hand there; null for anywhere. A phone may still hold a session from before this was said. */
+  readonly place?: ClientPlace | null;
   /** How far the week has come. */
   readonly weekWork: readonly WeekWork[];
   /** The other sessions of the block within a week of this one. */

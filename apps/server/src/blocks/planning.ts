@@ -6,12 +6,11 @@ import {
   daysBetween,
   endOfBlock,
   MUSCLE_GROUP_IDS,
-  homePlace,
   returnShare,
   tighterSide,
   type BlockDraft,
   type Caution,
-  type ClientPlace,
+  type About,
   type PlainDate,
   type PlanContext,
   type PlannedWeek,
@@ -75,10 +74,10 @@ async function measuredOf(
   };
 }
 
-/** Where a client stretches, from the newest asking; nowhere in particular when nobody has asked. */
-async function placesOf(data: StudioData, clientId: string): Promise<readonly ClientPlace[]> {
+/** Where and when a client stretches, from the newest asking; nowhere in particular when nobody has asked. */
+async function whereAndWhen(data: StudioData, clientId: string): Promise<Pick<About, 'places' | 'times'>> {
   const latest = await latestIntake(data, clientId);
-  return latest ? [homePlace(aboutFrom(latest.about))] : [];
+  return latest ? aboutFrom(latest.about) : { places: [], times: [] };
 }
 
 /** What a plan for a client is made from as things are now. */
@@ -88,7 +87,7 @@ export async function basisNow(
   timeZone: string,
   today: PlainDate,
 ): Promise<PlanBasis> {
-  return basisOf(client, await measuredOf(data, client, timeZone, today), await placesOf(data, client.id));
+  return basisOf(client, await measuredOf(data, client, timeZone, today), (await whereAndWhen(data, client.id)).places);
 }
 
 /** What the builder needs to know of a client on the first day of a block. */
@@ -149,9 +148,11 @@ export async function planningView(
   today: PlainDate,
 ): Promise<PlanningView> {
   const measured = await measuredOf(data, client, timeZone, today);
+  const { places, times } = await whereAndWhen(data, client.id);
   return {
     ...measured,
-    places: await placesOf(data, client.id),
+    places,
+    times,
     startingDoses: await startingDosesOf(data, client.id, today),
   };
 }

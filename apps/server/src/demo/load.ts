@@ -17,8 +17,7 @@ import {
   type LaneDraft,
   type MuscleGroupId,
   type PlainDate,
-  dayPlanOf,
-  homePlace,
+  firstDayPlanOf,
   placed,
   type PlacedDayPlan,
   type Technique,
@@ -228,8 +227,8 @@ async function loadClient(
   if (demo.assessmentWeeks.includes(0)) await measure(data, id, demo, assessmentDate(0), 0, planner, random);
   if (demo.block) {
     const { groups, weeks } = demo.block;
-    const home = homePlace({ ...NOTHING_KNOWN, ...demo.about });
-    const dayPlans = [{ ...dayPlanOf(demo.body), placeId: demo.yes === null ? null : home.id }];
+    const { places, times } = demo.yes === null ? { places: [], times: [] } : { ...NOTHING_KNOWN, ...demo.about };
+    const dayPlans = [firstDayPlanOf(demo.body, places, times)];
     await createBlock(
       data,
       id,
@@ -247,7 +246,7 @@ async function loadClient(
         smallestPlate: null,
         reason: 'First plan',
         lanes: groups.map((g) =>
-          demoLane(g as MuscleGroupId, demo.block?.styles?.[g] ?? 'steady-hold', placed(dayPlans, [home])),
+          demoLane(g as MuscleGroupId, demo.block?.styles?.[g] ?? 'steady-hold', placed(dayPlans, places)),
         ),
       },
       planner,

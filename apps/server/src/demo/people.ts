@@ -1,4 +1,4 @@
-import type { About, Answers, QuestionId } from '@yandle/core';
+import { placeOfKind, type About, type Answers, type QuestionId } from '@yandle/core';
 import type { ClearanceBody, ClientBody, SelfReportBody, PrioritiesBody, GoalBody, StudyBody } from '@yandle/contract';
 
 /** All people and places here are invented. */
@@ -95,7 +95,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       aims: ['heels-sit', 'squat'],
       sittingHours: 5,
       sport: 'gardening, hill walks',
-      props: ['strap', 'block'],
+      places: [placeOfKind('home', 'home', ['strap', 'block', 'sofa']), placeOfKind('gym', 'gym')],
       times: ['evening'],
       heightCm: 168,
       dominantSide: 'right',
@@ -130,6 +130,12 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
       trainingDays: [2, 4, 7],
       minutesPerSession: 25,
     },
+    about: {
+      training: 'runs four days a week',
+      sport: 'running',
+      times: ['after training'],
+      places: [placeOfKind('home', 'home', ['step', 'weight'])],
+    },
     age: 29,
     lead: 0,
     tests: [
@@ -160,7 +166,7 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     },
     yes: ['balance', 'pressure'],
     details: { balance: ['unsteady'], pressure: ['controlled'] },
-    about: { aims: ['squat'], place: 'chair only', times: ['morning'] },
+    about: { aims: ['squat'], places: [placeOfKind('chair')], times: ['morning'] },
     age: 71,
     lead: 1,
     tests: [

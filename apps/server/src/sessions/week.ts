@@ -3,6 +3,9 @@ import {
   boutCount,
   boutOf,
   isLoaded,
+  placed,
+  type ClientPlace,
+  type PlacedDayPlan,
   type FindExercise,
   type MuscleGroupId,
   type SessionItem,
@@ -18,6 +21,8 @@ import { sessionItem } from './item.js';
 /** What of the block a session hangs together with. */
 export interface Around {
   readonly ranked: readonly MuscleGroupId[];
+  /** Where it takes place; null for anywhere. */
+  readonly place: ClientPlace | null;
   readonly weekWork: readonly WeekWork[];
   readonly near: readonly SpacedSession[];
 }
@@ -32,17 +37,21 @@ export interface Surroundings {
   readonly planned: readonly Planned[];
   readonly runs: readonly RunEntity[];
   readonly logs: readonly SetLogEntity[];
-  /** Groups in the order of a published block, by block and revision. */
-  readonly ranked: ReadonlyMap<string, readonly MuscleGroupId[]>;
+  /** What was published, by block and revision. */
+  readonly published: ReadonlyMap<string, Published>;
+}
+
+/** What a session takes from the revision that it was published with. */
+interface Published {
+  /** Groups in the order of the lanes. */
+  readonly ranked: readonly MuscleGroupId[];
+  readonly dayPlans: readonly PlacedDayPlan[];
 }
 
 const revisionKey = (s: Pick<SessionEntity, 'blockId' | 'revisionNumber'>): string =>
   `${s.blockId} ${s.revisionNumber}`;
 
-async function rankedGroups(
-  data: StudioData,
-  sessions: readonly SessionEntity[],
-): Promise<Map<string, MuscleGroupId[]>> {
+async function publishedWith(data: StudioData, sessions: readonly SessionEntity[]): Promise<Map<string, Published>> {
   const revisions = await data.find(RevisionEntity, {
     blockId: In([...new Set(sessions.map((s) => s.blockId))]),
     number: In([...new Set(sessions.map((s) => s.revisionNumber))]),
@@ -55,7 +64,10 @@ async function rankedGroups(
   return new Map(
     revisions.map((r) => [
       revisionKey({ blockId: r.blockId, revisionNumber: r.number }),
-      lanes.filter((l) => l.revisionId === r.id).map((l) => l.group),
+      {
+        ranked: lanes.filter((l) => l.revisionId === r.id).map((l) => l.group),
+        dayPlans: placed(r.choices.dayPlans, r.basis?.places),
+      },
     ]),
   );
 }
@@ -63,7 +75,7 @@ async function rankedGroups(
 /** Reads what stands around some sessions, with a number of statements that does not grow with them. */
 export async function surroundingsOf(data: StudioData, sessions: readonly SessionEntity[]): Promise<Surroundings> {
   const weeks = sessions.map((s) => s.week);
-  const [rows, ranked] = await Promise.all([
+  const [rows, published] = await Promise.all([
     data.find(
       SessionEntity,
       {
@@ -72,7 +84,7 @@ export async function surroundingsOf(data: StudioData, sessions: readonly Sessio
       },
       { order: { date: 'ASC' } },
     ),
-    rankedGroups(data, sessions),
+    publishedWith(data, sessions),
   ]);
   const sessionId = In(rows.map((r) => r.id));
   const [items, runs] = await Promise.all([
@@ -86,7 +98,7 @@ export async function surroundingsOf(data: StudioData, sessions: readonly Sessio
     session,
     items: items.filter((i) => i.sessionId === session.id).map(sessionItem),
   }));
-  return { planned, runs, logs, ranked };
+  return { planned, runs, logs, published };
 }
 
 /** Bouts done of every item of a session, by place: the side that had fewer. */
@@ -122,8 +134,10 @@ export function weekAround(all: Surroundings, session: SessionEntity, find: Find
       });
     });
   }
+  const published = all.published.get(revisionKey(session));
   return {
-    ranked: all.ranked.get(revisionKey(session)) ?? [],
+    ranked: published?.ranked ?? [],
+    place: published?.dayPlans.find((p) => p.id === session.dayPlanId)?.place ?? null,
     weekWork: [...work.values()],
     near: block
       .filter((p) => p.session.id !== session.id && Math.abs(p.session.week - session.week) <= 1)

@@ -12,7 +12,7 @@ import {
 } from '@yandle/core';
 import Joi from 'joi';
 import type { CreateBlockBody, MoveSessionBody, UpdateBlockBody } from '../blocks.js';
-import { date, id, line, version } from './common.js';
+import { date, id, line, shortId, version } from './common.js';
 import { lockedCell } from './prescription.js';
 
 const slug = (what: string) =>
@@ -40,10 +40,6 @@ export const lanePlan = {
   untilWeek: week().allow(null).required(),
 };
 
-const dayPlanId = () =>
-  Joi.string()
-    .max(40)
-    .pattern(/^[\w-]+$/);
 const sameUse = (a: TechniqueExercise, b: TechniqueExercise): boolean =>
   a.technique === b.technique && a.dayPlanId === b.dayPlanId;
 /** One or two exercises a technique and day plan. */
@@ -53,7 +49,7 @@ const atMostTwo = (value: readonly TechniqueExercise[], helpers: Joi.CustomHelpe
     : value;
 
 const dayPlan = Joi.object({
-  id: dayPlanId().required(),
+  id: shortId().required(),
   name: line(60),
   weekdays: Joi.array().items(Joi.number().integer().min(1).max(7).optional()).unique().max(7).required(),
   purpose: Joi.string()
@@ -66,7 +62,7 @@ const dayPlan = Joi.object({
     .allow(null)
     .required(),
   warm: Joi.boolean().required(),
-  placeId: dayPlanId().allow(null).required(),
+  placeId: shortId().allow(null).required(),
   order: Joi.string()
     .valid(...DAY_ORDERS)
     .required(),
@@ -107,7 +103,7 @@ const lane = Joi.object({
           .valid(...TECHNIQUES)
           .required(),
         exerciseId: slug('Choose an exercise from the library.'),
-        dayPlanId: dayPlanId().allow(null).required(),
+        dayPlanId: shortId().allow(null).required(),
       }).optional(),
     )
     .unique((a: TechniqueExercise, b: TechniqueExercise) => a.exerciseId === b.exerciseId && sameUse(a, b))

@@ -76,6 +76,11 @@ export const name = (max: number = FIELD.name.max) =>
 /** A required, non-blank text. */
 export const line = (max: number) =>
   Joi.string().max(max).custom(plainText).pattern(/\S/).required().messages({ 'string.pattern.base': 'Required.' });
+/** A short id that is not a UUID: of a day plan, a place. */
+export const shortId = () =>
+  Joi.string()
+    .max(40)
+    .pattern(/^[\w-]+$/);
 /** A text that may be empty. */
 export const text = (max: number = FIELD.note.max) => Joi.string().allow('').max(max).custom(plainText).required();
 /** A version an edit started from. */

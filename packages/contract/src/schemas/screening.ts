@@ -6,17 +6,20 @@ import {
   QUESTION_IDS,
   QUESTIONS,
   questionById,
-  PLACES,
+  PLACE_BOUNDS,
+  PLACE_KINDS,
+  POSITIONS,
   AIM_IDS,
   isSided,
   SIDES,
   type About,
   type Answers,
+  type ClientPlace,
 } from '@yandle/core';
 import Joi from 'joi';
 import { FIELD } from '../limits.js';
 import type { ClearanceBody, ConsentBody, EraseAnswerBody, IntakeBody } from '../screening.js';
-import { date, name, text } from './common.js';
+import { date, name, shortId, text } from './common.js';
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 const some = (values: readonly string[]) => Joi.array().items(oneOf(values)).unique().max(values.length).required();
@@ -60,6 +63,20 @@ const answers = Joi.object<Answers>({
   )
   .messages({ 'answers.both': 'A question is answered yes or no, not both.' });
 
+const place = Joi.object<ClientPlace>({
+  id: shortId().required(),
+  name: name(PLACE_BOUNDS.name),
+  kind: oneOf(PLACE_KINDS).required(),
+  positions: some(POSITIONS),
+  floor: Joi.boolean().strict().required(),
+  things: some(PROP_IDS),
+  substitutes: Joi.array()
+    .items(Joi.object({ thing: oneOf(PROP_IDS).required(), instead: name(PLACE_BOUNDS.instead) }).optional())
+    .unique('thing')
+    .max(PROP_IDS.length)
+    .required(),
+});
+
 const about = Joi.object<About>({
   heightCm: Joi.number().min(FIELD.height.min).max(FIELD.height.max).allow(null).required(),
   massKg: Joi.number().min(FIELD.mass.min).max(FIELD.mass.max).allow(null).required(),
@@ -78,8 +95,12 @@ const about = Joi.object<About>({
     .unique('region')
     .max(BODY_REGION_IDS.length)
     .required(),
-  props: some(PROP_IDS),
-  place: oneOf(PLACES).required(),
+  places: Joi.array()
+    .items(place.optional())
+    .unique('id')
+    .min(PLACE_BOUNDS.count.min)
+    .max(PLACE_BOUNDS.count.max)
+    .required(),
   times: some(PREFERRED_TIMES),
   aims: some(AIM_IDS),
 });

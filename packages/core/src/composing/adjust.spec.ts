@@ -1,3 +1,4 @@
+import { placeOfKind } from '../screening/place.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
@@ -100,7 +101,7 @@ describe('alternatives', () => {
   it('are for the same group and technique, keep the dose, and come nearest first', () => {
     const found = alternatives(item('supine-strap-hamstring'), exerciseById('supine-strap-hamstring'), {
       allowed: EXERCISES,
-      equipment: things,
+      place: placeOfKind('home', 'home', things),
       inSession: ['supine-hands-hamstring'],
     });
     expect(found.length).toBeGreaterThan(1);
@@ -124,7 +125,7 @@ describe('alternatives', () => {
     });
     const found = alternatives(push, exerciseById('supine-strap-hamstring'), {
       allowed: EXERCISES,
-      equipment: [],
+      place: placeOfKind('home'),
       inSession: [],
     });
     for (const a of found) expect(boutOf(a.item, a.exercise).technique).toBe('contract-relax');
@@ -135,7 +136,7 @@ describe('alternatives', () => {
     const { allowed, leftOut } = splitAllowed(EXERCISES, cautionsFor({ yes: ['floor'], no: [], regions: {} }, 40));
     const found = alternatives(item('heel-on-chair-hamstring'), exerciseById('heel-on-chair-hamstring'), {
       allowed,
-      equipment: things,
+      place: placeOfKind('home', 'home', things),
       inSession: [],
     });
     const off = new Set(leftOut.map((l) => l.exercise.id));

@@ -3,10 +3,10 @@ import { isOnHold } from '../session/on-hold.js';
 import type { ObjectionFact } from './facts.js';
 import { sameTurn, type Exercise } from '../catalogue/exercise.js';
 import { serves } from '../catalogue/forms.js';
-import { EVERYDAY_PROPS } from '../catalogue/props.js';
 import { EXPERIENCES } from '../planning/limits.js';
 import { onlyByHand } from '../catalogue/by-hand.js';
 import { cautionsAgainst } from '../screening/limits.js';
+import { missingAt } from '../screening/place.js';
 import { amountOf, withAmount, type Bout } from '../technique/prescription.js';
 import { unitOf } from '../technique/catalogue.js';
 import { sectionOf } from '../session/order.js';
@@ -78,7 +78,9 @@ function objection(exercise: Exercise, need: ComposeNeed, request: ComposeReques
     return { code: 'spine-after-waking' };
   if (!request.positions.includes(exercise.position))
     return { code: 'position', args: { position: exercise.position } };
-  const missing = exercise.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !request.equipment.includes(p));
+  const bars = missingAt(exercise, request.place);
+  const missing = bars.flatMap((b) => (b.code === 'thing' ? [b.thing] : []));
+  if (missing.length < bars.length) return { code: 'position', args: { position: exercise.position } };
   if (missing.length > 0) return { code: 'needs', args: { props: missing } };
   const wanted = request.keep.includes(exercise.id) || request.known.includes(exercise.id);
   if (!wanted && onlyByHand(exercise, technique)) return { code: 'only-by-hand' };

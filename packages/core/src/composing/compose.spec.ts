@@ -1,3 +1,4 @@
+import { placeOfKind } from '../screening/place.js';
 import { shortfallWords } from '../words/composing.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -67,7 +68,9 @@ describe('compose', () => {
         }),
         fc.integer({ min: 60, max: 2400 }),
         (needs, budgetSeconds) => {
-          const made = session(request(needs, { budgetSeconds, cautions, experience: 'beginner', equipment: [] }));
+          const made = session(
+            request(needs, { budgetSeconds, cautions, experience: 'beginner', place: placeOfKind('home') }),
+          );
           expect(made.totalSeconds).toBeLessThanOrEqual(Math.max(budgetSeconds, 0));
           expect(buildTimeline(made.items).totalSeconds).toBe(made.totalSeconds);
           for (const item of made.items) {

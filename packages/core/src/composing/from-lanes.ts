@@ -8,7 +8,7 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { rankIn, type PlacedDayPlan } from '../planning/day-plan/day-plan.js';
-import { missingAt } from '../planning/day-plan/place.js';
+import { missingAt } from '../screening/place.js';
 import { isListed } from '../planning/plan-timing.js';
 import { sharedBouts } from '../planning/week/lane-items.js';
 import type { Technique } from '../technique/catalogue.js';

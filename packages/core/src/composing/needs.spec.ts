@@ -1,3 +1,4 @@
+import { placeOfKind } from '../screening/place.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exerciseById, EXERCISES } from '../catalogue/exercises.js';
@@ -64,7 +65,9 @@ describe('candidatesFor', () => {
 
   it('says of everything that serves a need whether it may be chosen, and if not why', () => {
     const r = request([hams], {
-      equipment: [],
+      place: placeOfKind('home'),
+      // As if nothing could stand in for its strap.
+      exercises: EXERCISES.map((e) => (e.id === 'supine-strap-hamstring' ? { ...e, substitute: '' } : e)),
       positions: POSITIONS.filter((p) => p !== 'standing'),
       cautions: cautionsFor({ yes: ['disc'], no: [], regions: {} }, 40),
       never: ['supine-hands-hamstring'],

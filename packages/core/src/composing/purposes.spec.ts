@@ -1,4 +1,6 @@
+import { placeOfKind } from '../screening/place.js';
 import { clashWords } from '../words/composing.js';
+import { EXERCISES } from '../catalogue/exercises.js';
 import { describe, expect, it } from 'vitest';
 import { muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { exerciseById } from '../catalogue/exercises.js';
@@ -79,7 +81,8 @@ describe('demands that clash', () => {
   });
 
   it('names what may not be in, and why', () => {
-    const c = clash(request(needs, { keep: ['supine-strap-hamstring'], equipment: [] }));
+    const exercises = EXERCISES.map((e) => ({ ...e, substitute: '' }));
+    const c = clash(request(needs, { keep: ['supine-strap-hamstring'], place: placeOfKind('home'), exercises }));
     expect(c.why).toMatchObject([
       { code: 'cannot-be-in', args: { because: { code: 'needs', args: { props: ['strap'] } } } },
     ]);

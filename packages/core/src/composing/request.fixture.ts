@@ -27,7 +27,7 @@ export function request(needs: readonly ComposeNeed[], over: Partial<ComposeRequ
     needs,
     exercises: EXERCISES,
     cautions: [],
-    equipment: ['strap', 'band', 'roller', 'ball', 'block', 'stick', 'weight', 'step', 'sofa', 'rope'],
+    place: null,
     experience: 'experienced',
     positions: POSITIONS,
     purpose: 'own',

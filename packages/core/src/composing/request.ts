@@ -2,11 +2,11 @@ import type { OnHold } from '../session/on-hold.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import type { PropId } from '../catalogue/props.js';
 import { boutDose } from '../dose/dose.js';
 import type { Position, Turn } from '../catalogue/rom-test.js';
 import type { Experience } from '../planning/limits.js';
 import type { Caution } from '../screening/cautions.js';
+import type { ClientPlace } from '../screening/place.js';
 import { amountOf, type Bout } from '../technique/prescription.js';
 import type { Timings } from '../technique/timings.js';
 import type { PurposeId } from '../session/purpose.js';
@@ -38,10 +38,10 @@ export interface ComposeRequest {
   /** Exercises to choose from; those not archived, in order of preference. */
   readonly exercises: readonly Exercise[];
   readonly cautions: readonly Caution[];
-  /** Equipment beyond what every home has. */
-  readonly equipment: readonly PropId[];
+  /** Where it takes place, with what is at hand there; null for anywhere. */
+  readonly place: ClientPlace | null;
   readonly experience: Experience;
-  /** Positions possible where the session takes place. */
+  /** Positions to choose from; those that the place rules out are left out besides. */
   readonly positions: readonly Position[];
   readonly purpose: PurposeId;
   /** Groups that were trained before, for a session after training. */

@@ -1,9 +1,9 @@
 import type { AlternativeFact } from './facts.js';
 import { sameTurn, type Exercise } from '../catalogue/exercise.js';
-import { EVERYDAY_PROPS, type PropId } from '../catalogue/props.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
 import { boutOf, type SessionItem } from '../session/item.js';
+import { missingAt, thingsMissingAt, type ClientPlace } from '../screening/place.js';
 import { clipped } from './candidates.js';
 
 /** Another exercise for the same work. */
@@ -21,33 +21,35 @@ export interface Alternative {
 export interface SwapContext {
   /** Exercises that may be done: those a caution or a stop sign speaks against are left out already. */
   readonly allowed: readonly Exercise[];
-  readonly equipment: readonly PropId[];
+  /** Where the session takes place; null for anywhere. */
+  readonly place: ClientPlace | null;
   /** Exercises of the session: none is taken twice. */
   readonly inSession: readonly string[];
 }
 
 /**
- * Exercises for the same group and technique instead of an item's, best first: no dose lost, nothing to fetch that is not at hand, same
+ * Exercises for the same group and technique instead of an item's, in a position that is possible there, best first: no dose lost, nothing to fetch that is not at hand, same
  * position, same way with the sides, nearest in level, most groups in common; then as the library has them.
  */
 export function alternatives(
   item: SessionItem,
   exercise: Exercise,
-  { allowed, equipment: things, inSession }: SwapContext,
+  { allowed, place, inSession }: SwapContext,
 ): Alternative[] {
   const bout = boutOf(item, exercise);
-  const missing = (e: Exercise): PropId[] => e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !things.includes(p));
   const shared = (e: Exercise): number => e.secondary.filter((g) => exercise.secondary.includes(g)).length;
   const ranked = allowed
     .filter((e) => e.primary === exercise.primary && e.id !== exercise.id && !inSession.includes(e.id))
     .filter((e) => techniquesOf(e).includes(bout.technique) && sameTurn(e, exercise))
+    .filter((e) => missingAt(e, place).every((b) => b.code === 'thing'))
     .map((e, at) => {
       const asked = clipped(bout, e);
       const { technique, bonus, ...rest } = asked;
+      const things = thingsMissingAt(e, place);
       const lost = Math.max(0, sessionDose(bout) - sessionDose(asked));
       const key = [
         lost,
-        missing(e).length,
+        thingsMissingAt(e, place).length,
         Number(e.position !== exercise.position),
         Number(e.sides !== exercise.sides),
         Math.abs(e.difficulty - exercise.difficulty),
@@ -66,7 +68,7 @@ export function alternatives(
       const facts: AlternativeFact[] = [
         lost > 0 ? { code: 'less-dose', args: { seconds: lost } } : { code: 'same-dose' },
         { code: 'position', args: { position: e.position, same: e.position === exercise.position } },
-        ...(missing(e).length > 0 ? [{ code: 'needs' as const, args: { props: missing(e) } }] : []),
+        ...(things.length > 0 ? [{ code: 'needs' as const, args: { props: things } }] : []),
         ...(harder === 0 ? [] : [{ code: harder < 0 ? ('easier' as const) : ('harder' as const) }]),
         ...(e.secondary.length > 0 ? [{ code: 'also-stretches' as const, args: { groups: e.secondary } }] : []),
       ];

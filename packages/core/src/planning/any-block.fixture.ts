@@ -13,7 +13,7 @@ import { PROP_IDS } from '../catalogue/props.js';
 import { POSITIONS } from '../catalogue/rom-test.js';
 import { addDays } from '../schedule/plain-date.js';
 import { DAY_ORDERS, type PlacedDayPlan } from './day-plan/day-plan.js';
-import type { ClientPlace } from './day-plan/place.js';
+import type { ClientPlace } from '../screening/place.js';
 import { EXPERIENCES, type PlanClient } from './limits.js';
 import type { BlockInput, LaneExercise, LaneInput } from './plan.js';
 

@@ -1,7 +1,7 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import type { Timings } from '../technique/timings.js';
-import type { ClientPlace } from './day-plan/place.js';
+import type { ClientPlace } from '../screening/place.js';
 import type { PlanClient } from './limits.js';
 
 /** What a client's record says of how they may be planned. */
@@ -34,14 +34,24 @@ export function basisOf(record: PlanRecord, measured: PlanMeasured, places: read
   return { experience, trainingDays, gentleGroups, minutesPerSession, timings, hypermobile, tighter, places };
 }
 
+/** Places as a plan was published with them, and those that have come since. */
+export function placesKept(
+  published: readonly ClientPlace[] = [],
+  now: readonly ClientPlace[] = [],
+): readonly ClientPlace[] {
+  return [...published, ...now.filter((p) => !published.some((x) => x.id === p.id))];
+}
+
 /**
- * What a change of a published block is planned from: what it was published from, but for what guards a body, of which the stricter counts.
+ * What a change of a published block is planned from: what it was published from, but for what guards a body, of which the stricter counts, and
+ * places that have come since.
  * @param published null for a block from before this was kept
  */
 export function keptBasis(published: PlanBasis | null, now: PlanBasis): PlanBasis {
   if (published === null) return now;
   return {
     ...published,
+    places: placesKept(published.places, now.places),
     hypermobile: published.hypermobile || now.hypermobile,
     gentleGroups: [...new Set([...published.gentleGroups, ...now.gentleGroups])],
   };

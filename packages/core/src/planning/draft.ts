@@ -9,7 +9,7 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
 import type { Assistance, LoadUnit } from '../technique/prescription.js';
 import type { DayPlan, PlacedDayPlan } from './day-plan/day-plan.js';
-import type { ClientPlace } from './day-plan/place.js';
+import type { ClientPlace } from '../screening/place.js';
 import type { PlanClient } from './limits.js';
 import type { AwayDates, BlockInput, LaneExercise, LaneInput, LaterStyle, LockedCell, PlannedWeek } from './plan.js';
 

@@ -1,5 +1,5 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { PlaceBar } from './day-plan/place.js';
+import type { PlaceBar } from '../screening/place.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { LoadUnit, Variable } from '../technique/prescription.js';
 

@@ -4,8 +4,8 @@ import { reachLine, reachWayWords } from '../words/reach.js';
 import { leftOutWords } from '../words/plan.js';
 import { forAll } from './any-block.fixture.js';
 import { buildBlock } from './block.js';
-import { homePlace } from './day-plan/home-place.js';
-import { missingAt } from './day-plan/place.js';
+import { placeOfKind } from '../screening/place.js';
+import { missingAt } from '../screening/place.js';
 import { dayPlanOf } from './day-plan/day-plan.js';
 import { reachOf, waysToReach } from './reach.js';
 import { adult, ask, steady } from './rules.fixture.js';
@@ -57,14 +57,15 @@ describe('reach', () => {
 });
 
 describe('a place', () => {
-  const home = homePlace({ place: 'chair only', props: [] });
+  const home = placeOfKind('chair');
   it('says what an exercise asks that it has not', () => {
-    expect(missingAt(exerciseById('supine-strap-hamstring'), home).map((b) => b.code)).toEqual(['position', 'thing']);
+    const strap = { ...exerciseById('supine-strap-hamstring'), substitute: '' };
+    expect(missingAt(strap, home).map((b) => b.code)).toEqual(['position', 'thing']);
     expect(missingAt(calf, home)).toEqual([]);
-    const bed = homePlace({ place: 'bed only', props: ['strap'] });
+    const bed = placeOfKind('bed', 'home', ['strap']);
     expect(missingAt(exerciseById('supine-strap-hamstring'), bed)).toEqual([]);
     const towel = { ...bed, things: [], substitutes: [{ thing: 'strap' as const, instead: 'a towel' }] };
-    expect(missingAt(exerciseById('supine-strap-hamstring'), towel)).toEqual([]);
+    expect(missingAt(strap, towel)).toEqual([]);
   });
 
   it('takes a lane out of a day plan, and says what would make it possible', () => {

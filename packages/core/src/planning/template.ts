@@ -7,7 +7,7 @@ import { BLOCK_BOUNDS } from './bounds.js';
 import { chooseExercises, type AllowedExercises } from './exercise-choice/choose-exercises.js';
 import { newLane, placed, type BlockDraft, type LaneDraft } from './draft.js';
 import type { DayPlan } from './day-plan/day-plan.js';
-import type { ClientPlace } from './day-plan/place.js';
+import type { ClientPlace } from '../screening/place.js';
 import { firstStep, stepAt } from './progression/start.js';
 import type { PlanClient } from './limits.js';
 import { LaneStyles } from './week/lane-styles.js';

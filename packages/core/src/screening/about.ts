@@ -1,6 +1,7 @@
 import type { BodyRegionId } from '../anatomy/body-region.js';
 import type { Side } from '../anatomy/side.js';
 import type { PropId } from '../catalogue/props.js';
+import { placeOfKind, type ClientPlace } from './place.js';
 
 /** Aims that clients bring, and the tests that measure them. Common practice, no source. */
 export const AIMS = [
@@ -22,10 +23,6 @@ export const AIM_IDS: readonly AimId[] = AIMS.map((w) => w.id);
 export const PREFERRED_TIMES = ['on waking', 'morning', 'midday', 'evening', 'after training'] as const;
 export type PreferredTime = (typeof PREFERRED_TIMES)[number];
 
-/** Where a client can stretch. */
-export const PLACES = ['mat', 'bed only', 'chair only'] as const;
-export type Place = (typeof PLACES)[number];
-
 /** How much a region bothers, 0-10. */
 export interface RegionScore {
   readonly region: BodyRegionId;
@@ -45,9 +42,8 @@ export interface About {
   readonly history: string;
   /** What hurts or bothers, each region once, 0 nothing to 10 worst. */
   readonly complaints: readonly RegionScore[];
-  /** Equipment beyond those of every home. */
-  readonly props: readonly PropId[];
-  readonly place: Place;
+  /** Where the client stretches, the usual place first. */
+  readonly places: readonly ClientPlace[];
   readonly times: readonly PreferredTime[];
   readonly aims: readonly AimId[];
 }
@@ -61,18 +57,28 @@ export const NOTHING_KNOWN: About = {
   sittingHours: null,
   history: '',
   complaints: [],
-  props: [],
-  place: 'mat',
+  places: [placeOfKind('home')],
   times: [],
   aims: [],
 };
 
+/** What was stored of a client: all of it, or what was asked by then. */
+export interface StoredAbout extends Partial<About> {
+  /** One place and its equipment, as they were asked before a client could have several. */
+  readonly place?: 'mat' | 'bed only' | 'chair only';
+  readonly props?: readonly PropId[];
+}
+
+const KIND_BEFORE = { mat: 'home', 'bed only': 'bed', 'chair only': 'chair' } as const;
+
 /**
  * What was answered before a field existed, or kept in a browser since, with nothing known of the rest.
- * @example aboutFrom({ heightCm: 170 }).place // 'mat'
+ * @example aboutFrom({ place: 'bed only', props: ['strap'] }).places[0].things // ['cushion', 'strap']
  */
-export function aboutFrom(stored: Partial<About>): About {
-  return { ...NOTHING_KNOWN, ...stored };
+export function aboutFrom(stored: StoredAbout): About {
+  const { place, props, ...rest } = stored;
+  const before = place || props ? { places: [placeOfKind(KIND_BEFORE[place ?? 'mat'], undefined, props)] } : {};
+  return { ...NOTHING_KNOWN, ...before, ...rest };
 }
 
 /** Tests that measure what a client aims, each once, in the order of the aims. */

@@ -1,3 +1,4 @@
+import { placeOfKind } from './place.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMANDS } from '../catalogue/demand.js';
@@ -154,7 +155,7 @@ describe('nothing forbidden passes', () => {
           expectFree(items, cautions, 'plan');
           for (const item of items.slice(0, 1)) {
             const e = exerciseById(item.exerciseId);
-            const found = alternatives(item, e, { allowed, equipment: [], inSession: [] });
+            const found = alternatives(item, e, { allowed, place: placeOfKind('home'), inSession: [] });
             seen.swap += found.length;
             // A swap keeps how it is done: what another way of doing it would forbid is judged where it is saved.
             if (e.technique === boutOf(item, e).technique)
@@ -221,7 +222,11 @@ describe('nothing forbidden passes', () => {
           ...alternatives(
             { exerciseId: 'bent-knee-wall-calf', sets: 1, holdSeconds: 30, sensation: 3, firstSide: 'left' },
             exerciseById('bent-knee-wall-calf'),
-            { allowed: splitAllowed(library, cautions).allowed, equipment: mine.props, inSession: [] },
+            {
+              allowed: splitAllowed(library, cautions).allowed,
+              place: placeOfKind('home', 'home', mine.props),
+              inSession: [],
+            },
           ).map((a) => a.exercise.id),
           ...candidatesFor(
             request([need(mine.primary)], {

@@ -1,4 +1,5 @@
 import type { Side } from '../anatomy/side.js';
+import type { PropId } from '../catalogue/props.js';
 import type { Beat } from '../technique/beats.js';
 import type { SegmentFact, SegmentKind } from '../technique/segment.js';
 
@@ -50,7 +51,7 @@ export function isWork(cue: Pick<Cue, 'kind'>): boolean {
 export type CueFact =
   | SegmentFact
   | { readonly code: 'warm-up' | 'position' | 'settle' | 'rest' }
-  | { readonly code: 'fetch'; readonly args: { readonly props: readonly string[] } }
+  | { readonly code: 'fetch'; readonly args: { readonly props: readonly PropId[] } }
   | { readonly code: 'switch'; readonly args: { readonly side: Side | null } };
 
 /** One timed instruction in a session. */

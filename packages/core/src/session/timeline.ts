@@ -1,3 +1,4 @@
+import type { PropId } from '../catalogue/props.js';
 import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { Exercise } from '../catalogue/exercise.js';
@@ -32,7 +33,7 @@ export type PlacedExercise = Pick<
 /** Where the body is, and what lies at hand, before an item begins. */
 export interface Before {
   readonly position: Position | null;
-  readonly props: readonly string[];
+  readonly props: readonly PropId[];
 }
 
 export const NOWHERE: Before = { position: null, props: [] };
@@ -65,7 +66,7 @@ function stagesOf(bout: Bout, exercise: Exercise): Exercise['stages'] {
 }
 
 /** Props of an exercise that are not at hand yet. */
-function fetched(exercise: PlacedExercise, before: Before): readonly string[] {
+function fetched(exercise: PlacedExercise, before: Before): readonly PropId[] {
   return exercise.props.filter((p) => !before.props.includes(p));
 }
 

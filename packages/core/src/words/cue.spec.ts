@@ -48,7 +48,7 @@ describe('what a cue says', () => {
 
   it('names the equipment before it is needed, and the side it goes on with', () => {
     const words = said(item('supine-strap-hamstring'));
-    expect(words).toContain('You need: strap.');
+    expect(words).toContain('You need: strap (or a towel or a belt).');
     expect(words).toContain('Other side. Right: the right leg is raised; the back of its thigh is stretched.');
   });
 

@@ -2,11 +2,13 @@ import { muscleGroupRegion } from '../anatomy/muscle-group.js';
 import { breathsIn, inBreaths } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { PUSH_AGAINST } from '../catalogue/forms.js';
+import type { ClientPlace } from '../screening/place.js';
 import type { Cue, CueKind } from '../session/cue.js';
 import type { BeatKind } from '../technique/beats.js';
 import type { RepetitionArgs, SupportArgs } from '../technique/segment.js';
 import { kindOf } from '../technique/catalogue.js';
 import { ASSISTANCE_WORDS, loadWords } from './prescription.js';
+import { thingWords } from './place.js';
 import { sideInWords } from './side.js';
 
 /** What a beat says, in one word or two. */
@@ -128,12 +130,16 @@ function workOf({ says, seconds }: Cue, exercise: Exercise): string {
 /**
  * What a cue says to the client, beside the steps of the exercise, which the player teaches.
  * @param exercise how the item is done now; null for a cue without an item
+ * @param place where it is done, for what stands in for a thing; null where nothing is known of it
  */
-export function cueWords(cue: Cue, exercise: Exercise | null): string {
+export function cueWords(cue: Cue, exercise: Exercise | null, place: ClientPlace | null = null): string {
   const { says } = cue;
   if (says.code === 'warm-up') return WARM_UP;
   if (says.code === 'rest') return 'Rest.';
-  if (says.code === 'fetch') return `You need: ${says.args.props.join(', ')}.`;
+  if (says.code === 'fetch') {
+    const things = says.args.props.map((p) => thingWords(p, exercise ?? { substitute: '' }, place));
+    return `You need: ${things.join(', ')}.`;
+  }
   if (!exercise) return '';
   if (says.code === 'leave') return leaving(exercise);
   const side = sideOf(cue, exercise).trimEnd();

@@ -1,6 +1,7 @@
 import { breathsIn } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { PUSH_AGAINST } from '../catalogue/forms.js';
+import type { ClientPlace } from '../screening/place.js';
 import { isWork, type Cue } from '../session/cue.js';
 import { LAST_SECONDS } from '../session/player.js';
 import { kindOf } from '../technique/catalogue.js';
@@ -47,10 +48,10 @@ function holding(cue: Cue, e: Exercise): string[] {
 }
 
 /** What a cue itself says, the most important first. */
-const OWN: Readonly<Record<Cue['kind'], (cue: Cue, e: Exercise) => string[]>> = {
+const OWN: Readonly<Record<Cue['kind'], (cue: Cue, e: Exercise, at: ClientPlace | null) => string[]>> = {
   'warm-up': () => ['Warm up. Easy movement.'],
   position: (cue, e) => [`${e.name}.`, ...sideOf(cue, e)],
-  prop: (cue, e) => [cueWords(cue, e)],
+  prop: (cue, e, at) => [cueWords(cue, e, at)],
   'set-up': () => [],
   entry: (_, e) => [kindOf(e.technique).begin],
   check: (_, e) => ['Without your hands first.', e.check ?? ''],
@@ -126,15 +127,21 @@ function firstBout(cues: readonly Cue[], item: number): { readonly from: number;
  * fault, the breath, or where it should not be felt. No sentence is longer than the time there is for it.
  * @param place of the cue
  * @param exercise how the item is done now; null for a cue without an item
+ * @param at where it is done; null where nothing is known of it
  */
-export function lessonOf(cues: readonly Cue[], place: number, exercise: Exercise | null): Lesson {
+export function lessonOf(
+  cues: readonly Cue[],
+  place: number,
+  exercise: Exercise | null,
+  at: ClientPlace | null = null,
+): Lesson {
   const cue = cues[place];
   if (!cue) return NOTHING;
   if (!exercise || cue.item === null)
     return { ...NOTHING, spoken: inTurn(cue.kind === 'warm-up' ? ['Warm up. Easy movement.'] : [], cue.seconds) };
   const { from, to } = firstBout(cues, cue.item);
   if (place > to) {
-    const own = inTurn(OWN[cue.kind](cue, exercise), cue.seconds);
+    const own = inTurn(OWN[cue.kind](cue, exercise, at), cue.seconds);
     const all = reminders(exercise);
     const reminder = isWork(cue) && all.length > 0 ? all[(boutsBefore(cues, place) - 1) % all.length]! : '';
     const fits = reminder !== '' && endOf(own) + speechSeconds(reminder) <= room(cue);
@@ -144,7 +151,7 @@ export function lessonOf(cues: readonly Cue[], place: number, exercise: Exercise
   let said = 0;
   for (let i = from; ; i++) {
     const here = cues[i]!;
-    const own = inTurn(OWN[here.kind](here, exercise), here.seconds);
+    const own = inTurn(OWN[here.kind](here, exercise, at), here.seconds);
     const steps = stepsIn(here, own, exercise.steps, said);
     if (i === place) return { first: true, stepsBefore: said, spoken: [...own, ...steps], reminder: '' };
     said += steps.length;

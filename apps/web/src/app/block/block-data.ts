@@ -14,6 +14,7 @@ const NO_PLANNING: PlanningView = {
   tighter: [],
   turns: [],
   places: [],
+  times: [],
   startingDoses: [],
 };
 

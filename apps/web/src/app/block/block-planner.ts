@@ -10,8 +10,9 @@ import {
   exercisesDoing,
   isPlainDate,
   newLane,
-  dayPlanOf,
+  firstDayPlanOf,
   placed,
+  placesKept,
   PLAINEST,
   basisOf,
   byNeededTurn,
@@ -156,11 +157,9 @@ export class BlockPlanner {
     );
   }
 
-  /** The kind of session that a block begins with: the client's own days and minutes, at the place of the intake. */
+  /** The kind of session that a block begins with: the client's own days and minutes, at their usual place and time. */
   firstDayPlan(): DayPlan {
-    const client = this.data.client();
-    const place = this.placesOf()[0]?.id ?? null;
-    return { ...dayPlanOf(client ?? { trainingDays: [] }), placeId: place };
+    return firstDayPlanOf(this.data.client() ?? { trainingDays: [] }, this.placesOf(), this.data.planning().times);
   }
 
   /** All lanes with exercises for the places of their day plans: those chosen before stay. */
@@ -182,7 +181,8 @@ export class BlockPlanner {
   /** Where the client stretches, as the plan knows it. */
   placesOf(renewed = false): readonly ClientPlace[] {
     const running = this.data.running();
-    return renewed || running === null ? this.data.planning().places : (running.basis?.places ?? []);
+    const now = this.data.planning().places;
+    return renewed || running === null ? now : placesKept(running.basis?.places, now);
   }
 
   /** What the builder is asked for a draft; null before the client is known. */

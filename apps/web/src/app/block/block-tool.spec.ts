@@ -28,6 +28,7 @@ const NOTHING: PlanningView = {
   tighter: [],
   turns: [],
   places: [],
+  times: [],
   startingDoses: [],
 };
 

@@ -12,6 +12,7 @@ const NOTHING: PlanningView = {
   tighter: [],
   turns: [],
   places: [],
+  times: [],
   startingDoses: [],
 };
 

@@ -23,6 +23,7 @@ const NOTHING: PlanningView = {
   tighter: [],
   turns: [],
   places: [],
+  times: [],
   startingDoses: [],
 };
 const hold = (sets: number, holdSeconds: number) => ({

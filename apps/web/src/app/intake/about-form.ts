@@ -1,18 +1,16 @@
 import { Component, computed, input, output } from '@angular/core';
 import { FIELD } from '@yandle/contract';
+import { OnePlace } from './one-place';
+import { PlacesForm } from './places-form';
 import {
   BODY_REGIONS,
-  EVERYDAY_PROPS,
   PREFERRED_TIMES,
-  PROPS,
   romTestById,
-  PLACES,
   testsOfAims,
   AIMS,
   type About,
   type BodyRegionId,
   type Side,
-  type Place,
   parseNumber,
   roundTo,
   shownLength,
@@ -22,12 +20,6 @@ import {
   typedWeight,
 } from '@yandle/core';
 
-const PLACE_WORDS: Readonly<Record<Place, string>> = {
-  mat: 'a mat on the floor',
-  'bed only': 'a bed only',
-  'chair only': 'a chair only',
-};
-
 /** A kept value as it is shown, to a tenth; empty for none. */
 const inUnit = (value: number | null, shown: (v: number) => number): string =>
   value === null ? '' : String(roundTo(shown(value), 1));
@@ -35,6 +27,7 @@ const inUnit = (value: number | null, shown: (v: number) => number): string =>
 /** What is known of a client besides the questions: aims, days, things at hand. */
 @Component({
   selector: 'y-about-form',
+  imports: [OnePlace, PlacesForm],
   templateUrl: './about-form.html',
 })
 export class AboutForm {
@@ -43,9 +36,6 @@ export class AboutForm {
   readonly changed = output<About>();
   protected readonly aims = AIMS;
   protected readonly times = PREFERRED_TIMES;
-  protected readonly places = PLACES;
-  protected readonly placeWords = PLACE_WORDS;
-  protected readonly props = PROPS.filter((p) => !EVERYDAY_PROPS.includes(p.id));
   protected readonly field = FIELD;
   protected readonly measured = computed(() =>
     testsOfAims(this.about().aims)
@@ -56,7 +46,7 @@ export class AboutForm {
   protected set(part: Partial<About>): void {
     this.changed.emit({ ...this.about(), ...part });
   }
-  protected toggle<T extends string>(key: 'aims' | 'times' | 'props', id: T): void {
+  protected toggle<T extends string>(key: 'aims' | 'times', id: T): void {
     const now: readonly string[] = this.about()[key];
     this.set({ [key]: now.includes(id) ? now.filter((x) => x !== id) : [...now, id] });
   }

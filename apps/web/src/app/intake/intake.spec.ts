@@ -193,6 +193,35 @@ describe('Intake', () => {
     expect(box().checked).toBe(false);
   });
 
+  it('takes a second place with what is there, and what stands in for what is not', async () => {
+    const screen = await open(viewOf([]));
+    await screen.press('Aims and equipment');
+    await screen.press('Add a place');
+    const box = (label: string) =>
+      [...screen.el.querySelectorAll<HTMLInputElement>('y-places-form input[type=checkbox]')].find(
+        (b) => b.parentElement!.textContent.trim() === label,
+      )!;
+    expect(box('Wall').checked).toBe(false);
+    box('Strap').click();
+    await screen.settle();
+    const instead = [...screen.el.querySelectorAll<HTMLLabelElement>('y-places-form label')].find((l) =>
+      l.textContent.includes('Instead of the roller'),
+    )!;
+    const input = instead.querySelector('input')!;
+    input.value = 'a full bottle';
+    input.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(screen.text).toContain('a full bottle for the roller');
+    await screen.press('Save today’s answers');
+    const put = screen.http.expectOne((r) => r.method === 'PUT' && r.url.includes('/intakes/'));
+    const [, second] = (put.request.body as IntakeBody).about.places;
+    expect(second).toMatchObject({
+      kind: 'bed',
+      things: ['cushion', 'strap'],
+      substitutes: [{ thing: 'roller', instead: 'a full bottle' }],
+    });
+  });
+
   it('asks again after a year, and starts empty then', async () => {
     const screen = await open(viewOf(['balance'], { dueOn: TODAY }));
     expect(screen.text).toContain('The questions are due again.');

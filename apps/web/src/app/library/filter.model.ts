@@ -1,6 +1,8 @@
 import {
   cautionsAgainst,
+  barsWords,
   EVERYDAY_PROPS,
+  missingAt,
   muscleGroupName,
   shareOf,
   type About,
@@ -42,13 +44,9 @@ export function unsuitable(e: Exercise, client: Suited): string[] {
   const out = cautionsAgainst(e, client.cautions).map(cautionTitle);
   const at = client.about;
   if (!at) return out;
-  const missing = e.props.filter((p) => !EVERYDAY_PROPS.includes(p) && !at.props.includes(p));
-  if (missing.length > 0 && !e.substitute) out.push(`no ${missing.join(', ')}`);
-  const lying = ['supine', 'prone', 'side-lying'].includes(e.position);
-  if (at.place === 'chair only' && e.position !== 'sitting on a chair' && e.position !== 'standing')
-    out.push('a chair only');
-  if (at.place === 'bed only' && !(lying && e.bed)) out.push('a bed only');
-  return out;
+  if (at.places.some((p) => missingAt(e, p).length === 0)) return out;
+  const usual = at.places[0]!;
+  return [...out, `${usual.name}: ${barsWords(missingAt(e, usual))}`];
 }
 
 /** True when every word is found somewhere in what the exercise says. */

@@ -101,7 +101,9 @@ export class PlayerView {
   /** Place of the running cue: changes only when another begins, where the clock changes all the time. */
   private readonly at = computed(() => this.player().cue);
   /** What is taught while the running cue lasts. */
-  readonly lesson = computed(() => lessonOf(this.timeline()?.cues ?? [], this.at(), this.exercise()));
+  readonly lesson = computed(() =>
+    lessonOf(this.timeline()?.cues ?? [], this.at(), this.exercise(), this.session()?.place ?? null),
+  );
   /** Seconds since the running cue began. */
   readonly seconds = computed(() => this.player().elapsedMs / 1000);
   /** The side that works: of sides in turn the one whose repetition runs. */

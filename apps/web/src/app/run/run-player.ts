@@ -189,7 +189,7 @@ export class RunPlayer {
     if (c?.kind === 'rest') return '';
     // Another form has its own way into position.
     if (c?.kind === 'position') return cueWords(c, now);
-    return c ? cueWords(c, item && this.gateway.find(item.exerciseId)) : '';
+    return c ? cueWords(c, item && this.gateway.find(item.exerciseId), this.store.session()?.place ?? null) : '';
   });
   protected readonly nextWords = computed(() => {
     const n = this.store.view.next();

@@ -11,7 +11,7 @@ import {
   type Position,
   type PurposeId,
   type SessionClash,
-  type Place,
+  type ClientPlace,
   purposeName,
   purposeWords,
   clashWords,
@@ -23,13 +23,6 @@ import {
 } from '@yandle/core';
 import { Composer } from './composer.service';
 import { SheetStore } from './sheet.store';
-
-/** Positions that a place allows. Common practice, no source. */
-const POSITIONS_OF: Readonly<Record<Place, readonly Position[]>> = {
-  mat: POSITIONS,
-  'bed only': ['supine', 'side-lying', 'prone'],
-  'chair only': ['standing', 'sitting on a chair'],
-};
 
 /** What the coach says of an exercise of the session before it is composed again. */
 type Choice = 'keep' | 'lock' | 'free' | 'never';
@@ -50,7 +43,8 @@ export class ComposePanel implements OnDestroy {
   protected readonly purpose = signal<PurposeId>(this.store.session()!.purpose);
   protected readonly minutes = signal(this.store.session()!.minutesBudget);
   protected readonly warm = signal(this.store.session()!.alreadyWarm);
-  protected readonly possible = signal<readonly Position[]>(POSITIONS_OF[this.store.place()]);
+  protected readonly place = signal<ClientPlace | null>(this.store.place());
+  protected readonly possible = signal<readonly Position[]>(this.store.place()?.positions ?? POSITIONS);
   protected readonly trained = signal<readonly MuscleGroupId[]>([]);
   private readonly choices = signal<Readonly<Record<string, Choice>>>({});
   protected readonly made = signal<Composition | SessionClash | null>(null);
@@ -109,6 +103,13 @@ export class ComposePanel implements OnDestroy {
     if (rules.minutes !== null) this.minutes.set(rules.minutes);
   }
 
+  /** A place brings the positions that are possible there. */
+  protected setPlace(id: string): void {
+    const place = this.store.places().find((p) => p.id === id) ?? null;
+    this.place.set(place);
+    this.possible.set(place?.positions ?? POSITIONS);
+  }
+
   protected toggle<T>(list: readonly T[], value: T): readonly T[] {
     return list.includes(value) ? list.filter((x) => x !== value) : [...list, value];
   }
@@ -159,7 +160,7 @@ export class ComposePanel implements OnDestroy {
       needs: this.store.needs(),
       exercises: this.store.allExercises(),
       cautions: this.store.cautions(),
-      equipment: this.store.equipment(),
+      place: this.place(),
       experience: this.store.level(),
       positions: this.possible(),
       purpose: this.purpose(),

@@ -11,6 +11,7 @@ import {
   runningList,
   sideInWords,
   targetWords,
+  thingsWords,
   unitOf,
   type Link,
   type SessionItem,
@@ -43,8 +44,8 @@ export class SheetItem {
   protected readonly sidePattern = computed(() => this.item().sidePattern ?? this.exercise().sidePattern);
   protected readonly group = computed(() => muscleGroupName(this.exercise().primary));
   protected readonly meta = computed(() => {
-    const { position, props } = this.exercise();
-    return [this.group(), position, props.length ? `needs ${props.join(', ')}` : 'nothing needed'].join(' · ');
+    const e = this.exercise();
+    return [this.group(), e.position, thingsWords(e, this.store.place())].join(' · ');
   });
   protected readonly target = targetWords;
   protected readonly list = runningList;

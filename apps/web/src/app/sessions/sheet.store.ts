@@ -14,7 +14,7 @@ import {
   timingsFor,
   cutProposals,
   type Exercise,
-  type PropId,
+  type ClientPlace,
   type SessionItem,
   isOnHold,
   isSessionOnHold,
@@ -76,14 +76,14 @@ export class SheetStore {
   readonly totalSeconds = computed(() => this.timeline()?.totalSeconds ?? 0);
   readonly over = computed(() => this.totalSeconds() - this.budgetSeconds());
   readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
-  /** Equipment: those of the intake, and whatever the plan uses already. */
-  readonly equipment = computed((): readonly PropId[] => [
-    ...new Set([
-      ...(this.context.path().value?.about?.props ?? []),
-      ...(this.session()?.plannedItems.flatMap((i) => this.find(i.exerciseId).props) ?? []),
-    ]),
-  ]);
-  readonly place = computed(() => this.context.path().value?.about?.place ?? 'mat');
+  /** Where the client stretches as far as is known, the session's own place first. */
+  readonly places = computed((): readonly ClientPlace[] => {
+    const mine = this.session()?.place ?? null;
+    const known = this.context.path().value?.about?.places ?? [];
+    return mine ? [mine, ...known.filter((p) => p.id !== mine.id)] : known;
+  });
+  /** Where this session takes place; null for anywhere. */
+  readonly place = computed((): ClientPlace | null => this.session()?.place ?? null);
   readonly clientMinutes = computed(
     () => this.context.client()?.minutesPerSession ?? this.session()?.minutesBudget ?? 0,
   );

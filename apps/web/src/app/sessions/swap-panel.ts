@@ -55,7 +55,7 @@ export class SwapPanel {
   protected readonly found = computed(() =>
     alternatives(this.item(), this.exercise(), {
       allowed: this.store.allowed(),
-      equipment: this.store.equipment(),
+      place: this.store.place(),
       inSession: this.store.session()!.items.map((i) => i.exerciseId),
     }),
   );

@@ -1,8 +1,9 @@
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
 import type { Weekday } from '../../schedule/weekday.js';
-import type { PurposeId } from '../../session/purpose.js';
+import type { PreferredTime } from '../../screening/about.js';
+import { purposeRules, type PurposeId } from '../../session/purpose.js';
 import type { PlanClient } from '../limits.js';
-import type { ClientPlace } from './place.js';
+import type { ClientPlace } from '../../screening/place.js';
 
 /** In which order the exercises of a session follow one another. */
 export const DAY_ORDERS = ['fewest changes', 'lower to upper', 'upper to lower', 'as listed'] as const;
@@ -59,6 +60,31 @@ export function dayPlanOf(
     theme: null,
     routineId: null,
   };
+}
+
+/** Purpose and name that a usual time of day gives a session: only where it is the one time that was named. Common practice, no source. */
+const TIMED: Readonly<Record<PreferredTime, Pick<DayPlan, 'name' | 'purpose'>>> = {
+  'on waking': { name: 'On waking', purpose: 'on waking' },
+  morning: { name: 'Morning', purpose: 'own' },
+  midday: { name: 'Midday', purpose: 'own' },
+  evening: { name: 'Evening', purpose: 'own' },
+  'after training': { name: 'After training', purpose: 'after training' },
+};
+
+/**
+ * The day plan that a block begins with: the client's days and minutes, at their usual place and time of day. Who stretches on waking gets a
+ * session that spares the spine, who stretches after training one that begins warm.
+ */
+export function firstDayPlanOf(
+  client: Pick<PlanClient, 'trainingDays' | 'minutesPerSession'>,
+  places: readonly Pick<ClientPlace, 'id'>[],
+  times: readonly PreferredTime[],
+): DayPlan {
+  const plain = { ...dayPlanOf(client), placeId: places[0]?.id ?? null };
+  const [time] = times;
+  if (times.length !== 1 || time === undefined) return plain;
+  const timed = TIMED[time];
+  return { ...plain, ...timed, warm: purposeRules(timed.purpose).warm };
 }
 
 /** True when a day plan is for a group. */

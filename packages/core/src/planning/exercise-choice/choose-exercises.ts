@@ -6,7 +6,7 @@ import { purposeRules } from '../../session/purpose.js';
 import type { Style } from '../../styles/style.js';
 import { PLAINEST, type Technique } from '../../technique/catalogue.js';
 import { isFor, type PlacedDayPlan } from '../day-plan/day-plan.js';
-import { missingAt } from '../day-plan/place.js';
+import { missingAt } from '../../screening/place.js';
 import { EXPERIENCES, type Experience } from '../limits.js';
 
 /** Exercises that a client may do for a group with a technique, best first. */

@@ -8,7 +8,7 @@ import type { OrderStep, Style, StylePhase } from '../../styles/style.js';
 import { isLoaded, LOADED_TECHNIQUES, PLAINEST, type Technique } from '../../technique/catalogue.js';
 import type { Assistance, LoadUnit } from '../../technique/prescription.js';
 import { isFor, type PlacedDayPlan } from '../day-plan/day-plan.js';
-import { missingAt, type PlaceBar } from '../day-plan/place.js';
+import { missingAt, type PlaceBar } from '../../screening/place.js';
 import { dayPlansOf } from '../day-plan/slots.js';
 import type { LeftOutFact, LimitFact, TechniqueBar } from '../facts.js';
 import { limitsFor, techniqueBar } from '../limits.js';

@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { EXERCISES, exerciseById } from '../catalogue/exercises.js';
+import { aboutFrom, NOTHING_KNOWN } from './about.js';
+import { missingAt, ofKind, PLACE_KINDS, placeOfKind, thingsMissingAt, withSubstitute } from './place.js';
+
+describe('places', () => {
+  it('of a bed and of a chair have nothing of a floor, and no wall that can be counted on beside a bed', () => {
+    const bed = placeOfKind('bed');
+    expect(bed.things).toEqual(['cushion']);
+    for (const e of EXERCISES.filter((x) => missingAt(x, bed).length === 0)) {
+      expect(['supine', 'side-lying', 'prone'], e.id).toContain(e.position);
+      expect(e.bed, e.id).toBe(true);
+    }
+    for (const e of EXERCISES.filter((x) => missingAt(x, placeOfKind('chair')).length === 0))
+      expect(['standing', 'sitting on a chair'], e.id).toContain(e.position);
+  });
+
+  it('leave something to do in every kind', () => {
+    for (const kind of PLACE_KINDS) {
+      const place = placeOfKind(kind);
+      expect(EXERCISES.filter((e) => missingAt(e, place).length === 0).length, kind).toBeGreaterThan(5);
+    }
+  });
+
+  it('say what is missing, until the coach names what stands in for it', () => {
+    const roll = exerciseById('outer-thigh-roll');
+    const home = placeOfKind('home');
+    expect(thingsMissingAt(roll, home)).toEqual(['roller']);
+    const with_ = withSubstitute(home, 'roller', ' a full bottle ');
+    expect(with_.substitutes).toEqual([{ thing: 'roller', instead: 'a full bottle' }]);
+    expect(thingsMissingAt(roll, with_)).toEqual([]);
+    expect(thingsMissingAt(roll, withSubstitute(with_, 'roller', ''))).toEqual(['roller']);
+  });
+
+  it('count what the exercise itself names for its one thing: a towel for the strap', () => {
+    const raise = exerciseById('supine-strap-hamstring');
+    expect(raise.substitute).not.toBe('');
+    expect(thingsMissingAt(raise, placeOfKind('home'))).toEqual([]);
+  });
+
+  it('keep what the client has when their kind changes, and lose what only the kind brought', () => {
+    const mine = placeOfKind('home', 'home', ['strap']);
+    const bed = ofKind(mine, 'bed');
+    expect(bed).toEqual({ ...placeOfKind('bed', 'home'), things: ['cushion', 'strap'] });
+    expect(ofKind({ ...mine, name: 'Flat' }, 'chair').name).toBe('Flat');
+  });
+
+  it('are read from answers of before there were several', () => {
+    expect(aboutFrom({ place: 'bed only', props: ['roller'] }).places).toEqual([
+      placeOfKind('bed', 'home', ['roller']),
+    ]);
+    expect(aboutFrom({ sport: 'hill walks' })).toEqual({ ...NOTHING_KNOWN, sport: 'hill walks' });
+    const places = [placeOfKind('gym', 'g')];
+    expect(aboutFrom({ places }).places).toEqual(places);
+  });
+});

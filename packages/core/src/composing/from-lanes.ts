@@ -15,7 +15,7 @@ import type { Technique } from '../technique/catalogue.js';
 import type { Bout } from '../technique/prescription.js';
 import type { SessionItem } from '../session/item.js';
 import { orderItems } from '../session/order.js';
-import { buildTimeline } from '../session/timeline.js';
+import { sessionSeconds, timeItem, type TimedItem } from '../session/session-seconds.js';
 import { DEFAULT_TIMINGS, type Timings } from '../technique/timings.js';
 
 /** How a lane is done. */
@@ -71,6 +71,28 @@ export function itemsOf(
   });
 }
 
+/** Puts items in order; of lists with the same exercises, whatever their amounts, the order is found once. */
+function rememberedOrder(find: FindExercise): (items: readonly SessionItem[]) => readonly SessionItem[] {
+  const known = new Map<string, readonly number[]>();
+  return (items) => {
+    const key = items.map((i) => `${i.exerciseId}|${i.technique ?? ''}|${i.link ?? ''}`).join();
+    let order = known.get(key);
+    if (!order) known.set(key, (order = orderItems(items, find).map((i) => items.indexOf(i))));
+    return order.map((i) => items[i]!);
+  };
+}
+
+/** Times items; each bout of an exercise once, however many sessions it is in. */
+function rememberedItems(find: FindExercise, timings: Timings): (item: SessionItem) => TimedItem {
+  const known = new Map<string, TimedItem>();
+  return (item) => {
+    const key = JSON.stringify(item);
+    let timed = known.get(key);
+    if (!timed) known.set(key, (timed = timeItem(item, find(item.exerciseId), timings)));
+    return timed;
+  };
+}
+
 /**
  * The dated sessions of a block: in each the lanes of its day plan, in the order that it asks for.
  * @param lanes in the order of the plan's lanes
@@ -86,6 +108,8 @@ export function sessionsOfBlock(
   fromWeek = 1,
   timings: Timings = DEFAULT_TIMINGS,
 ): DatedSession[] {
+  const inOrder = rememberedOrder(find);
+  const timed = rememberedItems(find, timings);
   return scheduleSessions(plan, startDate)
     .filter((s) => s.week >= fromWeek)
     .map(({ date, week, dayPlanId, lanes: held }) => {
@@ -99,9 +123,9 @@ export function sessionsOfBlock(
           const { sessionsPerWeek: _, ...bout } = { ...cell.prescription, sets };
           return [bout, ...cell.beforeAndAfter].flatMap((b) => itemsOf(b, lanes[lane]!, dayPlan, find));
         });
-      const items = dayPlan && isListed(dayPlan) ? listed : orderItems(listed, find);
-      const shape = { alreadyWarm: dayPlan?.warm ?? false };
-      return { date, week, dayPlanId, items, totalSeconds: buildTimeline(items, shape, timings, find).totalSeconds };
+      const items = dayPlan && isListed(dayPlan) ? listed : inOrder(listed);
+      const manner = { warm: dayPlan?.warm ?? false, asListed: true };
+      return { date, week, dayPlanId, items, totalSeconds: sessionSeconds(items.map(timed), timings, manner) };
     });
 }
 

@@ -9,7 +9,8 @@ import { USUAL_LENGTH } from './plan-timing.js';
 import type { BlockInput, BlockPlan, PlannedLane, Shortage } from './plan.js';
 import { fitWeek } from './week/fit.js';
 import { LanePlanner } from './week/lane-planner.js';
-import { Between, Room } from './week/room.js';
+import { Between } from './week/between.js';
+import { Room } from './week/room.js';
 
 function assertInput(input: BlockInput): void {
   const { weeks, ramp, easierEvery, lanes } = BLOCK_BOUNDS;
@@ -59,7 +60,12 @@ export function buildBlock(input: BlockInput): BlockPlan {
   const most = input.lanesPerSession ?? BLOCK_BOUNDS.lanesPerSession.default;
   const length = input.length ?? USUAL_LENGTH;
   const first = firstWeekday(input);
-  const between = new Between(length, plans, input.client.timings);
+  const between = new Between(
+    length,
+    plans,
+    input.client.timings,
+    lanes.map((l) => l.group),
+  );
   for (let week = 1; week <= input.weeks; week++) {
     const slots = slotsOf(input, week);
     planners.forEach((p) => (p.lastLoadedDay = lastLoaded(planners, p, week, first)));

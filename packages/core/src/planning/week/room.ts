@@ -1,15 +1,15 @@
 import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
 import { boutDose } from '../../dose/dose.js';
-import { subsets } from '../../math/subsets.js';
 import { purposeRules } from '../../session/purpose.js';
-import type { TimedItem } from '../../session/session-seconds.js';
-import { LOADED_GAP_DAYS } from '../../styles/style.js';
 import { kindOf } from '../../technique/catalogue.js';
 import type { Prescription } from '../../technique/prescription.js';
 import { DEFAULT_TIMINGS, type Timings } from '../../technique/timings.js';
 import { rankIn, type PlacedDayPlan } from '../day-plan/day-plan.js';
 import type { Slot } from '../day-plan/slots.js';
 import type { SessionLength } from '../plan-timing.js';
+import { Between, type Held } from './between.js';
+import { choicesOf, keepsGap } from './day-choices.js';
+import { DaySearch, type SearchLane, type SearchPart } from './day-search.js';
 import type { Load } from './lane-items.js';
 
 /** A lane, as far as finding room for it goes. */
@@ -36,14 +36,6 @@ export type Placement = ReadonlyMap<number, readonly Placed[]>;
 /** Days are assigned within this many tries a week (domain 2.6, 10). */
 export const MOST_NODES = 2000;
 
-const choices = new Map<string, readonly (readonly number[])[]>();
-function choicesOf(days: readonly number[], count: number): readonly (readonly number[])[] {
-  const key = `${days.join('')}|${count}`;
-  let found = choices.get(key);
-  if (!found) choices.set(key, (found = subsets(days, count)));
-  return found;
-}
-
 function unevenness(days: readonly number[]): number {
   let sum = 0;
   for (let i = 0; i < days.length; i++) {
@@ -51,46 +43,6 @@ function unevenness(days: readonly number[]): number {
     sum += gap * gap;
   }
   return sum;
-}
-
-function keepsGap(days: readonly number[], lastDay: number | null): boolean {
-  for (let i = 1; i < days.length; i++) if (days[i]! - days[i - 1]! < LOADED_GAP_DAYS) return false;
-  return lastDay === null || days.length === 0 || 7 - lastDay + days[0]! >= LOADED_GAP_DAYS;
-}
-
-/** Seconds between the bouts of the lanes of a session: worked out once for each set of lanes and day plan of a block. */
-export class Between {
-  private readonly known = new Map<number | string, number>();
-  /** Weeks that were searched to the end in vain: the weeks of a block ask the same again and again. */
-  readonly impossible = new Set<string>();
-
-  constructor(
-    private readonly length: SessionLength,
-    private readonly plans: readonly PlacedDayPlan[],
-    private readonly timings: Timings | undefined,
-  ) {}
-
-  of(held: readonly Held[], plan: number): number {
-    let lanes = 0;
-    let plain = true;
-    for (const h of held) {
-      lanes |= 1 << h.lane;
-      plain &&= h.load.ways === 0;
-    }
-    const key = plain ? plan * 2 ** 21 + lanes : `${plan}|${held.map((h) => `${h.lane}.${h.load.ways}`).join()}`;
-    let seconds = this.known.get(key);
-    if (seconds === undefined) {
-      const items: TimedItem[] = [];
-      for (const h of held) items.push(...h.load.items);
-      this.known.set(key, (seconds = this.length.between(items, this.plans[plan]!, this.timings)));
-    }
-    return seconds;
-  }
-}
-
-interface Held {
-  readonly lane: number;
-  readonly load: Load;
 }
 
 /** One session while lanes come and go. */
@@ -134,7 +86,12 @@ export class Room {
     length: SessionLength,
     private readonly timings: Timings | undefined,
     private readonly mostLanes: number,
-    private readonly between: Between = new Between(length, plans, timings),
+    private readonly between: Between = new Between(
+      length,
+      plans,
+      timings,
+      lanes.map((l) => l.group),
+    ),
   ) {
     this.sessions = slots.map((slot) => {
       const plan = plans[slot.plan]!;
@@ -181,14 +138,18 @@ export class Room {
       session.between = held.length === 0 || session.room === Infinity ? 0 : this.between.of(held, session.slot.plan);
   }
 
+  /** True when the purpose of a session allows some sets in it. */
+  private allows(p: Prescription, { slot, sets }: Placed): boolean {
+    const { staticMax } = purposeRules(this.sessions[slot]!.plan.purpose);
+    if (staticMax === null || !kindOf(p.technique).still) return true;
+    const more = p.bonus ? { sets: p.bonus.sets, seconds: p.bonus.more } : { sets: 0, seconds: 0 };
+    return (sets + more.sets) * (boutDose(p) + more.seconds) <= staticMax;
+  }
+
   /** True when a session holds some sets of a lane, minutes, number of lanes and purpose looked at. */
   private holds(lane: number, p: Prescription, { slot, sets }: Placed): boolean {
     const session = this.sessions[slot]!;
-    const { staticMax } = purposeRules(session.plan.purpose);
-    if (staticMax !== null && kindOf(p.technique).still) {
-      const more = p.bonus ? { sets: p.bonus.sets, seconds: p.bonus.more } : { sets: 0, seconds: 0 };
-      if ((sets + more.sets) * (boutDose(p) + more.seconds) > staticMax) return false;
-    }
+    if (!this.allows(p, { slot, sets })) return false;
     const there = session.held.some((h) => h.lane === lane);
     if (session.held.length - (there ? 1 : 0) >= this.mostLanes) return false;
     if (session.room === Infinity) return true;
@@ -331,16 +292,29 @@ export class Room {
     const order = [...wanted.keys()].sort(
       (a, b) => loaded(a) - loaded(b) || asks.get(b)!.seconds - asks.get(a)!.seconds || a - b,
     );
-    if (
-      this.search(
-        order,
-        0,
-        wanted,
-        order.map((i) => asks.get(i)!),
-        new Set(),
-      )
-    )
+    const search = new DaySearch(
+      this.sessions.map(({ slot, room, held, body, between }) => ({ ...slot, room, held, body, between })),
+      order.map((i) => this.asked(i, wanted.get(i)!, asks.get(i)!)),
+      this.offsets,
+      this.between,
+      this.mostLanes,
+      this.toPosition,
+      MOST_NODES,
+      this.nodes,
+    );
+    const found = search.run();
+    this.nodes = search.nodes;
+    this.struck = search.struck;
+    if (found) {
+      order.forEach((i, k) => {
+        const days = [...found[k]!].map(([o, parts]): [number, readonly Placed[]] => [
+          o,
+          parts.map(({ session, sets }) => ({ slot: session, sets })),
+        ]);
+        this.put(i, wanted.get(i)!, new Map(days));
+      });
       return true;
+    }
     if (!this.struck) this.between.impossible.add(question);
     this.sessions.forEach((s, i) => Object.assign(s, kept[i]));
     for (const b of before) {
@@ -440,67 +414,22 @@ export class Room {
     return need <= room;
   }
 
-  /** What a day holds, as far as what may still come to it goes: days of one key are alike. */
-  private dayKey(offset: number): string {
-    let key = '';
-    for (const s of this.sessions) {
-      if (s.slot.offset !== offset) continue;
-      let lanes = 0;
-      for (const h of s.held) lanes |= 1 << h.lane;
-      key += `${s.slot.plan}:${lanes}=${s.body},${s.room}&`;
-    }
-    return key;
-  }
-
-  private search(
-    order: readonly number[],
-    at: number,
-    wanted: ReadonlyMap<number, Prescription>,
-    asks: readonly Ask[],
-    dead: Set<string>,
-  ): boolean {
-    if (at === order.length) return true;
-    let left = 0;
-    for (const s of this.sessions) left += s.room - s.body - s.between;
-    if (this.leastOf(asks, at) > left) return false;
-    const lane = order[at]!;
+  /** A lane as the search of days takes it: the ways to do it on each day, purpose looked at. */
+  private asked(lane: number, p: Prescription, ask: Ask): SearchLane {
     const { loaded, lastDay } = this.lanes[lane]!;
-    const keys = new Map(this.offsets.map((o) => [o, this.dayKey(o)]));
-    const state = loaded ? null : `${at}#${[...keys.values()].sort().join('')}`;
-    if (state !== null && dead.has(state)) return false;
-    const p = wanted.get(lane)!;
-    const on = this.able(lane, p);
-    if (on.size < p.sessionsPerWeek) return false;
-    const able = choicesOf([...on.keys()], p.sessionsPerWeek).filter((c) => !loaded || keepsGap(c, lastDay));
-    // The emptiest days first; of choices that are alike only one.
-    const full = new Map(
-      this.offsets.map((o) => [
-        o,
-        this.sessions.reduce((n, s) => (s.slot.offset === o ? n + s.body + s.between - s.room : n), 0),
-      ]),
+    const part = ({ slot, sets }: Placed): SearchPart => ({
+      session: slot,
+      sets,
+      load: this.lanes[lane]!.load(p, this.sessions[slot]!.slot.plan, sets),
+    });
+    const on = Array.from({ length: 7 }, (_, o) =>
+      this.on[lane]![o]!.length === 0
+        ? []
+        : this.shares(lane, p, o)
+            .filter((share) => share.every((s) => this.allows(p, s)))
+            .map((share) => share.map(part)),
     );
-    const alike = new Map<string, { readonly c: readonly number[]; readonly full: number }>();
-    for (const c of able) {
-      const key = loaded
-        ? c.join()
-        : c
-            .map((o) => keys.get(o)!)
-            .sort()
-            .join('');
-      if (!alike.has(key)) alike.set(key, { c, full: c.reduce((n, o) => n + full.get(o)!, 0) });
-    }
-    for (const { c } of [...alike.values()].sort((a, b) => a.full - b.full)) {
-      if (++this.nodes > MOST_NODES) {
-        this.struck = true;
-        return false;
-      }
-      this.put(lane, p, new Map(c.map((o) => [o, on.get(o)!])));
-      if (this.search(order, at + 1, wanted, asks, dead)) return true;
-      this.take(lane);
-      if (this.struck) return false;
-    }
-    if (state !== null) dead.add(state);
-    return false;
+    return { lane, days: p.sessionsPerWeek, loaded, lastDay, seconds: ask.seconds, positions: ask.positions, on };
   }
 
   /** Seconds of work that a session is short of before a lane finds all its days; 0 when it does, null when there are not enough days. */

@@ -381,6 +381,7 @@ describe('planning', () => {
       turns: [],
       places: [],
       times: [],
+      wanted: [],
       startingDoses: [],
     };
     expect(await view()).toEqual(nothing);

@@ -2,6 +2,7 @@ import type {
   BlockDraft,
   ClientPlace,
   PreferredTime,
+  WantedGroup,
   LeftOutFact,
   LimitFact,
   MuscleGroupId,
@@ -85,6 +86,8 @@ export interface PlanningView extends PlanMeasured {
   readonly turns: readonly NeededTurn[];
   /** Where the client stretches. */
   readonly places: readonly ClientPlace[];
+  /** Groups that findings, complaints and wishes ask for, in order. */
+  readonly wanted: readonly WantedGroup[];
   /** Times of day that suit them. */
   readonly times: readonly PreferredTime[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */

@@ -1,6 +1,13 @@
 import type { PlanningView } from '@yandle/contract';
 import {
   aboutFrom,
+  asDecided,
+  findings,
+  goalsOf,
+  interestsOf,
+  wantedGroups,
+  type MeasuredTest,
+  type Person,
   ageOn,
   boutDose,
   daysBetween,
@@ -32,6 +39,7 @@ import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import type { ClientEntity } from '../clients/entities.js';
 import { boutFields } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
+import { prioritiesView } from '../priorities/service.js';
 import { latestIntake } from '../screening/service.js';
 import type { ExerciseLibrary } from '../exercises/library.js';
 import type { StyleLibrary } from '../styles/service.js';
@@ -59,11 +67,15 @@ async function measuredOf(
   client: ClientEntity,
   timeZone: string,
   today: PlainDate,
-): Promise<PlanMeasured & Pick<PlanningView, 'turns'>> {
+): Promise<{
+  readonly tests: readonly MeasuredTest[];
+  readonly person: Person;
+  readonly planned: PlanMeasured & Pick<PlanningView, 'turns'>;
+}> {
   const tests = measuredTests(await listAssessments(data, client.id, timeZone), await loadTestCatalogue(data));
   const person = { age: ageOn(client.birthDate, today), sex: client.sex };
   const sided = sidedValues(tests);
-  return {
+  const planned = {
     timings: await clientTimings(data, client),
     tighter: MUSCLE_GROUP_IDS.flatMap((group) => {
       const side = tighterSide(group, sided);
@@ -72,6 +84,7 @@ async function measuredOf(
     turns: neededTurns(tests, person),
     hypermobile: isHypermobile(tests, await newestBeighton(data, client.id), person),
   };
+  return { tests, person, planned };
 }
 
 /** Where and when a client stretches, from the newest asking; nowhere in particular when nobody has asked. */
@@ -87,7 +100,8 @@ export async function basisNow(
   timeZone: string,
   today: PlainDate,
 ): Promise<PlanBasis> {
-  return basisOf(client, await measuredOf(data, client, timeZone, today), (await whereAndWhen(data, client.id)).places);
+  const { planned } = await measuredOf(data, client, timeZone, today);
+  return basisOf(client, planned, (await whereAndWhen(data, client.id)).places);
 }
 
 /** What the builder needs to know of a client on the first day of a block. */
@@ -149,8 +163,13 @@ export async function planningView(
 ): Promise<PlanningView> {
   const measured = await measuredOf(data, client, timeZone, today);
   const { places, times } = await whereAndWhen(data, client.id);
+  const wishes = await prioritiesView(data, client.id);
+  const goals = goalsOf(wishes);
+  const tests = measured.tests.map((t) => ({ ...t, goal: goals.get(t.test.id) ?? null }));
+  const found = findings(tests, measured.person, interestsOf(wishes));
   return {
-    ...measured,
+    ...measured.planned,
+    wanted: wantedGroups(found, asDecided(found.ranked, wishes.priorities).list),
     places,
     times,
     startingDoses: await startingDosesOf(data, client.id, today),

@@ -15,6 +15,7 @@ const NO_PLANNING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  wanted: [],
   startingDoses: [],
 };
 

@@ -85,8 +85,7 @@ export class BlockSelection {
 
   turn(variable: HandVariable, clicks: number): void {
     this.activePicked.set(variable);
-    this.store.edit((d, plan) => {
-      if (!plan) return d;
+    this.store.editPlanned((d, plan) => {
       const plate = d.smallestPlate ?? USUAL_PLATE;
       const cells = this.changeable().map((c) => ({
         ...c,
@@ -108,15 +107,13 @@ export class BlockSelection {
         return this.toasts.show(`${this.count()} ${this.count() === 1 ? 'cell' : 'cells'} copied.`);
       }
       case 'paste':
-        return this.store.edit((d, plan) =>
-          plan ? withPastKept(pasteCells(d, plan, head, this.clipboard), d, from) : d,
-        );
+        return this.store.editPlanned((d, plan) => withPastKept(pasteCells(d, plan, head, this.clipboard), d, from));
       case 'fill':
-        return this.store.edit((d, plan) => (plan ? withPastKept(fillRight(d, plan, r), d, from) : d));
+        return this.store.editPlanned((d, plan) => withPastKept(fillRight(d, plan, r), d, from));
       case 'lock': {
         const locked = this.changeable().every((c) => this.plan()!.lanes[c.lane]!.weeks[c.week - 1]!.locked);
-        return this.store.edit((d, plan) =>
-          locked || !plan ? unlockCells(d, this.changeable()) : lockCells(d, plan, this.changeable()),
+        return this.store.editPlanned((d, plan) =>
+          locked ? unlockCells(d, this.changeable()) : lockCells(d, plan, this.changeable()),
         );
       }
       case 'unlock':

@@ -44,8 +44,8 @@ export class BlockSettings {
 
   protected addLane(field: HTMLSelectElement): void {
     if (!field.value) return;
-    this.store.addLane(field.value as MuscleGroupId, this.styleToAdd());
+    const place = this.store.addLane(field.value as MuscleGroupId, this.styleToAdd());
     field.value = '';
-    this.added.emit((this.store.draft()?.lanes.length ?? 1) - 1);
+    this.added.emit(place);
   }
 }

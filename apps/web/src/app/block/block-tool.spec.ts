@@ -29,6 +29,7 @@ const NOTHING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  wanted: [],
   startingDoses: [],
 };
 

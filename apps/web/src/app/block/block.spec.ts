@@ -13,6 +13,7 @@ const NOTHING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  wanted: [],
   startingDoses: [],
 };
 

@@ -24,6 +24,7 @@ const NOTHING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  wanted: [],
   startingDoses: [],
 };
 const hold = (sets: number, holdSeconds: number) => ({

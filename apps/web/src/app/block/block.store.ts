@@ -5,12 +5,12 @@ import {
   CoreError,
   emptyDraft,
   dayPlanLine,
-  fullGroups,
   longestSessions,
-  reachOf,
+  sameData,
   trainableGroups,
   withExercises,
   withLaneEnded,
+  withHandSet,
   withLoad,
   type BlockDraft,
   type BlockPlan,
@@ -26,12 +26,19 @@ import { problemOf } from '../data/problem';
 import { Requests } from '../data/requests';
 import { ToastService } from '../data/toast.service';
 import { BlockData } from './block-data';
-import { BlockPlanner, type Preview } from './block-planner';
+import { BlockPlanner } from './block-planner';
+import type { BoardAsk } from './plan-board';
+import { PlanDesk } from './plan-desk';
 import { draftKeeper } from './draft-keeper';
 import type { DayPlanMinutes } from './stave.model';
 import { UndoStack } from './undo-stack';
 
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** A plan that can be drawn, or the reason why there is none. */
+export type Preview =
+  { readonly plan: BlockPlan; readonly refusal: null } | { readonly plan: null; readonly refusal: string };
+
+/** Lanes and weeks of a draft: a plan of another shape does not go with it. */
+const shapeOf = (d: BlockDraft): string => `${d.weeks}|${d.lanes.map((l) => l.id).join()}`;
 
 /** The block a coach is shaping: the draft with its undo, the plan it makes, what-if, publishing and conflicts. */
 @Injectable()
@@ -39,6 +46,7 @@ export class BlockStore {
   private readonly account = inject(AccountService);
   private readonly data = inject(BlockData);
   private readonly planner = inject(BlockPlanner);
+  private readonly desk = inject(PlanDesk);
   private readonly toasts = inject(ToastService);
 
   readonly client = this.data.client;
@@ -57,7 +65,8 @@ export class BlockStore {
   readonly problem = this.requests.problem;
   readonly busy = this.requests.busy;
   private readonly stack = new UndoStack<BlockDraft>();
-  readonly draft = this.stack.value;
+  /** The draft as it is edited; the board follows as soon as it is planned. */
+  private readonly edited = this.stack.value;
   readonly canUndo = this.stack.canUndo;
   readonly canRedo = this.stack.canRedo;
   /** Another draft laid over the plan, to look at before it is applied. */
@@ -70,33 +79,60 @@ export class BlockStore {
 
   /** True when the coach wants the published choices planned again, with what has been measured and asked since. */
   readonly renewing = signal(false);
-  private readonly computedPlan = computed((): Preview | null => this.planner.previewOf(this.draft(), this.renewing()));
-  /** The plan that is shown: as it was published while nothing is changed, else as it would be. */
+  /** Counts beginnings: what was planned for a draft of before is not shown with the next. */
+  private readonly beginning = signal(0);
+  private readonly asked = computed((): BoardAsk | null => {
+    const draft = this.edited();
+    return draft && this.askFor(draft, this.renewing());
+  });
+  private readonly board = this.desk.follow('board', this.asked);
+  private readonly shown = computed(() => {
+    const board = this.board();
+    return board?.ask.beginning === this.beginning() ? board : null;
+  });
+  /** True while the board has other lanes or weeks than what is edited. */
+  private readonly behind = computed(() => {
+    const shown = this.shown();
+    const edited = this.edited();
+    return edited !== null && shown !== null && shapeOf(shown.ask.draft) !== shapeOf(edited);
+  });
+  /** True while what is shown is not yet planned as it was edited. */
+  readonly pending = computed(() => this.asked() !== (this.board()?.ask ?? null));
+  /** The draft that is shown, with the lanes and weeks of the plan beside it. */
+  readonly draft = computed((): BlockDraft | null => (this.behind() ? this.shown()!.ask.draft : this.edited()));
+  /** The plan that is shown: as it was published while nothing is changed, else as it would be; what was just set stands in it at once. */
   readonly preview = computed((): Preview | null => {
-    const published = this.published();
-    return published && !this.changed() && !this.renewing() ? { plan: published, refusal: null } : this.computedPlan();
+    const shown = this.shown();
+    const draft = this.draft();
+    if (!shown || !draft) return null;
+    const { plan, refusal } = shown.answer;
+    return plan ? { plan: withHandSet(plan, draft), refusal: null } : { plan, refusal: refusal! };
   });
-  private readonly published = computed((): BlockPlan | null => {
+  private readonly outdatedAsk = computed((): BoardAsk | null => {
     const r = this.running();
-    return r ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), shortages: r.shortages } : null;
+    return r && !this.changed() && !this.renewing() ? this.askFor(r.choices, true) : null;
   });
+  private readonly renewed = this.desk.follow('board', this.outdatedAsk);
   /** Cells that would differ if the published choices were planned today: a side no longer tighter, a new caution. */
   readonly outdated = computed((): number => {
     const r = this.running();
-    const plan = r && !this.changed() ? this.planner.previewOf(r.choices, true)?.plan : null;
-    if (!r || !plan) return 0;
+    const plan = this.renewed()?.answer.plan;
+    if (!r || !plan || this.changed() || this.renewed()!.ask !== this.outdatedAsk()) return 0;
     const now = plan.lanes.map((l, i) => ({ id: r.lanes[i]!.id, group: l.group, weeks: l.weeks }));
     return compareBlocks(r.lanes, now).cells.length;
   });
-  readonly overlay = computed((): BlockPlan | null => {
+  private readonly whatIfAsk = computed((): BoardAsk | null => {
     const other = this.whatIf();
-    return other ? (this.planner.previewOf(other, this.renewing())?.plan ?? null) : null;
+    return other && this.askFor(other, this.renewing());
+  });
+  private readonly other = this.desk.follow('board', this.whatIfAsk);
+  readonly overlay = computed((): BlockPlan | null => {
+    const other = this.other();
+    return other && other.ask === this.whatIfAsk() ? other.answer.plan : null;
   });
 
-  readonly violations = computed(() =>
-    this.planner.violationsOf(this.draft(), this.preview()?.plan ?? null, this.renewing()),
-  );
-  readonly sessions = computed(() => this.planner.sessionsOf(this.draft(), this.preview()?.plan ?? null));
+  readonly violations = computed(() => this.shown()?.answer.violations ?? []);
+  readonly sessions = computed(() => this.shown()?.answer.sessions ?? []);
   /** Each kind of session with the length of its longest in each week. */
   readonly dayPlanMinutes = computed((): readonly DayPlanMinutes[] => {
     const draft = this.draft();
@@ -113,24 +149,33 @@ export class BlockStore {
       ),
     }));
   });
-  /** Whether each group reaches the amount that the reviews favour; empty without a plan. */
+  /** Whether each group reaches the amount that the reviews favour, and which pass the one where gains flatten; null without a plan. */
   readonly reach = computed(() => {
-    const input = this.planner.inputOf(this.draft(), this.renewing());
-    const plan = this.preview()?.plan;
-    return input && plan ? { reach: reachOf(input, plan), full: fullGroups(input, plan) } : null;
+    const { plan, reach, full } = this.shown()?.answer ?? { plan: null, reach: [], full: [] };
+    return plan ? { reach, full } : null;
   });
 
   /** True when the draft says something else than the block that is running. */
   readonly changed = computed(() => {
     const r = this.running();
-    const d = this.draft();
-    return r !== null && d !== null && !same(r.choices, d);
+    const d = this.edited();
+    return r !== null && d !== null && !sameData(r.choices, d);
   });
+  /** What was asked for while the board was behind: it needs the plan of lanes that are not planned yet. */
+  private waiting: ((draft: BlockDraft, plan: BlockPlan) => BlockDraft)[] = [];
 
   constructor() {
+    effect(() => {
+      const plan = this.preview()?.plan;
+      if (this.behind() || !plan) return;
+      untracked(() => {
+        const next = this.waiting.shift();
+        if (next) this.editPlanned(next);
+      });
+    });
     // Unsaved work survives a reload: it is kept in this browser until it is published or left.
     effect(() => {
-      const draft = this.draft();
+      const draft = this.edited();
       const id = this.data.clientId;
       if (!draft || !id || this.blocks() === null) return;
       untracked(() => {
@@ -160,6 +205,8 @@ export class BlockStore {
     this.based = r ? { version: r.version, choices: r.choices } : null;
     this.whatIf.set(null);
     this.renewing.set(false);
+    this.waiting = [];
+    this.beginning.update((n) => n + 1);
     this.stack.reset(
       r ? r.choices : emptyDraft(this.account.me()!.today, [this.planner.firstDayPlan()], this.account.blockDefaults()),
     );
@@ -170,16 +217,34 @@ export class BlockStore {
   }
 
   /** Any change of the draft; it can be taken back. A change that the core refuses is said, and not made. */
-  edit(work: (draft: BlockDraft, plan: BlockPlan | null) => BlockDraft): void {
-    const draft = this.draft();
+  edit(work: (draft: BlockDraft) => BlockDraft): void {
+    const draft = this.edited();
     if (!draft) return;
     try {
-      this.stack.push(work(draft, this.preview()?.plan ?? null));
+      this.stack.push(work(draft));
       this.problem.set(null);
     } catch (err) {
       if (!(err instanceof CoreError)) throw err;
       this.problem.set(problemOf(err));
     }
+  }
+
+  /** A change that is made from what is planned: it waits where lanes or weeks are not planned yet. */
+  editPlanned(work: (draft: BlockDraft, plan: BlockPlan) => BlockDraft): void {
+    const plan = this.preview()?.plan;
+    if (this.behind() || !plan) this.waiting.push(work);
+    else this.edit((d) => work(d, plan));
+  }
+
+  /** A draft to be planned, from what is known of the client; a block that is unchanged is shown as it was published. */
+  private askFor(draft: BlockDraft, renewed: boolean): BoardAsk | null {
+    const facts = this.planner.factsFor(draft.startDate, renewed);
+    const r = this.running();
+    const published =
+      r && !renewed && sameData(r.choices, draft)
+        ? { lanes: r.lanes, retestWeeks: r.retests.map((t) => t.week), shortages: r.shortages }
+        : null;
+    return facts && { draft, facts, published, beginning: this.beginning() };
   }
 
   undo(): void {
@@ -191,12 +256,13 @@ export class BlockStore {
   }
 
   laneOf(group: MuscleGroupId) {
-    return this.draft()?.lanes.find((l) => l.group === group) ?? null;
+    return this.edited()?.lanes.find((l) => l.group === group) ?? null;
   }
 
-  /** Adds a lane; a group may have two, when their techniques differ. */
-  addLane(group: MuscleGroupId, styleId = 'steady-hold'): void {
+  /** Adds a lane; a group may have two, when their techniques differ. @returns its place */
+  addLane(group: MuscleGroupId, styleId = 'steady-hold'): number {
     this.edit((d) => ({ ...d, lanes: [...d.lanes, this.planner.newLane(group, styleId, d.dayPlans)] }));
+    return this.edited()!.lanes.length - 1;
   }
 
   /** Takes a lane out; one that has started ends with the last week that may not be changed. */

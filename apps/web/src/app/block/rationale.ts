@@ -4,14 +4,14 @@ import { RouterLink } from '@angular/router';
 import type { Assessment, Block, PrioritiesView } from '@yandle/contract';
 import {
   ageOn,
-  complaintsOf,
   cutWords,
   findings,
   formatDate,
+  goalsOf,
+  interestsOf,
   leftOutWords,
   laneExercises,
   limitWords,
-  type MuscleGroupId,
   muscleGroupName,
   placed,
   prescriptionWords,
@@ -29,7 +29,7 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { complaintsIn, goalsOf, newestResults, whyWords, interestsOf } from '../findings/findings.model';
+import { newestResults, whyWords } from '../findings/findings.model';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 import { ProblemNote } from '../ui/problem-note';
@@ -83,17 +83,8 @@ export class RationaleScreen {
     const measured = newestResults(read.assessments, this.testCatalogue.catalogue(), goalsOf(read.priorities));
     if (measured.length === 0) return null;
     const person = { age: ageOn(c.birthDate, this.today), sex: c.sex };
-    return findings(
-      measured,
-      person,
-      interestsOf(read.priorities, (g) => this.complaintsHere(g).length > 0),
-    );
+    return findings(measured, person, interestsOf(read.priorities));
   });
-
-  private complaintsHere(group: MuscleGroupId) {
-    const read = this.read();
-    return read ? complaintsOf(group, complaintsIn(read.priorities)) : [];
-  }
 
   /** Each lane with why it is there, how it is worked and where it goes. */
   protected readonly lanes = computed(() => {

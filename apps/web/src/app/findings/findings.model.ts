@@ -1,28 +1,25 @@
 import {
   changeBetween,
   conditionWords,
-  currentComplaints,
   differentConditions,
   exercisesFor,
   formatFixed,
   formatNumber,
   formatReading,
   measuredTests,
-  MUSCLE_GROUP_IDS,
   muscleGroupName,
   referenceGapWords,
   resultSeries,
   sidesOfTest,
   type Findings,
   type GroupFinding,
-  type Interest,
   type MeasuredTest,
   type MuscleGroupId,
   type RomTest,
   type TestCatalogue,
   type TestFinding,
 } from '@yandle/core';
-import type { Assessment, PrioritiesView } from '@yandle/contract';
+import type { Assessment } from '@yandle/contract';
 import { conditionsOf } from '../measure/results';
 import type { RegionShade } from '../ui/body-figure';
 import { changeWords } from '../ui/change-words';
@@ -125,31 +122,6 @@ export const groupNames = (groups: readonly Parameters<typeof muscleGroupName>[0
 
 /** Tests by name. */
 export const testNames = (tests: readonly RomTest[]): string => tests.map((t) => t.name).join(', ');
-
-const NO_INTEREST = { coach: 0, client: 0 };
-
-/** Goals that stand, by test. */
-export function goalsOf(view: PrioritiesView): Map<string, number> {
-  return new Map(view.goals.filter((g) => g.endedOn === null).map((g) => [g.testId, g.value]));
-}
-
-/** What coach and client add to the numbers, by group. */
-export function interestsOf(
-  view: PrioritiesView,
-  hasComplaint: (group: MuscleGroupId) => boolean,
-): Partial<Record<MuscleGroupId, Interest>> {
-  return Object.fromEntries(
-    MUSCLE_GROUP_IDS.map((group): [MuscleGroupId, Interest] => [
-      group,
-      { ...(view.priorities.interests.find((i) => i.group === group) ?? NO_INTEREST), complaint: hasComplaint(group) },
-    ]),
-  );
-}
-
-/** Complaints that count now. */
-export function complaintsIn(view: PrioritiesView): ReturnType<typeof currentComplaints>[number]['now'][] {
-  return currentComplaints(view.selfReports.filter((f) => f.kind === 'complaint')).map((c) => c.now);
-}
 
 /** Tints of the body by score, each with its words. @param top score of the darkest tint */
 export function shadesOf(found: Findings, top: number): Map<MuscleGroupId, RegionShade> {

@@ -5,9 +5,12 @@ import { Router, RouterLink } from '@angular/router';
 import type { Assessment } from '@yandle/contract';
 import {
   formatReading,
+  goalsOf,
+  interestsOf,
   ageOn,
   asDecided,
   beighton,
+  complaintsIn,
   complaintsOf,
   falseChangesExpected,
   findings,
@@ -28,16 +31,7 @@ import { eventOf } from '../measure/results';
 import { BodyFigure, type RegionShade } from '../ui/body-figure';
 import { ProblemNote } from '../ui/problem-note';
 import { SelfReportsCard } from './self-reports-card';
-import {
-  canBeLane,
-  complaintsIn,
-  goalsOf,
-  groupNames,
-  newestResults,
-  shadesOf,
-  testNames,
-  interestsOf,
-} from './findings.model';
+import { canBeLane, groupNames, newestResults, shadesOf, testNames } from './findings.model';
 import { PrioritiesStore } from './priorities.store';
 import { EvidenceTable } from './evidence-table';
 import { GoalsCard } from './goals-card';
@@ -112,7 +106,7 @@ export class FindingsScreen {
     const person = this.person();
     const measured = this.measured();
     if (!person || !measured || measured.length === 0) return null;
-    const interests = interestsOf(this.priorities.view(), (group) => this.complaintsOf(group).length > 0);
+    const interests = interestsOf(this.priorities.view());
     return findings(measured, person, interests);
   });
   /** As coach and client decided: pinned, by hand, by score; those left out apart. */

@@ -10,6 +10,8 @@ import {
   type Variable,
   type LoadUnit,
 } from '../../technique/prescription.js';
+import { weeklyDose } from '../../dose/dose.js';
+import { sameData } from '../../math/same-data.js';
 import { BLOCK_BOUNDS } from '../bounds.js';
 import type { Fix } from '../check/violation.js';
 import type { BlockDraft, LaneDraft } from '../draft.js';
@@ -365,4 +367,18 @@ export function withoutDayPlan(draft: BlockDraft, id: string): BlockDraft {
     dayPlans: draft.dayPlans.filter((p) => p.id !== id),
     lanes: draft.lanes.map((l) => ({ ...l, exercises: l.exercises.filter((e) => e.dayPlanId !== id) })),
   };
+}
+
+/** A plan with the cells that the coach has set since it was made, as they will stand when it is made anew. */
+export function withHandSet(plan: BlockPlan, draft: Pick<BlockDraft, 'lanes'>): BlockPlan {
+  const lanes = plan.lanes.map((lane, i) => {
+    const set = draft.lanes[i]?.locked ?? [];
+    const weeks = lane.weeks.map((w) => {
+      const cell = set.find((k) => k.week === w.week);
+      if (!cell || w.kind === 'rest' || sameData(cell.prescription, w.prescription)) return w;
+      return { ...w, prescription: cell.prescription, dose: weeklyDose(cell.prescription), locked: true };
+    });
+    return weeks.every((w, k) => w === lane.weeks[k]) ? lane : { ...lane, weeks };
+  });
+  return lanes.every((l, i) => l === plan.lanes[i]) ? plan : { ...plan, lanes };
 }

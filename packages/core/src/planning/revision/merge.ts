@@ -1,3 +1,4 @@
+import { sameData } from '../../math/same-data.js';
 import { type MuscleGroupId } from '../../anatomy/muscle-group.js';
 import type { BlockDraft, LaneDraft } from '../draft.js';
 import type { LockedCell } from '../plan.js';
@@ -24,8 +25,6 @@ export interface Clash {
   readonly mine: ClashValue;
   readonly theirs: ClashValue;
 }
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const SETTINGS = [
   'startDate',
@@ -108,8 +107,8 @@ export function mergeDrafts(
     [b, m, t]: readonly [base: T, mine: T, theirs: T],
     say: (v: T) => ClashValue = asValue,
   ): T => {
-    if (same(m, t) || same(t, b)) return m;
-    if (same(m, b)) return t;
+    if (sameData(m, t) || sameData(t, b)) return m;
+    if (sameData(m, b)) return t;
     clashes.push({ key, what, mine: say(m), theirs: say(t) });
     return choose(key) === 'mine' ? m : t;
   };
@@ -127,7 +126,7 @@ export function mergeDrafts(
       // Only one has the lane: added by one, or taken out by the other.
       const only = (m ?? t)!;
       if (!b) return [only];
-      if (same(only, b)) return [];
+      if (sameData(only, b)) return [];
       const about: ClashSubject = { kind: 'lane', group: only.group };
       const keep = pick<LaneDraft | null>(`${id}.lane`, about, [b, m ?? null, t ?? null], asLane);
       return keep ? [keep] : [];

@@ -24,7 +24,7 @@ export class Between {
     private readonly timings: Timings | undefined,
     private readonly groups: readonly MuscleGroupId[],
   ) {
-    this.plain = plans.map(() => new Map());
+    this.plain = plans.map(() => new Map<number, number>());
   }
 
   /** Of the lanes that a session holds. @param lanes the same as bits */

@@ -28,6 +28,10 @@ function plansFor(group: MuscleGroupId, technique: Technique, plans: readonly Pl
   return plans.filter((p) => isFor(p, group) && !purposeRules(p.purpose).excludedTechniques.includes(technique));
 }
 
+/** Things themselves come before what stands in for them. */
+const isThere = (e: Exercise, { place }: PlacedDayPlan): boolean =>
+  place === null || e.props.every((t) => place.things.includes(t));
+
 const possible = (e: Exercise, plan: PlacedDayPlan): boolean => missingAt(e, plan.place).length === 0;
 
 /** Exercises of one technique: one for everywhere where there is one, else one for each place; what is chosen stays. */
@@ -46,14 +50,16 @@ function chosenFor(
   const out = [...chosen];
   if (!out.some((c) => c.dayPlanId === null)) {
     const best =
-      able.find((e) => plans.every((p) => possible(e, p))) ?? able.find((e) => plans.some((p) => possible(e, p)));
+      able.find((e) => plans.every((p) => possible(e, p) && isThere(e, p))) ??
+      able.find((e) => plans.every((p) => possible(e, p))) ??
+      able.find((e) => plans.some((p) => possible(e, p)));
     const any = best ?? (out.length === 0 ? able[0] : undefined);
     if (any) out.push(pick(any, null));
   }
   const everywhere = out.filter((c) => c.dayPlanId === null).flatMap((c) => find(c.exerciseId) ?? []);
   for (const plan of plans) {
     if (out.some((c) => c.dayPlanId === plan.id) || everywhere.some((e) => possible(e, plan))) continue;
-    const here = able.find((e) => possible(e, plan));
+    const here = able.find((e) => possible(e, plan) && isThere(e, plan)) ?? able.find((e) => possible(e, plan));
     if (here) out.push(pick(here, plan.id));
   }
   return out;

@@ -15,6 +15,11 @@ test('findings become a block that is changed, fixed, published, compared, kept 
   // Findings → block.
   await page.goto(`/clients/${client.id}/findings`);
   await page.getByRole('button', { name: /^Plan th(is one|ese \d)$/ }).click();
+  await expect(page.getByText(/^3 days of 20 min bring/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Use these/ })
+    .first()
+    .click();
   await expect(cell(page, /, week 1: 2 × 30 s/).first()).toBeVisible();
   await page.getByLabel('in the style').selectOption({ label: 'Push-relax' });
   await page.getByLabel('Add a muscle group').selectOption({ label: 'Pectorals' });
@@ -141,7 +146,7 @@ test('the board with 20 lanes and 16 weeks answers keys without long tasks', asy
   await signInQuietly(page);
   const { client } = await clientCalled(page.request, 'Fenna');
   await page.goto(`/clients/${client.id}/block`);
-  await expect(page.getByText('Choose the muscle groups to work on.')).toBeVisible();
+  await expect(page.getByText('Before this block can start: add at least one lane.')).toBeVisible();
   const names = await page.getByLabel('Add a muscle group').locator('option').allTextContents();
   for (const name of names.slice(1, 21)) await page.getByLabel('Add a muscle group').selectOption({ label: name });
   await page.getByRole('combobox', { name: 'Weeks' }).selectOption('16');

@@ -96,6 +96,10 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(page.getByRole('listitem').first()).toContainText('Hamstrings● L tighter');
   await expect(page.getByText('The left side is clearly tighter (Active knee extension)')).toBeVisible();
   await page.getByRole('button', { name: 'Plan these 2' }).click();
+  await page
+    .getByRole('button', { name: /^Use these/ })
+    .first()
+    .click();
   await page.getByLabel('Start').fill(me.today);
   await expect(
     page.getByRole('button', { name: /^Soleus, week 1: 2 × 30 s, 3 days, sensation 5, 180 s/ }),

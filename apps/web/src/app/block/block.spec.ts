@@ -1,4 +1,4 @@
-import { DEFAULT_TIMINGS } from '@yandle/core';
+import { DEFAULT_TIMINGS, type MuscleGroupId, type WantedGroup } from '@yandle/core';
 import { TestBed } from '@angular/core/testing';
 import type { Block, PlanningView, Revision } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
@@ -51,6 +51,31 @@ describe('BlockScreen', () => {
     expect(panel).toContain('× 3 sessions');
     expect(panel).toContain('Hold 30 → 35 s (step 2 of 6).');
     expect(panel).toContain('+17%');
+  });
+
+  it('suggests two ways to begin with what findings ask for, with reasons, and takes one that can be undone', async () => {
+    const short = (group: MuscleGroupId): WantedGroup => ({
+      group,
+      lengthen: true,
+      facts: [{ code: 'short', args: { testName: 'Sit and reach', side: null } }],
+    });
+    const groups = ['hamstrings', 'calf', 'hip-flexors', 'adductors', 'quadriceps', 'pectorals', 'lats'] as const;
+    await open([], { ...NOTHING, wanted: groups.map(short) });
+    expect(screen.text).toContain('Before this block can start: add at least one lane.');
+    expect(screen.text).toMatch(/\d days of \d+ min bring \d of these 7 groups to 300 s a week per side/);
+    const cards = [...screen.el.querySelectorAll('y-proposals article')];
+    expect(cards).toHaveLength(2);
+    expect(cards[0]!.textContent).toContain('Left out');
+    expect(cards[0]!.textContent).toContain('Sit and reach is short; holds, built up step by step');
+    expect(cards[1]!.textContent).toContain('kept up for now');
+    const lanes = cards[1]!.querySelectorAll('li').length;
+    cards[1]!.querySelector('button')!.click();
+    await screen.settle();
+    expect(screen.el.querySelector('y-proposals')).toBeNull();
+    expect(screen.el.querySelectorAll('button.cell')).toHaveLength(8 * lanes);
+    expect(screen.text).not.toContain('Before this block can start');
+    await press('z', { ctrlKey: true });
+    expect(screen.el.querySelectorAll('button.cell')).toHaveLength(0);
   });
 
   it('turns the marked variable with + and −, says which rule breaks, and fixes it', async () => {
@@ -196,7 +221,7 @@ describe('BlockScreen', () => {
     expect(screen.text).toContain('cannot be published');
     expect(screen.button('Publish').disabled).toBe(true);
     await open([]);
-    expect(screen.text).toContain('Choose the muscle groups to work on.');
+    expect(screen.text).toContain('Before this block can start: add at least one lane.');
     await screen.press('template');
     await screen.answer('/own-templates', []);
     expect(screen.text).toContain('First steps to toe touch');

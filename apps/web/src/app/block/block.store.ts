@@ -61,6 +61,11 @@ export class BlockStore {
   /** Seconds a week that the client is used to in a group; null when nothing is known. */
   readonly startingDose = (group: MuscleGroupId): number | null => this.data.startingDose(group);
 
+  /** Groups picked in the findings. */
+  readonly picked = signal<readonly MuscleGroupId[]>([]);
+  /** True while suggested lanes are looked at. */
+  readonly suggesting = signal(false);
+
   readonly requests = new Requests();
   readonly problem = this.requests.problem;
   readonly busy = this.requests.busy;
@@ -186,7 +191,7 @@ export class BlockStore {
     });
   }
 
-  /** @param suggested groups to begin a new block with; unknown ones, and those without a stretch, are left out */
+  /** @param suggested groups that were picked in the findings; unknown ones, and those without a stretch, are left out */
   async load(clientId: string, suggested: readonly string[] = []): Promise<void> {
     await this.requests.run(async () => {
       // Read before what is loaded starts the draft anew.
@@ -194,9 +199,9 @@ export class BlockStore {
       await this.data.load(clientId);
       this.resetDraft();
       if (kept && kept.base === (this.base?.version ?? null)) this.stack.push(kept.draft);
-      if (!this.running() && suggested.some((g) => g !== ''))
-        for (const group of trainableGroups())
-          if (suggested.includes(group) && !this.laneOf(group)) this.addLane(group);
+      const known = trainableGroups();
+      this.picked.set(known.filter((g) => suggested.includes(g)));
+      this.suggesting.set(this.running() === null && (this.edited()!.lanes.length === 0 || this.picked().length > 0));
     });
   }
 

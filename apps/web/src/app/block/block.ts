@@ -7,6 +7,7 @@ import {
   muscleGroupName,
   rangeBetween,
   setWeeks,
+  type BlockDraft,
   type CellPlace,
 } from '@yandle/core';
 import { ToastService } from '../data/toast.service';
@@ -24,6 +25,7 @@ import { BlockSettings } from './block-settings';
 import { BlockTool } from './block-tool';
 import { BlockStore } from './block.store';
 import { DayPlans } from './day-plans';
+import { Proposals } from './proposals';
 import { Stave } from './stave';
 import type { Selection, StaveLane } from './stave.model';
 import { UndoButtons } from './undo-buttons';
@@ -31,7 +33,18 @@ import { UndoButtons } from './undo-buttons';
 /** The block: what the coach chooses above, the stave below, beside it the arithmetic of the selected cell or a tool. */
 @Component({
   selector: 'y-block',
-  imports: [BlockAside, BlockBelow, BlockNotes, BlockSettings, DayPlans, ProblemNote, RouterLink, Stave, UndoButtons],
+  imports: [
+    BlockAside,
+    BlockBelow,
+    BlockNotes,
+    BlockSettings,
+    DayPlans,
+    ProblemNote,
+    Proposals,
+    RouterLink,
+    Stave,
+    UndoButtons,
+  ],
   providers: [BlockData, BlockPlanner, BlockStore, BlockPublisher, BlockSelection, BlockTool],
   templateUrl: './block.html',
 })
@@ -89,6 +102,19 @@ export class BlockScreen {
   });
 
   protected readonly stops = computed(() => this.store.violations().filter((v) => v.severity === 'stop').length);
+  /** What stands in the way of publishing; null when nothing does. */
+  protected readonly missing = computed((): string | null => {
+    const lanes = this.store.draft()?.lanes.length ?? 0;
+    if (this.store.running() === null && this.blocked())
+      return 'Before this block can start: answer the intake’s questions, or record the clearance.';
+    if (lanes === 0) return 'Before this block can start: add at least one lane.';
+    const refusal = this.store.preview()?.refusal;
+    if (refusal) return refusal;
+    const n = this.stops();
+    return n === 0
+      ? null
+      : `Before this can be published: fix the ${n === 1 ? 'rule' : `${n} rules`} marked “stop” below.`;
+  });
   protected readonly title = computed(() => {
     const d = this.store.draft();
     if (!d) return '';
@@ -120,6 +146,14 @@ export class BlockScreen {
 
   protected stretch(weeks: number): void {
     if (weeks >= this.store.fromWeek() - 1) this.store.edit((d) => setWeeks(d, weeks));
+  }
+
+  /** A suggestion becomes the draft; undo brings back what was there. */
+  protected useProposal(draft: BlockDraft): void {
+    this.store.edit(() => draft);
+    this.store.suggesting.set(false);
+    this.show({ lane: 0, week: 1 });
+    this.toasts.show('The lanes are in the draft. Change what you like, then start the block.');
   }
 
   protected async end(): Promise<void> {

@@ -38,8 +38,8 @@ import { GoalsCard } from './goals-card';
 import { GroupRow, type Interest } from './group-row';
 import { QuickCheckCard } from './quick-check-card';
 
-/** Lanes that a first choice suggests. */
-const SUGGESTED = 3;
+/** Groups that a first choice hands over: what days and minutes hold of them, the block says. */
+const SUGGESTED = 6;
 const NO_INTEREST: Interest = { coach: 0, client: 0 };
 
 /** Which muscle groups to work on, ranked, each score with its parts and its reason; from here lanes are made. */

@@ -382,6 +382,8 @@ describe('planning', () => {
       places: [],
       times: [],
       wanted: [],
+      partWeeks: [],
+      undoneWeeks: [],
       startingDoses: [],
     };
     expect(await view()).toEqual(nothing);
@@ -480,6 +482,29 @@ describe('day plans', () => {
     expect(kept).toMatchObject({ purpose: 'evening', alreadyWarm: false, minutes: 15 });
     expect(kept!.asPlanned).toEqual({ purpose: 'after training', alreadyWarm: true, rounds: 1, minutes: 20 });
     expect(plain).toMatchObject({ purpose: 'after training', alreadyWarm: true, minutes: 20 });
+  });
+
+  it('leave a list that the coach has changed on one session as it is; the way back goes to the new plan', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const [first] = await sessionsOf(client);
+    const open = (await h.agent.get(`/api/v1/sessions/${first!.id}`)).body as Session;
+    const { rounds, version, purpose, alreadyWarm, minutes } = open;
+    const items = [{ ...open.items[0]!, sets: open.items[0]!.sets + 1 }];
+    await h.agent
+      .put(`/api/v1/sessions/${first!.id}/items`)
+      .send({ items, rounds, version, purpose, alreadyWarm, minutes })
+      .expect(200);
+    const locked = [{ week: 1, prescription: hold(1, 25) }];
+    const lanes = block.choices.lanes.map((l) => ({ ...l, locked }));
+    await revise(block, { lanes }).expect(200);
+    const id = (await sessionsOf(client)).find((s) => s.date === first!.date)!.id;
+    const now = (await h.agent.get(`/api/v1/sessions/${id}`)).body as Session;
+    expect(now.items.map((i) => [i.exerciseId, i.sets])).toEqual(items.map((i) => [i.exerciseId, i.sets]));
+    expect(now.plannedItems).toHaveLength(open.items.length);
+    expect(now.plannedItems[0]).toMatchObject({ sets: 1, holdSeconds: 25 });
+    const back = await h.agent.post(`/api/v1/sessions/${id}/restore`).send({ version: now.version }).expect(200);
+    expect((back.body as Session).items.map((i) => i.holdSeconds)).toEqual(open.items.map(() => 25));
   });
 
   it('are refused when they are wrong, with the reason at the field', async () => {

@@ -88,6 +88,9 @@ export interface PlanningView extends PlanMeasured {
   readonly places: readonly ClientPlace[];
   /** Groups that findings, complaints and wishes ask for, in order. */
   readonly wanted: readonly WantedGroup[];
+  /** Weeks of the running block of which some, or all, sessions were logged as not done. */
+  readonly partWeeks: readonly number[];
+  readonly undoneWeeks: readonly number[];
   /** Times of day that suit them. */
   readonly times: readonly PreferredTime[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */

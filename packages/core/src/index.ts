@@ -102,6 +102,8 @@ export * from './words/place.js';
 export * from './words/proposal.js';
 export * from './math/same-data.js';
 export * from './planning/plan-facts.js';
+export * from './planning/plan-for-other.js';
+export * from './words/other-client.js';
 export * from './planning/proposal/proposal.js';
 export * from './planning/proposal/propose.js';
 export * from './measuring/findings/wanted.js';

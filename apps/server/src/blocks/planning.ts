@@ -14,6 +14,7 @@ import {
   endOfBlock,
   MUSCLE_GROUP_IDS,
   returnShare,
+  runningBlock,
   tighterSide,
   type BlockDraft,
   type Caution,
@@ -43,6 +44,7 @@ import { prioritiesView } from '../priorities/service.js';
 import { latestIntake } from '../screening/service.js';
 import type { ExerciseLibrary } from '../exercises/library.js';
 import type { StyleLibrary } from '../styles/service.js';
+import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './entities.js';
 
 /** How long after its end a block still says what a client is used to. Common practice, no source. */
@@ -112,12 +114,14 @@ export function contextOf(
   basis: PlanBasis,
   libraries: { readonly exercises: ExerciseLibrary; readonly styles: StyleLibrary },
   past: (laneId: string) => readonly PlannedWeek[] = () => [],
+  logged: Pick<PlanContext, 'partWeeks' | 'undoneWeeks'> = {},
 ): PlanContext {
   return {
     client: planClientOf(client.birthDate, basis, draft.startDate, cautions),
     findStyle: libraries.styles.find,
     findExercise: libraries.exercises.find,
     places: basis.places ?? [],
+    ...logged,
     tighterSide: (group) => tighterSideIn(basis, group),
     past,
   };
@@ -154,6 +158,24 @@ async function startingDosesOf(
   });
 }
 
+/** Weeks of a block of which some sessions, or all, were logged as not done: the client was unwell. */
+export async function undoneWeeks(
+  data: StudioData,
+  blockId: string,
+): Promise<Pick<PlanningView, 'partWeeks' | 'undoneWeeks'>> {
+  const sessions = await data.find(SessionEntity, { blockId });
+  const runs = sessions.length
+    ? await data.find(RunEntity, { sessionId: In(sessions.map((s) => s.id)), withdrawnAt: IsNull() })
+    : [];
+  const undone = (id: string): boolean => {
+    const mine = runs.filter((r) => r.sessionId === id);
+    return mine.some((r) => r.wellness === 'unwell') && !mine.some((r) => r.hasWork);
+  };
+  const weeks = [...new Set(sessions.filter((s) => undone(s.id)).map((s) => s.week))].sort((a, b) => a - b);
+  const all = (week: number): boolean => sessions.every((s) => s.week !== week || undone(s.id));
+  return { partWeeks: weeks.filter((w) => !all(w)), undoneWeeks: weeks.filter(all) };
+}
+
 /** What a plan for a client depends on besides the coach's choices and the record. */
 export async function planningView(
   data: StudioData,
@@ -167,8 +189,11 @@ export async function planningView(
   const goals = goalsOf(wishes);
   const tests = measured.tests.map((t) => ({ ...t, goal: goals.get(t.test.id) ?? null }));
   const found = findings(tests, measured.person, interestsOf(wishes));
+  const block = runningBlock(await data.find(BlockEntity, { clientId: client.id }), today);
+  const logged = block ? await undoneWeeks(data, block.id) : { partWeeks: [], undoneWeeks: [] };
   return {
     ...measured.planned,
+    ...logged,
     wanted: wantedGroups(found, asDecided(found.ranked, wishes.priorities).list),
     places,
     times,

@@ -13,7 +13,9 @@ import {
   type PlannedLane,
   type PlannedWeek,
   scheduleRetests,
+  sameData,
   sessionsOfBlock,
+  type SessionItem,
   type Side,
   type Technique,
   weekOn,
@@ -99,16 +101,40 @@ function mannerOf(draft: Pick<BlockDraft, 'dayPlans'>, dayPlanId: string): Sessi
     : plannedSettings({ plannedManner: null });
 }
 
-/** What the coach set on single sessions by hand, other than the plan had it: a new plan keeps it. By the day the plan had given them. */
-async function setByHand(tx: StudioData, blockId: string): Promise<Map<string, SessionSettings>> {
+/** What the coach set on a single session by hand, other than the plan had it. */
+interface ByHand {
+  readonly manner: SessionSettings | null;
+  readonly items: readonly SessionItem[] | null;
+}
+
+/**
+ * What was set by hand on the sessions of a block: a new plan keeps it. By the day and day plan that the plan had given them.
+ * @param allowed exercises that may still be done: a list with another is planned anew
+ */
+async function setByHand(
+  tx: StudioData,
+  blockId: string,
+  find: FindExercise,
+  allowed: MayBeDone,
+): Promise<Map<string, ByHand>> {
   const rows = await tx.find(SessionEntity, { blockId });
+  const edited = rows.filter((s) => s.plannedItems !== null);
+  const items = edited.length
+    ? await tx.find(SessionItemEntity, { sessionId: In(edited.map((s) => s.id)) }, { order: { place: 'ASC' } })
+    : [];
   return new Map(
-    rows.flatMap((s): [string, SessionSettings][] => {
+    rows.flatMap((s): [string, ByHand][] => {
       const { purpose, alreadyWarm, rounds, minutes } = s;
       const now = { purpose, alreadyWarm, rounds, minutes };
       const planned = plannedSettings(s);
       const same = (Object.keys(now) as (keyof SessionSettings)[]).every((k) => now[k] === planned[k]);
-      return same ? [] : [[slotKey({ date: s.plannedDate ?? s.date, dayPlanId: s.dayPlanId }), now]];
+      const mine = items.filter((i) => i.sessionId === s.id).map(sessionItem);
+      const changed = s.plannedItems !== null && !sameData(mine, s.plannedItems);
+      const may = mine.every((i) => allowed(i.exerciseId, i.technique ?? find(i.exerciseId).technique));
+      const kept = changed && may ? mine : null;
+      if (same && kept === null) return [];
+      const key = slotKey({ date: s.plannedDate ?? s.date, dayPlanId: s.dayPlanId });
+      return [[key, { manner: same ? null : now, items: kept }]];
     }),
   );
 }
@@ -132,7 +158,7 @@ async function writeSessions(
   tx: StudioData,
   p: Publication,
   moved: ReadonlyMap<string, string>,
-  set: ReadonlyMap<string, SessionSettings>,
+  set: ReadonlyMap<string, ByHand>,
 ): Promise<void> {
   const planned = sessionsOfBlock(
     p.plan,
@@ -143,7 +169,15 @@ async function writeSessions(
     p.fromWeek,
     p.basis.timings,
   );
-  const sessions = planned.map((s) => ({ id: uuid(), ...s, manner: mannerOf(p.draft, s.dayPlanId) }));
+  const sessions = planned.map((s) => {
+    const byHand = set.get(slotKey(s));
+    const manner = mannerOf(p.draft, s.dayPlanId);
+    const own = byHand?.items ?? null;
+    const shape = byHand?.manner ?? manner;
+    // Timed with its own list; the plan's stays beside it, for the way back.
+    const totalSeconds = own ? buildTimeline(own, shape, p.basis.timings, p.find).totalSeconds : s.totalSeconds;
+    return { ...s, id: uuid(), manner, shape, own, totalSeconds };
+  });
   await tx.insertMany(
     SessionEntity,
     sessions.map((s) => ({
@@ -158,12 +192,13 @@ async function writeSessions(
       dayPlanId: s.dayPlanId,
       ...AS_PLANNED,
       plannedManner: s.manner,
-      ...(set.get(slotKey(s)) ?? s.manner),
+      plannedItems: s.own ? s.items : null,
+      ...s.shape,
     })),
   );
   await tx.insertMany(
     SessionItemEntity,
-    sessions.flatMap((s) => s.items.map((item, place) => itemRow(s.id, item, place))),
+    sessions.flatMap((s) => (s.own ?? s.items).map((item, place) => itemRow(s.id, item, place))),
   );
 }
 
@@ -259,7 +294,7 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, lane, w))),
   );
   const moved = await movedDates(tx, p.blockId);
-  const set = await setByHand(tx, p.blockId);
+  const set = await setByHand(tx, p.blockId, p.find, allowed);
   await clearWeeks(tx, p.blockId, MoreThanOrEqual(p.fromWeek));
   // A missed week keeps what was started in it, and loses the rest.
   for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeeks(tx, p.blockId, week);

@@ -63,8 +63,9 @@ export interface PlanContext {
   readonly findExercise: FindExercise;
   /** Where the client stretches. */
   readonly places?: readonly ClientPlace[];
-  /** Weeks of which some sessions were logged as not done. */
+  /** Weeks of which some sessions were logged as not done, and weeks of which all were. */
   readonly partWeeks?: readonly number[];
+  readonly undoneWeeks?: readonly number[];
   /** Side of a group that is tighter by a notable difference. */
   readonly tighterSide?: (group: MuscleGroupId) => Side | null;
   /** Weeks of a lane that have begun and stay as they are. */
@@ -115,7 +116,7 @@ export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInpu
     ramp: draft.ramp,
     easierEvery: draft.easierEvery,
     easierWeeks: draft.easierWeeks,
-    missedWeeks: draft.missedWeeks,
+    missedWeeks: [...new Set([...draft.missedWeeks, ...(context.undoneWeeks ?? [])])].sort((a, b) => a - b),
     away: draft.away,
     startDate: draft.startDate,
     lanesPerSession: draft.lanesPerSession,

@@ -22,6 +22,9 @@ export interface PlanFacts {
   readonly places: readonly ClientPlace[];
   readonly tighter: readonly { readonly group: MuscleGroupId; readonly side: Side }[];
   readonly turns: readonly NeededTurn[];
+  /** Weeks of the running block of which some, or all, sessions were logged as not done. */
+  readonly partWeeks: readonly number[];
+  readonly undoneWeeks: readonly number[];
   /** Weeks that have begun, by lane. */
   readonly past: Readonly<Record<string, readonly PlannedWeek[]>>;
   readonly startingDoses: readonly { readonly group: MuscleGroupId; readonly seconds: number }[];
@@ -38,6 +41,8 @@ export function contextOfFacts(facts: PlanFacts): PlanContext {
     findStyle: findStyleAmong(facts.ownStyles),
     findExercise: findAmong(facts.ownExercises),
     places: facts.places,
+    partWeeks: facts.partWeeks,
+    undoneWeeks: facts.undoneWeeks,
     tighterSide: (group) => facts.tighter.find((t) => t.group === group)?.side ?? null,
     past: (laneId) => facts.past[laneId] ?? [],
   };

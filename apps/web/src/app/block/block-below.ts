@@ -6,14 +6,18 @@ import {
   laneExercises,
   muscleGroupName,
   reachLine,
+  reachWayWords,
   reachWords,
   sideWeeklyDose,
   toggleEasierWeek,
   weeklyGroupDoses,
+  type BlockPlan,
   type CellPlace,
   type Fix,
+  type MuscleGroupId,
 } from '@yandle/core';
 import { LibraryService } from '../library/library.service';
+import { StylesService } from '../styles/styles.service';
 import { BlockSelection } from './block-selection';
 import { BlockStore } from './block.store';
 import { DoseChart, type DoseLine } from './dose-chart';
@@ -25,6 +29,7 @@ export class BlockBelow {
   protected readonly store = inject(BlockStore);
   protected readonly selection = inject(BlockSelection);
   private readonly library = inject(LibraryService);
+  private readonly styles = inject(StylesService);
   readonly fixed = output<Fix>();
   readonly shown = output<CellPlace>();
 
@@ -37,6 +42,15 @@ export class BlockBelow {
   protected readonly fullWords = fullGroupWords;
   protected readonly reach = computed(() => this.store.reach()?.reach ?? []);
   protected readonly full = computed(() => this.store.reach()?.full ?? []);
+  /** Ways to the amount by group, as they are asked for; null while they are planned. */
+  private readonly asked = signal<{
+    readonly plan: BlockPlan;
+    readonly ways: Readonly<Record<string, string | null>>;
+  } | null>(null);
+  protected readonly ways = computed(() => {
+    const asked = this.asked();
+    return asked && asked.plan === this.plan() ? asked.ways : {};
+  });
   protected readonly reachLine = computed(() => reachLine(this.reach()));
   /** Shortages by lane and cause, each with its weeks. */
   protected readonly shortages = computed(() => {
@@ -73,6 +87,22 @@ export class BlockBelow {
         right: weeks.map((w) => w.get(l.group)?.right ?? 0),
       }));
   });
+
+  /** Plans the block in other ways until a group gets there: more minutes, more days, a first place, another style, more weeks. */
+  protected async ask(group: MuscleGroupId): Promise<void> {
+    const plan = this.plan();
+    if (!plan) return;
+    const set = (words: string | null): void => this.asked.set({ plan, ways: { ...this.ways(), [group]: words } });
+    set(null);
+    const ways = await this.store.waysToReach(group);
+    if (plan !== this.plan()) return;
+    const named = ways.map((w) => reachWayWords(w, (id) => this.styles.find(id).name));
+    set(
+      named.length === 0
+        ? 'None of more minutes, more days, a first place, another style or more weeks does it.'
+        : `What would: ${named.join('; ')}.`,
+    );
+  }
 
   protected toggleEasier(): void {
     this.store.edit((d) => toggleEasierWeek(d, this.selection.selection().head.week));

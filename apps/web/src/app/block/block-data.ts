@@ -15,6 +15,8 @@ const NO_PLANNING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  partWeeks: [],
+  undoneWeeks: [],
   wanted: [],
   startingDoses: [],
 };

@@ -2,6 +2,9 @@ import { inject, Injectable } from '@angular/core';
 import {
   allowedOf,
   applyTemplate,
+  changesForOther,
+  templateOf,
+  type OtherClientFact,
   contextOfFacts,
   chooseExercises,
   isPlainDate,
@@ -88,6 +91,37 @@ export class BlockPlanner {
     );
   }
 
+  /**
+   * A block as a start for this client, with what is different: of the client's own days, places, level and cautions.
+   * @param own true for a block of this client, whose day plans and exercises it keeps
+   */
+  fromBlock(
+    before: BlockDraft,
+    draft: BlockDraft,
+    own: boolean,
+  ): (AppliedTemplate & { readonly changes: readonly OtherClientFact[] }) | null {
+    const template = { ...templateOf(before, '', '', () => null), id: '' };
+    const made = this.fromTemplate(template, own ? { ...draft, dayPlans: before.dayPlans } : draft);
+    const client = this.data.client();
+    if (!made || !client) return null;
+    const kept = (l: LaneDraft): LaneDraft => {
+      const old = before.lanes.find((x) => x.group === l.group && x.styleId === l.styleId);
+      const may = (old?.exercises ?? []).filter((e) =>
+        this.allowedFor(l.group, e.technique).some((x) => x.id === e.exerciseId),
+      );
+      const styles = [l.styleId, ...l.laterStyles.map((s) => s.styleId)];
+      return { ...l, exercises: this.exercisesFor(l.group, styles, may, made.draft.dayPlans) };
+    };
+    const now = own ? { ...made.draft, lanes: made.draft.lanes.map(kept) } : made.draft;
+    const other = {
+      level: client.experience,
+      places: this.placesOf(),
+      allowed: (g: MuscleGroupId, t: Technique) => this.allowedFor(g, t),
+      findExercise: (id: string) => this.library.find(id),
+    };
+    return { draft: now, notes: made.notes, changes: changesForOther(before, now, other) };
+  }
+
   /** Exercises for the techniques that some styles ask of a group. */
   private exercisesFor(
     group: MuscleGroupId,
@@ -152,6 +186,8 @@ export class BlockPlanner {
       places: basis.places ?? [],
       tighter: basis.tighter,
       turns: planning().turns,
+      partWeeks: planning().partWeeks,
+      undoneWeeks: planning().undoneWeeks,
       past: Object.fromEntries((running()?.lanes ?? []).map((l) => [l.id, l.weeks.filter((w) => w.week < fromWeek())])),
       startingDoses: planning().startingDoses,
       ownStyles: this.styles.own().map(styleOfOwn),

@@ -29,6 +29,8 @@ const NOTHING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  partWeeks: [],
+  undoneWeeks: [],
   wanted: [],
   startingDoses: [],
 };

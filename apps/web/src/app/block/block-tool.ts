@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { templateNoteWords, type BlockComparison, type BlockDraft, type BlockTemplate } from '@yandle/core';
+import type { Block } from '@yandle/contract';
 import { ToastService } from '../data/toast.service';
 import { BlockSelection } from './block-selection';
 import { BlockStore } from './block.store';
@@ -56,6 +57,13 @@ export class BlockTool {
     this.templateNotes.set(this.store.applyTemplate(template).map(templateNoteWords));
     this.selection.pickCell({ lane: 0, week: 1 });
     this.toasts.show(`“${template.name}” is in the draft. Undo removes it.`);
+  }
+
+  /** A block of this client or another becomes the draft, with what is different for this one. */
+  async startFrom(block: Block): Promise<void> {
+    this.templateNotes.set(await this.store.startFrom(block));
+    this.selection.pickCell({ lane: 0, week: 1 });
+    this.toasts.show('The block is in the draft, made for this client. Undo removes it.');
   }
 
   restore(from: { readonly choices: BlockDraft; readonly number: number }): void {

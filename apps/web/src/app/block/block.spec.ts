@@ -13,6 +13,8 @@ const NOTHING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  partWeeks: [],
+  undoneWeeks: [],
   wanted: [],
   startingDoses: [],
 };

@@ -24,6 +24,8 @@ const NOTHING: PlanningView = {
   turns: [],
   places: [],
   times: [],
+  partWeeks: [],
+  undoneWeeks: [],
   wanted: [],
   startingDoses: [],
 };

@@ -5,7 +5,10 @@ import {
   CoreError,
   emptyDraft,
   dayPlanLine,
+  limitsForOther,
   longestSessions,
+  otherClientWords,
+  templateNoteWords,
   sameData,
   trainableGroups,
   withExercises,
@@ -18,6 +21,7 @@ import {
   type Fix,
   type MuscleGroupId,
   type Technique,
+  type ReachWay,
   type TemplateNote,
 } from '@yandle/core';
 import type { Block, BlockBody } from '@yandle/contract';
@@ -136,7 +140,10 @@ export class BlockStore {
     return other && other.ask === this.whatIfAsk() ? other.answer.plan : null;
   });
 
-  readonly violations = computed(() => this.shown()?.answer.violations ?? []);
+  /** Broken rules of what can still be changed: nobody mends a week that is over. */
+  readonly violations = computed(() =>
+    (this.shown()?.answer.violations ?? []).filter((v) => v.week === null || v.week >= this.fromWeek()),
+  );
   readonly sessions = computed(() => this.shown()?.answer.sessions ?? []);
   /** Each kind of session with the length of its longest in each week. */
   readonly dayPlanMinutes = computed((): readonly DayPlanMinutes[] => {
@@ -304,6 +311,12 @@ export class BlockStore {
     this.edit((d) => withLoad(d, lane, part));
   }
 
+  /** What would get a group to the favoured amount; empty where nothing does, or nothing could be planned. */
+  async waysToReach(group: MuscleGroupId): Promise<readonly ReachWay[]> {
+    const ask = this.shown()?.ask;
+    return ask ? ((await this.desk.do('ways', { draft: ask.draft, facts: ask.facts, group })) ?? []) : [];
+  }
+
   /** A template as the draft, made for this client; what could not be taken over is returned. */
   applyTemplate(template: BlockTemplate): readonly TemplateNote[] {
     let notes: readonly TemplateNote[] = [];
@@ -313,6 +326,19 @@ export class BlockStore {
       return made?.draft ?? draft;
     });
     return notes;
+  }
+
+  /** Another block as the draft, made for this client; what is different is returned in words. */
+  async startFrom(block: Pick<Block, 'choices' | 'clientId'>): Promise<readonly string[]> {
+    const draft = this.edited();
+    const made = draft && this.planner.fromBlock(block.choices, draft, block.clientId === this.data.clientId);
+    if (!made) return [];
+    this.edit(() => made.draft);
+    this.suggesting.set(false);
+    const ask = this.askFor(made.draft, false);
+    const board = ask && (await this.desk.do('board', ask));
+    const limits = board?.plan ? limitsForOther(board.plan) : [];
+    return [...made.notes.map(templateNoteWords), ...[...made.changes, ...limits].map(otherClientWords)];
   }
 
   /** What someone else published becomes the base; the draft holds this coach's changes on top of it. */

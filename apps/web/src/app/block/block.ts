@@ -56,6 +56,8 @@ export class BlockScreen {
   readonly clientId = input.required<string>();
   /** Groups handed over by the findings, joined by commas. */
   readonly groups = input<string>();
+  /** An earlier block to start from. */
+  readonly from = input<string>();
 
   protected readonly groupName = muscleGroupName;
   protected readonly screening = SCREENING_WORDS;
@@ -66,8 +68,17 @@ export class BlockScreen {
     effect(() => {
       const id = this.clientId();
       const groups = (this.groups() ?? '').split(',');
-      untracked(() => void this.store.load(id, groups));
+      const from = this.from();
+      untracked(() => void this.open(id, groups, from));
     });
+  }
+
+  private async open(id: string, groups: readonly string[], from: string | undefined): Promise<void> {
+    await this.store.load(id, groups);
+    const earlier = this.store.past().find((b) => b.id === from);
+    if (!earlier) return;
+    if (this.store.running()) this.toasts.show('A block is running. End it first, then start from the earlier one.');
+    else await this.tool.startFrom(earlier);
   }
 
   protected readonly blocked = computed(() => {

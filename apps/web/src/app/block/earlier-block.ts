@@ -37,6 +37,9 @@ const FIRST = { lane: 0, week: 1 };
             <h1>{{ title() }}</h1>
             <p class="text-sm text-soft">{{ facts() }}</p>
           </div>
+          <a class="btn" [routerLink]="['/clients', clientId(), 'block']" [queryParams]="{ from: b.id }"
+            >Start a new block from this</a
+          >
           <a class="btn" [routerLink]="['/clients', clientId(), 'block']">Back to the block of today</a>
         </div>
         <div class="mt-4 grid gap-5 xl:grid-cols-[minmax(0,1fr)_20rem]">

@@ -65,7 +65,7 @@ export class Stave {
       cycles: glyphs.some((g) => g.cycles > 1),
       bonus: glyphs.some((g) => g.bonus !== null),
       load: glyphs.some((g) => g.load !== null),
-      help: glyphs.some((g) => g.assisted),
+      help: glyphs.some((g) => g.help > 0),
       roll: glyphs.some((g) => g.roll !== null),
       activate: glyphs.some((g) => g.activate !== null),
       locked: this.rows().some((r) => r.cells.some((c) => c.locked)),

@@ -1,7 +1,23 @@
 import { Requests } from '../data/requests';
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { OWN_TEMPLATE_PREFIX, type OwnTemplate, type TemplateFile } from '@yandle/contract';
-import { muscleGroupName, TEMPLATES, type BlockTemplate, type TemplateDefinition, FILE_VERSION } from '@yandle/core';
+import {
+  OWN_TEMPLATE_PREFIX,
+  type Block,
+  type ClientListItem,
+  type OwnTemplate,
+  type TemplateFile,
+} from '@yandle/contract';
+import { ClientPicker } from '../frame/client-picker';
+import {
+  counted,
+  formatDate,
+  lowerFirst,
+  muscleGroupName,
+  TEMPLATES,
+  type BlockTemplate,
+  type TemplateDefinition,
+  FILE_VERSION,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
@@ -17,7 +33,7 @@ function templateOfOwn({ version: _v, archived: _r, ...own }: OwnTemplate): Bloc
 /** Blocks without a client: those that ship and the studio's own. Take one, keep this block as one, bring files in and out. */
 @Component({
   selector: 'y-templates-panel',
-  imports: [ProblemNote],
+  imports: [ClientPicker, ProblemNote],
   templateUrl: './templates-panel.html',
 })
 export class TemplatesPanel {
@@ -27,9 +43,10 @@ export class TemplatesPanel {
   readonly usable = input(true);
   /** The present draft as a template under a name; null when there is nothing to keep. */
   readonly make = input<((name: string, summary: string) => TemplateDefinition) | null>(null);
-  /** What could not be taken over from the template taken last. */
-  readonly notes = input<readonly string[]>([]);
   readonly taken = output<BlockTemplate>();
+  readonly copied = output<Block>();
+  /** A client whose blocks are looked at. */
+  protected readonly theirs = signal<{ readonly name: string; readonly blocks: readonly Block[] } | null>(null);
   readonly closed = output();
   protected readonly own = signal<readonly OwnTemplate[]>([]);
   protected readonly requests = new Requests();
@@ -47,6 +64,18 @@ export class TemplatesPanel {
     return t.lanes
       .map((l) => `${muscleGroupName(l.group)} (${this.styles.find(l.styleId).name.toLowerCase()})`)
       .join(', ');
+  }
+
+  protected async blocksOf(client: ClientListItem): Promise<void> {
+    this.theirs.set(null);
+    await this.attempt(async () => {
+      this.theirs.set({ name: client.name, blocks: await firstValueFrom(this.api.blocks(client.id)) });
+    });
+  }
+
+  protected blockLine(b: Block): string {
+    const groups = b.lanes.map((l) => lowerFirst(muscleGroupName(l.group))).join(', ');
+    return `${formatDate(b.startDate, 'd MMM yyyy')}, ${counted(b.weeks, 'week')}: ${groups}`;
   }
 
   protected takeOwn(t: OwnTemplate): void {

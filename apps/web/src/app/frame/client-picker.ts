@@ -1,4 +1,4 @@
-import { Component, computed, effect, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { Component, computed, effect, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import type { ClientListItem } from '@yandle/contract';
@@ -7,7 +7,7 @@ import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { asLoadable, LOADING } from '../data/loadable';
 
-/** Type to find a client. Arrow keys choose, Enter opens, Escape leaves. */
+/** Type to find a client. Arrow keys choose, Enter opens or picks, Escape leaves. */
 @Component({
   selector: 'y-client-picker',
   host: { class: 'relative block' },
@@ -17,13 +17,13 @@ import { asLoadable, LOADING } from '../data/loadable';
       class="input"
       type="text"
       role="combobox"
-      aria-label="Find a client"
+      [attr.aria-label]="label()"
       aria-autocomplete="list"
-      aria-controls="client-options"
+      [attr.aria-controls]="listId()"
       autocomplete="off"
-      placeholder="Find a client"
+      [placeholder]="label()"
       [attr.aria-expanded]="open()"
-      [attr.aria-activedescendant]="open() && found()[active()] ? 'client-option-' + active() : null"
+      [attr.aria-activedescendant]="open() && found()[active()] ? listId() + active() : null"
       [value]="open() ? typed() : shown()"
       (focus)="begin()"
       (input)="type(box.value)"
@@ -32,7 +32,7 @@ import { asLoadable, LOADING } from '../data/loadable';
     />
     @if (open()) {
       <ul
-        id="client-options"
+        [id]="listId()"
         role="listbox"
         aria-label="Clients"
         class="sheet absolute z-40 mt-1 max-h-96 w-full overflow-auto p-1 shadow-lg"
@@ -41,7 +41,7 @@ import { asLoadable, LOADING } from '../data/loadable';
           <li
             role="option"
             class="cursor-pointer rounded px-3 py-1.5"
-            [id]="'client-option-' + i"
+            [id]="listId() + i"
             [attr.aria-selected]="i === active()"
             [class.bg-action-wash]="i === active()"
             (mousedown)="$event.preventDefault(); choose(c)"
@@ -64,13 +64,18 @@ export class ClientPicker {
   private readonly context = inject(ClientContext);
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
   private readonly search$ = new Subject<string>();
+  readonly label = input('Find a client');
+  /** True to hand the client over instead of opening them. */
+  readonly picks = input(false);
+  readonly picked = output<ClientListItem>();
+  protected readonly listId = computed(() => (this.picks() ? 'pick-option-' : 'client-option-'));
 
   protected readonly open = signal(false);
   protected readonly typed = signal('');
   protected readonly active = signal(0);
   protected readonly shown = computed(() => {
     const c = this.context.client();
-    return c && this.router.url.includes(c.id) ? `${c.name} · ${c.age}` : '';
+    return !this.picks() && c && this.router.url.includes(c.id) ? `${c.name} · ${c.age}` : '';
   });
   /** Null while the list is on its way. */
   private readonly answer = toSignal(
@@ -126,6 +131,7 @@ export class ClientPicker {
   protected choose(client: ClientListItem): void {
     this.open.set(false);
     this.box().nativeElement.blur();
-    void this.router.navigate(['/clients', client.id]);
+    if (this.picks()) this.picked.emit(client);
+    else void this.router.navigate(['/clients', client.id]);
   }
 }

@@ -72,7 +72,7 @@ export class SessionsScreen {
         mayBeMissed: this.mayBeMissed(b, week),
         days: datesOfWeek(b.startDate, week).map((date) => ({
           date,
-          session: all.find((s) => s.blockId === b.id && s.date === date) ?? null,
+          sessions: all.filter((s) => s.blockId === b.id && s.date === date),
           retest: b.retests.some((r) => r.date === date),
         })),
       };
@@ -92,7 +92,7 @@ export class SessionsScreen {
     const own = (this.sessions() ?? []).filter((s) => s.blockId === b.id && s.week === week);
     return (
       b.endedAt === null &&
-      (week === running || week === running - 1) &&
+      week <= running &&
       !b.choices.missedWeeks.includes(week) &&
       own.length > 0 &&
       own.every((s) => s.status === 'planned') &&

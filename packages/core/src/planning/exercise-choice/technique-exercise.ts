@@ -10,3 +10,6 @@ export interface TechniqueExercise {
 
 /** Exercises of one technique and day plan: more than two are a session of their own. Common practice, no source. */
 export const MOST_EXERCISES = 2;
+
+/** True for an exercise of all day plans that have none of their own. */
+export const chosenAnywhere = (e: Pick<TechniqueExercise, 'dayPlanId'>): boolean => e.dayPlanId === null;

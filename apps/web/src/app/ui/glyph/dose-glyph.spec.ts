@@ -10,7 +10,7 @@ const base: GlyphModel = {
   sensation: 5,
   easier: false,
   load: null,
-  assisted: false,
+  help: 0,
   roll: null,
   activate: null,
 };
@@ -46,7 +46,7 @@ describe('DoseGlyph', () => {
   });
 
   it('puts load and help below the strokes, never over them', async () => {
-    const svg = await render({ load: '4 kg', assisted: true });
+    const svg = await render({ load: '4 kg', help: 1 });
     const bottom = Math.max(
       ...[...svg.querySelectorAll('rect')].map((r) => Number(r.getAttribute('y')) + Number(r.getAttribute('height'))),
     );
@@ -76,7 +76,7 @@ describe('glyphOf', () => {
   it('draws every technique by its seconds of stretch, and what stands around it', () => {
     // Push-relax: 3 cycles of 15 s; Loaded range: 6 × (3 + 2) s, helped where the coach says so; Move through: 6 × 2 s.
     expect(first('push-relax')).toMatchObject({ strokes: [45], cycles: 3 });
-    expect(first('loaded-range', { startHelp: 2 })).toMatchObject({ strokes: [30, 30], assisted: true, load: null });
+    expect(first('loaded-range', { startHelp: 2 })).toMatchObject({ strokes: [30, 30], help: 2, load: null });
     expect(first('move-through')).toMatchObject({ strokes: [12] });
     expect(first('release-lengthen-activate')).toMatchObject({ strokes: [30], roll: 60, activate: 10 });
     expect(first('steady-hold', { tighterSide: 'left' })).toMatchObject({ strokes: [30, 30], bonus: 30 });

@@ -35,10 +35,10 @@ const FOOT = 12;
         <path [attr.d]="weight()" fill="var(--ink)" />
         <text x="14" [attr.y]="foot() + 10" font-size="10" font-weight="600" fill="var(--ink)">{{ load }}</text>
       }
-      @if (model().assisted) {
+      @if (model().help > 0) {
         <line
           x1="0"
-          x2="28"
+          [attr.x2]="model().help > 1 ? width() : width() / 2"
           [attr.y1]="height() - 2"
           [attr.y2]="height() - 2"
           stroke="var(--ink)"
@@ -74,7 +74,7 @@ export class DoseGlyph {
   protected readonly height = computed(() => {
     const m = this.model();
     const written = m.load !== null || m.roll !== null || m.activate !== null;
-    return Math.max(1, this.foot() + (written ? FOOT : 0) + (m.assisted ? 5 : 0));
+    return Math.max(1, this.foot() + (written ? FOOT : 0) + (m.help > 0 ? 5 : 0));
   });
 
   protected readonly weight = computed(() => `M3 ${this.foot() + 2} h4 v2 h2 l1 7 h-10 l1 -7 h2 z`);

@@ -22,7 +22,8 @@ export interface GlyphModel {
   readonly easier: boolean;
   /** Load in words: "2.5 kg"; null for none. */
   readonly load: string | null;
-  readonly assisted: boolean;
+  /** Help: 0 none, 1 light, 2 full. */
+  readonly help: number;
   /** Seconds rolled before, and repetitions of activation after; null for none. */
   readonly roll: number | null;
   readonly activate: number | null;
@@ -47,7 +48,7 @@ export function glyphOf(week: PlannedWeek): GlyphModel {
     sensation: p.sensation,
     easier: week.kind === 'easier',
     load: rest ? null : loadWords(p) || null,
-    assisted: !rest && (p.assistance ?? 0) > 0,
+    help: rest ? 0 : (p.assistance ?? 0),
     roll: roll ? amountOf(roll) : null,
     activate: activate ? amountOf(activate) : null,
   };

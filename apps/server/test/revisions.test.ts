@@ -400,6 +400,34 @@ describe('planning', () => {
   });
 });
 
+describe('weeks logged as not done', () => {
+  it('are part weeks while a session of them is open, and missed when all were: unwell is a log, silence is none', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const week = (await sessionsOf(client)).filter((s) => s.week === 1);
+    const view = async () => (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as PlanningView;
+    expect(await view()).toMatchObject({ partWeeks: [], undoneWeeks: [] });
+    const unwell = async (id: string) => {
+      const body = { id: uuid(), startedAt: h.clock.now.toISOString(), wellness: 'unwell' };
+      await h.agent.post(`/api/v1/sessions/${id}/runs`).send(body).expect(201);
+      await h.agent
+        .post(`/api/v1/runs/${body.id}/end`)
+        .send({ endedAt: h.clock.now.toISOString(), sensation: null, feltTighter: [], note: '' });
+    };
+    await unwell(week[0]!.id);
+    expect(await view()).toMatchObject({ partWeeks: [1], undoneWeeks: [] });
+    for (const s of week.slice(1)) await unwell(s.id);
+    expect(await view()).toMatchObject({ partWeeks: [], undoneWeeks: [1] });
+    // Nothing was done before it, so the block begins in week 2: 2 × 30 s on 3 days, then 2 × 35 s.
+    at('2026-03-11T10:00:00.000Z');
+    const { lanes } = block.choices;
+    const after = (await revise(block, { lanes, weeks: 7, reason: 'Ill' }).expect(200)).body as Block;
+    expect(after.choices.missedWeeks).toEqual([]);
+    expect(after.lanes[0]!.weeks.slice(0, 3).map((w) => w.dose)).toEqual([0, 180, 210]);
+    at('2026-03-09T08:00:00.000Z');
+  });
+});
+
 describe('day plans', () => {
   const morning = dayPlanBody({ id: 'morning', name: 'Morning', weekdays: [1, 3], minutes: 12, purpose: 'on waking' });
   const evening = dayPlanBody({

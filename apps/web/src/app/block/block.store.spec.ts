@@ -83,6 +83,20 @@ describe('BlockStore', () => {
     expect(store.preview()!.refusal).toBe('Choose a start date.');
   });
 
+  it('starts from a block of before, planned for who the client is now, and says what is different', async () => {
+    await open();
+    const before = aBlock({ ...aDraft(), startDate: '2025-09-01' });
+    const said = await store.startFrom({ ...before, clientId: 'c1' });
+    expect(store.draft()!.startDate).toBe('2026-03-16');
+    expect(store.draft()!.lanes.map((l) => [l.group, l.exercises[0]!.exerciseId])).toEqual(
+      before.choices.lanes.map((l) => [l.group, l.exercises[0]!.exerciseId]),
+    );
+    expect(store.preview()!.plan!.lanes).toHaveLength(before.choices.lanes.length);
+    expect(said.filter((s) => s.includes('instead of'))).toEqual([]);
+    store.undo();
+    expect(store.draft()!.lanes).toEqual([]);
+  });
+
   it('takes every change back and does it again', async () => {
     await open();
     const states = [store.draft()];

@@ -31,7 +31,7 @@ export class PlanDesk {
     const id = ++this.last;
     const request: PlanRequest<K> = { id, kind, ask };
     this.worker.postMessage(request);
-    return new Promise((resolve) => this.waiting.set(id, (answer) => resolve(answer as PlanTasks[K]['answer'] | null)));
+    return new Promise((resolve) => this.waiting.set(id, (answer) => resolve(answer)));
   }
 
   /**

@@ -44,7 +44,12 @@ describe('one missed week', () => {
 
 it('an easier week inside a return moves after it; one on its first week is taken by it; the retest stays', () => {
   const inside = calendarOf(ask([steady()], { missedWeeks: [2], weeks: 12 }));
-  expect(inside.easier).toEqual([6, 8, 12]);
+  // Week 4 would move to 6, two weeks before the next: that one does for both. Every 6th leaves room.
+  expect(inside.easier).toEqual([8, 12]);
+  expect(inside.retests).toEqual([1, 4, 8, 12]);
+  const rare = calendarOf(ask([steady()], { missedWeeks: [4], weeks: 16, easierEvery: 6 }));
+  expect(rare.easier).toEqual([8, 12]);
+  expect(rare.retests).toEqual([1, 8, 12, 16]);
   const first = calendarOf(ask([steady()], { missedWeeks: [3], weeks: 12 }));
   expect(first.easier).toEqual([8, 12]);
   expect(first.retests).toEqual([1, 4, 8, 12]);

@@ -28,9 +28,12 @@ export function calendarOf(input: BlockInput): BlockCalendar {
     if (late.includes(week)) replaced.push(week);
     else {
       const after = week + RETURN_WEEKS;
-      // Not beside the next one.
-      const near = easier.some((w) => Math.abs(w - after) <= 1);
+      // Two build weeks at least before the next one: nearer than that, the next one does for both. Common practice, no source.
+      // By the plan's own weeks, so that days away later on change nothing here.
+      const near = placed.some((w) => !late.includes(w) && Math.abs(w - after) <= 2);
       if (after <= input.weeks && !missed.has(after) && !near) easier.push(after);
+      // It is still time to measure.
+      else replaced.push(...late);
     }
   }
   easier = [...new Set(easier)].sort((a, b) => a - b);

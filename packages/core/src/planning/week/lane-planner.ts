@@ -527,6 +527,7 @@ export class LanePlanner {
       loaded: isLoaded(technique),
       lastDay: this.lastLoaded,
       inPlan,
+      themed: this.styles.plans.map((p) => p.theme !== null),
       load: (p, plan, sets): Load => {
         const key = `${plan}|${sets}|${sizeOf(p)}|${p.cycles ?? ''}|${p.bonus ? `${p.bonus.sets},${p.bonus.more}` : ''}`;
         let load = loads.get(key);

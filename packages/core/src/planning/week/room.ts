@@ -20,6 +20,8 @@ export interface RoomLane {
   readonly lastDay: number | null;
   /** True for each day plan that it is done in. */
   readonly inPlan: readonly boolean[];
+  /** True for each day plan that is made for its group among others: it comes there first. */
+  readonly themed: readonly boolean[];
   /** What a number of sets is in a session of a day plan. */
   readonly load: (p: Prescription, plan: number, sets: number) => Load;
 }
@@ -77,6 +79,8 @@ export class Room {
   private readonly offsets: readonly number[];
   /** Sessions of each day and lane. */
   private readonly on: readonly (readonly (readonly number[])[])[];
+  /** Days on which a session is made for a lane's group. */
+  private readonly themedOn: readonly (readonly boolean[])[];
   private readonly toPosition: number;
 
   constructor(
@@ -102,6 +106,9 @@ export class Room {
     this.offsets = [...new Set(slots.map((s) => s.offset))];
     this.on = lanes.map((l) =>
       Array.from({ length: 7 }, (_, o) => slots.flatMap((s, i) => (s.offset === o && l.inPlan[s.plan] ? [i] : []))),
+    );
+    this.themedOn = lanes.map((l) =>
+      Array.from({ length: 7 }, (_, o) => slots.some((s) => s.offset === o && l.inPlan[s.plan] && l.themed[s.plan])),
     );
     const t = timings ?? DEFAULT_TIMINGS;
     this.toPosition = Math.max(0, t.newPosition - t.samePosition);
@@ -267,6 +274,7 @@ export class Room {
       this.sessions.some((s) => s.slot.offset === o && s.held.some((h) => h.lane !== lane));
     const chosen = best(able, (c) => [
       keepDays && before ? c.filter((o) => !before.has(o)).length : 0,
+      -c.filter((o) => this.themedOn[lane]![o]!).length,
       unevenness(c),
       c.filter((o) => !visited(o)).length,
     ]);

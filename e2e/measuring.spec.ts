@@ -137,6 +137,10 @@ test('a whole battery by keyboard, an inclinometer, a symptom, a crash, and from
   await expect(page.getByText(`${before[0]}: rests this block`)).toBeVisible();
   await page.getByRole('button', { name: /^Plan th(is one|ese \d)$/ }).click();
   await expect(page).toHaveURL(/block\?groups=/);
+  await page
+    .getByRole('button', { name: /^Use these/ })
+    .first()
+    .click();
   await expect(page.getByRole('button', { name: /, week 1: 2 × 30 s/ }).first()).toBeVisible();
 });
 

@@ -69,8 +69,12 @@ export class DaySearch {
   private readonly inPosition: readonly number[][];
   private readonly there: number[];
   private readonly ofLoad = new Map<Load, readonly number[]>();
-  /** What the lanes from one on ask for: seconds, and days in each position. */
-  private readonly later: readonly { readonly seconds: number; readonly days: readonly number[] }[];
+  /** What the lanes from one on ask for: seconds, days in each position, and places in sessions. */
+  private readonly later: readonly {
+    readonly seconds: number;
+    readonly days: readonly number[];
+    readonly places: number;
+  }[];
   private readonly dead = new Map<number, Set<number>>();
   private readonly found: FoundDays[];
   /** True when the most tries ended it: what it did not find may exist. */
@@ -102,10 +106,11 @@ export class DaySearch {
     this.inPosition = sessions.map(() => this.positions.map(() => 0));
     this.there = this.positions.map(() => 0);
     sessions.forEach((s, i) => s.held.forEach((h) => this.count(i, h.load, 1)));
-    const later = [{ seconds: 0, days: this.positions.map(() => 0) }];
+    const later = [{ seconds: 0, days: this.positions.map(() => 0), places: 0 }];
     for (let k = lanes.length - 1; k >= 0; k--) {
-      const { seconds, days } = later[0]!;
+      const { seconds, days, places } = later[0]!;
       later.unshift({
+        places: places + lanes[k]!.days,
         seconds: seconds + lanes[k]!.seconds,
         days: days.map((d, x) => (this.mine[k]!.includes(x) ? Math.max(d, lanes[k]!.days) : d)),
       });
@@ -221,8 +226,12 @@ export class DaySearch {
     const lane = this.lanes[at];
     if (!lane) return true;
     let left = 0;
-    for (let s = 0; s < this.sessions.length; s++) left += this.sessions[s]!.room - this.body[s]! - this.between[s]!;
-    if (this.least(at) > left) return false;
+    let places = 0;
+    for (let s = 0; s < this.sessions.length; s++) {
+      left += this.sessions[s]!.room - this.body[s]! - this.between[s]!;
+      places += this.mostLanes - this.held[s]!.length;
+    }
+    if (this.later[at]!.places > places || this.least(at) > left) return false;
     const states = ALL_DAYS.map((o) => this.stateOf(o));
     // Loaded lanes come first, and their days are no more alike than the gaps between them.
     if (!lane.loaded && this.isDead(at, states, false)) return false;

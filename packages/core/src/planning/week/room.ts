@@ -406,20 +406,22 @@ export class Room {
     return own + ways * this.toPosition + sum(most((a) => a.things)) * t.prop;
   }
 
-  /** False when all lanes together need more than all sessions hold: then no arrangement will do. */
+  /** False when all lanes together need more seconds, or more places, than all sessions have: then no arrangement will do. */
   private mayFit(lane: number, p: Prescription, free: readonly number[]): boolean {
     const asks = free.flatMap((i) => (i !== lane && this.level[i] ? [this.ask(i, this.level[i])] : []));
     asks.push(this.ask(lane, p));
     const kept = this.sessions.map((s) => s.held);
     let room = 0;
+    let places = 0;
     for (const s of this.sessions) {
       s.held = s.held.filter((h) => !free.includes(h.lane));
+      places += this.mostLanes - s.held.length;
       room += s.room - s.held.reduce((n, h) => n + h.load.least, 0);
     }
     const empty = this.sessions.every((s) => s.held.length === 0);
     const need = empty ? this.leastOfAll(asks) : this.leastOf(asks, 0);
     this.sessions.forEach((s, i) => (s.held = kept[i]!));
-    return need <= room;
+    return need <= room && asks.reduce((n, a) => n + a.days, 0) <= places;
   }
 
   /** A lane as the search of days takes it: the ways to do it on each day, purpose looked at. */

@@ -1,6 +1,7 @@
 import { muscleGroupName } from '../anatomy/muscle-group.js';
 import { FAVOURED_WEEKLY_SECONDS, FLATTENING_WEEKLY_SECONDS } from '../dose/dose.js';
 import type { FullGroup, Reach, ReachWay } from '../planning/reach.js';
+import { lowerFirst } from './list.js';
 import { counted, joined } from './plural.js';
 
 const SOURCE = 'Thomas 2018, from memory';
@@ -24,7 +25,7 @@ export function reachLine(all: readonly Reach[]): string {
   const counting = all.filter((r) => r.kind === 'amount');
   if (counting.length === 0) return '';
   const there = counting.filter((r) => r.week !== null);
-  const names = counting.filter((r) => r.week === null).map((r) => muscleGroupName(r.group).toLowerCase());
+  const names = counting.filter((r) => r.week === null).map((r) => lowerFirst(muscleGroupName(r.group)));
   const head = `${there.length} of ${counted(counting.length, 'group')} ${there.length === 1 || counting.length === 1 ? 'reaches' : 'reach'} ${FAVOURED_WEEKLY_SECONDS} s a week per side`;
   return names.length === 0 ? `${head} (${SOURCE}).` : `${head}; not ${joined(names)} (${SOURCE}).`;
 }

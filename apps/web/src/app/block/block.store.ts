@@ -274,6 +274,7 @@ export class BlockStore {
   /** Adds a lane; a group may have two, when their techniques differ. @returns its place */
   addLane(group: MuscleGroupId, styleId = 'steady-hold'): number {
     this.edit((d) => ({ ...d, lanes: [...d.lanes, this.planner.newLane(group, styleId, d.dayPlans)] }));
+    this.suggesting.set(false);
     return this.edited()!.lanes.length - 1;
   }
 

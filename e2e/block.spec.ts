@@ -156,3 +156,44 @@ test('the board with 20 lanes and 16 weeks answers keys without long tasks', asy
   for (const key of ['ArrowRight', 'ArrowDown', 'ArrowRight']) await page.keyboard.press(key);
   await expect(page.locator('button.cell.selected')).toHaveCount(1);
 });
+
+test('a second place, an earlier block as a start, and another client’s block with what is different', async ({
+  page,
+}) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Fenna');
+  await page.goto(`/clients/${client.id}/intake`);
+  await page
+    .getByRole('button', { name: /^Aims and equipment/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Add a place' }).click();
+  await page.getByLabel('Kind').selectOption('chair');
+  await page.getByLabel('Name', { exact: true }).fill('Office');
+  await page.getByLabel('Name', { exact: true }).blur();
+  await page.getByRole('button', { name: 'Save today’s answers' }).click();
+  await expect(page.getByText('Not saved yet')).toBeHidden();
+
+  // The earlier block, planned for who the client is now; one of its sessions moves to the office.
+  await page.goto(`/clients/${client.id}/block`);
+  await page.getByText(/^Earlier blocks/).click();
+  await page.getByRole('link', { name: /^\w{3} \d+ \w{3} – / }).first().click();
+  await page.getByRole('link', { name: 'Start a new block from this' }).click();
+  await expect(page.getByText('made for this client')).toBeVisible();
+  await expect(cell(page, /, week 1: /).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Session: / }).click();
+  await page.getByLabel('Place').selectOption('Office');
+  await expect(page.getByRole('button', { name: 'Start this block' })).toBeEnabled();
+
+  // Somebody else's block: what changes is said with the reason.
+  await page.getByRole('button', { name: 'Templates' }).click();
+  await page.getByRole('combobox', { name: 'Whose block' }).fill('Tobin');
+  await page.getByRole('option', { name: /Tobin/ }).click();
+  await page
+    .getByRole('list', { name: /^Blocks of Tobin/ })
+    .getByRole('button', { name: /^Use/ })
+    .first()
+    .click();
+  await expect(page.getByText(/^Different for Fenna/)).toBeVisible();
+  await expect(cell(page, /^Calf \(gastrocnemius\), week 1/)).toBeVisible();
+});

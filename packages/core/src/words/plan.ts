@@ -129,6 +129,8 @@ function reasonWords(f: WeekFact, step: string): string {
       return 'Away: no day for sessions is left this week.';
     case 'no-room':
       return 'No room this week.';
+    case 'unchanged':
+      return 'As planned: nothing is turned up after a week that lost some of its sessions.';
     case 'step-waits':
       return 'No change.';
     default:

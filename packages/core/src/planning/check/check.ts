@@ -64,7 +64,8 @@ function progressionOf(styles: LaneStyles, cell: PlannedWeek, at: Before, easier
   const all = phases.map((_, i) => styles.progressionOf(run.style, i)?.progression ?? null);
   const own = all.findIndex((p, i) => i >= from && p?.phase.technique === cell.prescription.technique);
   const index = own >= 0 ? own : Math.min(from, phases.length - 1);
-  if (cell.kind === 'build') [at.phase, at.run] = [index, run.fromWeek];
+  // A cell set by hand ends no phase.
+  if (cell.kind === 'build' && !cell.locked) [at.phase, at.run] = [index, run.fromWeek];
   return all[index]!;
 }
 

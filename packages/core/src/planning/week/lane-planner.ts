@@ -652,7 +652,7 @@ export class LanePlanner {
       changed: changed ?? null,
       styleId: (w.way?.progression.style ?? this.styles.runOf(week).style).id,
       locked: w.locked,
-      reasons: [...reasons, ...cuts],
+      reasons: reasons.length + cuts.length > 0 ? [...reasons, ...cuts] : [{ code: 'unchanged' }],
     });
     return cuts;
   }

@@ -87,6 +87,12 @@ await shoot(await open(), 'data', '/data');
 await shoot(await open(), 'block', `/clients/${tobin.client.id}/block`, async (page) => {
   await page.getByRole('button', { name: /^Hamstrings, week 6/ }).click();
 });
+await shoot(await open(), 'suggestions', `/clients/${emeric.client.id}/block`, async (page) => {
+  await page
+    .getByRole('button', { name: /^Use these/ })
+    .first()
+    .waitFor();
+});
 await shoot(await open(), 'why', `/clients/${tobin.client.id}/block/why`);
 await shoot(await open(), 'styles', '/styles', async (page) => {
   await page.getByRole('button', { name: 'Long hold' }).click();
@@ -103,7 +109,6 @@ await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`),
 });
 await shoot(await open({ width: 390, height: 844 }), 'phone', await phoneLink());
 await shoot(await open(), 'progress', at('progress'));
-await shoot(await open(), 'account', '/account');
 await shoot(await open(), 'studio', '/studio');
 const page = await open();
 await page.clock.install();

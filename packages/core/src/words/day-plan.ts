@@ -11,12 +11,16 @@ export const DAY_ORDER_WORDS: Readonly<Record<DayOrder, string>> = {
 };
 
 /** A day plan in one line: its days, minutes and purpose. */
-export function dayPlanLine(plan: Pick<DayPlan, 'weekdays' | 'minutes' | 'purpose' | 'warm'>): string {
+export function dayPlanLine(
+  plan: Pick<DayPlan, 'weekdays' | 'minutes' | 'purpose' | 'warm'> & Partial<Pick<DayPlan, 'name'>>,
+): string {
+  const purpose = purposeName(plan.purpose).toLowerCase();
   const days = WEEKDAYS.filter((d) => plan.weekdays.includes(d.id)).map((d) => d.short);
   const parts = [
     days.length === 0 ? 'no days' : days.join(', '),
     plan.minutes === null ? 'no limit' : `${plan.minutes} min`,
-    ...(plan.purpose === 'own' ? [] : [purposeName(plan.purpose).toLowerCase()]),
+    // A name that says it already is enough.
+    ...(plan.purpose === 'own' || plan.name?.toLowerCase() === purpose ? [] : [purpose]),
     ...(plan.warm ? ['already warm'] : []),
   ];
   return parts.join(' · ');

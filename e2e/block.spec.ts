@@ -177,7 +177,10 @@ test('a second place, an earlier block as a start, and another client’s block 
   // The earlier block, planned for who the client is now; one of its sessions moves to the office.
   await page.goto(`/clients/${client.id}/block`);
   await page.getByText(/^Earlier blocks/).click();
-  await page.getByRole('link', { name: /^\w{3} \d+ \w{3} – / }).first().click();
+  await page
+    .getByRole('link', { name: /^\w{3} \d+ \w{3} – / })
+    .first()
+    .click();
   await page.getByRole('link', { name: 'Start a new block from this' }).click();
   await expect(page.getByText('made for this client')).toBeVisible();
   await expect(cell(page, /, week 1: /).first()).toBeVisible();

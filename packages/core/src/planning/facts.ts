@@ -69,7 +69,17 @@ export type WeekFact =
   | Fact<'begins-again', { readonly weeks: number; readonly percent: number }>
   | Fact<'back-to-step', { readonly from: number; readonly to: number; readonly most: number }>
   | Fact<'fewer-days', { readonly sessions: number; readonly wanted: number }>
-  | Bare<'back-in-limits' | 'set-by-coach' | 'not-started' | 'over' | 'missed' | 'away' | 'no-room' | 'step-waits' | 'unchanged'>
+  | Bare<
+      | 'back-in-limits'
+      | 'set-by-coach'
+      | 'not-started'
+      | 'over'
+      | 'missed'
+      | 'away'
+      | 'no-room'
+      | 'step-waits'
+      | 'unchanged'
+    >
   | CutFact
   | SaidFact;
 

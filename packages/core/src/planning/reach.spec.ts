@@ -4,10 +4,10 @@ import { reachLine, reachWayWords } from '../words/reach.js';
 import { leftOutWords } from '../words/plan.js';
 import { forAll } from './any-block.fixture.js';
 import { buildBlock } from './block.js';
-import { placeOfKind } from '../screening/place.js';
-import { missingAt } from '../screening/place.js';
+import { missingAt, placeOfKind } from '../screening/place.js';
+import { styleById } from '../styles/index.js';
 import { dayPlanOf } from './day-plan/day-plan.js';
-import { reachOf, waysToReach } from './reach.js';
+import { doseRemarkOn, reachOf, waysToReach } from './reach.js';
 import { adult, ask, steady } from './rules.fixture.js';
 
 const calf = exerciseById('straight-knee-wall-calf');
@@ -90,5 +90,20 @@ describe('a place', () => {
     expect(planned.weeks.every((w) => w.prescription.technique === 'static hold')).toBe(true);
     const words = planned.leftOut.map(leftOutWords).filter((w) => w.includes('eccentric'));
     expect(words).toEqual(['Calf (gastrocnemius), loaded eccentric: needs step. Steady hold instead.']);
+  });
+});
+
+describe('what is said of a week’s dose', () => {
+  const held = (technique: 'static hold' | 'loaded eccentric', holdSeconds: number) => ({
+    ...{ technique, sets: 2, holdSeconds, sessionsPerWeek: 3, sensation: 5 },
+    ...(technique === 'static hold' ? {} : { reps: 6, lowerSeconds: 3 }),
+  });
+  // 2 × 30 × 3 = 180 s are fewer than 300; 2 × 120 × 3 = 720 s more than 600.
+  it('goes by the figures of the reviews, and says nothing where there are none or where less is meant', () => {
+    const steady = styleById('steady-hold');
+    expect(doseRemarkOn(held('static hold', 30), steady)).toBe('below-favoured');
+    expect(doseRemarkOn(held('static hold', 120), steady)).toBe('above-flattening');
+    expect(doseRemarkOn(held('static hold', 30), styleById('upkeep'))).toBeNull();
+    expect(doseRemarkOn(held('loaded eccentric', 2), styleById('loaded-range'))).toBeNull();
   });
 });

@@ -1,9 +1,17 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
-import { FAVOURED_WEEKLY_SECONDS, FLATTENING_WEEKLY_SECONDS, sideWeeklyDose } from '../dose/dose.js';
+import {
+  doseRemark,
+  FAVOURED_WEEKLY_SECONDS,
+  FLATTENING_WEEKLY_SECONDS,
+  sideWeeklyDose,
+  type DoseRemark,
+} from '../dose/dose.js';
 import { groupDoses, type WorkedSeconds } from '../dose/shares.js';
 import type { Weekday } from '../schedule/weekday.js';
 import { kindOf, type Technique } from '../technique/catalogue.js';
 import { styleById } from '../styles/index.js';
+import type { Style } from '../styles/style.js';
+import type { Prescription } from '../technique/prescription.js';
 import { buildBlock } from './block.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import { dayPlansOf } from './day-plan/slots.js';
@@ -76,6 +84,20 @@ export interface Reach {
   readonly most: number;
 }
 
+/** Techniques that the figures of the reviews are for. */
+const FIGURED: readonly Technique[] = ['static hold', 'contract-relax'];
+
+/**
+ * What the evidence says of a week's dose: nothing of loaded and moving work, for which no figure exists, and never that Upkeep is too little.
+ * @param style of the week
+ */
+export function doseRemarkOn(p: Prescription, style: Pick<Style, 'doseCap'>): DoseRemark | null {
+  if (!FIGURED.includes(p.technique)) return null;
+  const remark = doseRemark(Math.max(sideWeeklyDose(p, 'left'), sideWeeklyDose(p, 'right')));
+  const upkeep = style.doseCap !== null && style.doseCap < FAVOURED_WEEKLY_SECONDS;
+  return upkeep && remark === 'below-favoured' ? null : remark;
+}
+
 function kindOfReach(
   lanes: readonly LaneInput[],
   techniques: ReadonlySet<Technique>,
@@ -88,7 +110,7 @@ function kindOfReach(
   const capped = (dose: number | null): boolean => dose !== null && dose < FAVOURED_WEEKLY_SECONDS;
   if (stretching.every((s) => capped(s.doseCap))) return 'upkeep';
   // What is really planned: a lane that cannot be loaded holds still.
-  const held = techniques.has('static hold') || techniques.has('contract-relax');
+  const held = FIGURED.some((t) => techniques.has(t));
   return held ? 'amount' : 'no figure';
 }
 

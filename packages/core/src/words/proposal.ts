@@ -51,7 +51,7 @@ export const PROPOSAL_TITLES: Readonly<Record<Proposal['id'], string>> = {
   spread: 'More groups, some only kept up',
 };
 
-/** Days and minutes of some day plans. @example '3 days of 20 min' */
+/** Days and minutes of some day plans. @example daysAndMinutes([{ weekdays: [1, 3, 5], minutes: 20 }]) // '3 days of 20 min' */
 export function daysAndMinutes(plans: readonly Pick<DayPlan, 'weekdays' | 'minutes'>[]): string {
   const days = counted(weekdaysOf(plans).length, 'day');
   const minutes = [...new Set(plans.map((p) => p.minutes))];

@@ -4,7 +4,7 @@ import {
   bonusWords,
   type DayPlan,
   doseArithmetic,
-  doseRemark,
+  doseRemarkOn,
   type Exercise,
   type Fix,
   type HandVariable,
@@ -21,7 +21,6 @@ import {
   PUSH_AGAINST,
   runningList,
   sensationWords,
-  sideWeeklyDose,
   sourceWords,
   type Style,
   type Technique,
@@ -114,7 +113,7 @@ export class CellPanel {
   protected readonly remark = computed(() => {
     const p = this.cell().prescription;
     if (this.cell().kind === 'rest' || this.cell().dose === 0) return null;
-    const remark = doseRemark(Math.max(sideWeeklyDose(p, 'left'), sideWeeklyDose(p, 'right')));
+    const remark = doseRemarkOn(p, this.style());
     return remark && doseRemarkWords(remark);
   });
   protected readonly sensation = computed(() => sensationWords(this.cell().prescription.sensation));

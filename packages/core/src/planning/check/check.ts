@@ -126,7 +126,8 @@ function checkLane(input: BlockInput, plan: BlockPlan, lane: number, cells: Plan
           before: stepped(at.back?.before ?? at.base, at.returns, progression, input),
           missed: at.absent,
           at: 0,
-          unsure: at.back?.unsure ?? at.unsure,
+          // In another style nothing says what the dose before was worth.
+          unsure: (at.back?.unsure ?? at.unsure) || at.base.styleId !== cell.styleId,
         };
         at.returns++;
       } else if (at.back) at.back = at.back.at + 1 >= RETURN_WEEKS ? null : { ...at.back, at: at.back.at + 1 };
@@ -156,6 +157,8 @@ function checkLane(input: BlockInput, plan: BlockPlan, lane: number, cells: Plan
       // No base and no fall; where there is none yet, or it was of another technique, it says only that the lane has begun.
       if (at.base === null || at.base.prescription.technique !== cell.prescription.technique || entered)
         [at.base, at.unsure] = [cell, true];
+      // A week of a return that lost sessions: the next goes on from what was meant.
+      if (at.back !== null) at.unsure = true;
       continue;
     }
     at.cut =

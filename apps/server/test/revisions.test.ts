@@ -384,6 +384,7 @@ describe('planning', () => {
       wanted: [],
       partWeeks: [],
       undoneWeeks: [],
+      eased: [],
       startingDoses: [],
     };
     expect(await view()).toEqual(nothing);
@@ -424,6 +425,31 @@ describe('weeks logged as not done', () => {
     const after = (await revise(block, { lanes, weeks: 7, reason: 'Ill' }).expect(200)).body as Block;
     expect(after.choices.missedWeeks).toEqual([]);
     expect(after.lanes[0]!.weeks.slice(0, 3).map((w) => w.dose)).toEqual([0, 180, 210]);
+    at('2026-03-09T08:00:00.000Z');
+  });
+});
+
+describe('soreness', () => {
+  it('takes a step off the lanes of its region in the first week that can change, once, however often it is published', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const [first] = await sessionsOf(client);
+    await run(first!.id).expect(201);
+    const body = { date: TODAY, region: 'thigh-back', soreness: 8, note: '' };
+    await h.agent.put(`/api/v1/clients/${client}/soreness/${uuid()}`).send(body).expect(200);
+    const known = (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as PlanningView;
+    expect(known.eased).toEqual([{ group: 'hamstrings', week: 2, steps: 1 }]);
+    const once = (await revise(block, { reason: 'Sore' }).expect(200)).body as Block;
+    const doses = (b: Block, group: string) => b.lanes.find((l) => l.group === group)!.weeks.map((w) => w.dose);
+    // Both lanes had 180, 210, 240; the hamstrings hold their first step for a week.
+    expect(doses(once, 'soleus').slice(0, 3)).toEqual([180, 210, 240]);
+    expect(doses(once, 'hamstrings').slice(0, 3)).toEqual([180, 180, 210]);
+    const twice = (await revise(once, { reason: 'Again' }).expect(200)).body as Block;
+    expect(doses(twice, 'hamstrings')).toEqual(doses(once, 'hamstrings'));
+    // A week later it has been taken.
+    at('2026-03-16T10:00:00.000Z');
+    const later = (await h.agent.get(`/api/v1/clients/${client}/planning`).expect(200)).body as PlanningView;
+    expect(later.eased).toEqual([]);
     at('2026-03-09T08:00:00.000Z');
   });
 });

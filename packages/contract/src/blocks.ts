@@ -1,6 +1,7 @@
 import type {
   BlockDraft,
   ClientPlace,
+  PlanFacts,
   PreferredTime,
   WantedGroup,
   LeftOutFact,
@@ -91,6 +92,8 @@ export interface PlanningView extends PlanMeasured {
   /** Weeks of the running block of which some, or all, sessions were logged as not done. */
   readonly partWeeks: readonly number[];
   readonly undoneWeeks: readonly number[];
+  /** Weeks in which the lanes of a group go steps down after soreness. */
+  readonly eased: PlanFacts['eased'];
   /** Times of day that suit them. */
   readonly times: readonly PreferredTime[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */

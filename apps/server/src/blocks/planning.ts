@@ -1,7 +1,8 @@
-import type { PlanningView } from '@yandle/contract';
+import type { Block, PlanningView } from '@yandle/contract';
 import {
   aboutFrom,
   asDecided,
+  easedAfterSoreness,
   findings,
   goalsOf,
   interestsOf,
@@ -45,6 +46,8 @@ import { latestIntake } from '../screening/service.js';
 import type { ExerciseLibrary } from '../exercises/library.js';
 import type { StyleLibrary } from '../styles/service.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
+import { recentSoreness } from '../sessions/soreness.js';
+import { blockView } from './view.js';
 import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './entities.js';
 
 /** How long after its end a block still says what a client is used to. Common practice, no source. */
@@ -114,7 +117,7 @@ export function contextOf(
   basis: PlanBasis,
   libraries: { readonly exercises: ExerciseLibrary; readonly styles: StyleLibrary },
   past: (laneId: string) => readonly PlannedWeek[] = () => [],
-  logged: Pick<PlanContext, 'partWeeks' | 'undoneWeeks'> = {},
+  logged: Pick<PlanContext, 'partWeeks' | 'undoneWeeks' | 'eased'> = {},
 ): PlanContext {
   return {
     client: planClientOf(client.birthDate, basis, draft.startDate, cautions),
@@ -176,6 +179,19 @@ export async function undoneWeeks(
   return { partWeeks: weeks.filter((w) => !all(w)), undoneWeeks: weeks.filter(all) };
 }
 
+/** What was logged in a running block and changes its plan: weeks not done, and soreness. */
+export async function loggedIn(
+  data: StudioData,
+  block: Block,
+  today: PlainDate,
+): Promise<Pick<PlanningView, 'partWeeks' | 'undoneWeeks' | 'eased'>> {
+  const sore = await recentSoreness(data, block.clientId, today);
+  return {
+    ...(await undoneWeeks(data, block.id)),
+    eased: easedAfterSoreness(sore, block.lanes, block.startDate, block.changeableFrom),
+  };
+}
+
 /** What a plan for a client depends on besides the coach's choices and the record. */
 export async function planningView(
   data: StudioData,
@@ -190,7 +206,9 @@ export async function planningView(
   const tests = measured.tests.map((t) => ({ ...t, goal: goals.get(t.test.id) ?? null }));
   const found = findings(tests, measured.person, interestsOf(wishes));
   const block = runningBlock(await data.find(BlockEntity, { clientId: client.id }), today);
-  const logged = block ? await undoneWeeks(data, block.id) : { partWeeks: [], undoneWeeks: [] };
+  const logged = block
+    ? await loggedIn(data, await blockView(data, block, today), today)
+    : { partWeeks: [], undoneWeeks: [], eased: [] };
   return {
     ...measured.planned,
     ...logged,

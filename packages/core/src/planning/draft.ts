@@ -11,7 +11,16 @@ import type { Assistance, LoadUnit } from '../technique/prescription.js';
 import type { DayPlan, PlacedDayPlan } from './day-plan/day-plan.js';
 import type { ClientPlace } from '../screening/place.js';
 import type { PlanClient } from './limits.js';
-import type { AwayDates, BlockInput, LaneExercise, LaneInput, LaterStyle, LockedCell, PlannedWeek } from './plan.js';
+import type {
+  AwayDates,
+  BlockInput,
+  EasedWeek,
+  LaneExercise,
+  LaneInput,
+  LaterStyle,
+  LockedCell,
+  PlannedWeek,
+} from './plan.js';
 
 /** What a coach chooses of one lane. */
 export interface LaneDraft {
@@ -66,6 +75,8 @@ export interface PlanContext {
   /** Weeks of which some sessions were logged as not done, and weeks of which all were. */
   readonly partWeeks?: readonly number[];
   readonly undoneWeeks?: readonly number[];
+  /** Weeks in which the lanes of a group go steps down. */
+  readonly eased?: readonly (EasedWeek & { readonly group: MuscleGroupId })[];
   /** Side of a group that is tighter by a notable difference. */
   readonly tighterSide?: (group: MuscleGroupId) => Side | null;
   /** Weeks of a lane that have begun and stay as they are. */
@@ -109,6 +120,7 @@ export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInpu
       phaseWeeks: l.phaseWeeks,
       exercises: laneExercises(l, context.findExercise),
       past: context.past?.(l.id) ?? [],
+      eased: (context.eased ?? []).filter((e) => e.group === l.group),
     })),
     dayPlans: placed(draft.dayPlans, context.places),
     partWeeks: context.partWeeks ?? [],

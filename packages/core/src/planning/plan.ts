@@ -44,6 +44,8 @@ export interface LaneInput {
   readonly locked?: readonly LockedCell[];
   /** Weeks that have been published and begun: kept as they are. */
   readonly past?: readonly PlannedWeek[];
+  /** Weeks that go steps down instead of up: soreness or a review asked for it. Each is taken once. */
+  readonly eased?: readonly EasedWeek[];
   /** Weekly seconds a side that the client is used to; left out to begin at the style's start. */
   readonly startingDose?: number | null;
   readonly loadUnit?: LoadUnit;
@@ -59,6 +61,12 @@ export interface LaneInput {
   readonly tighterSide?: Side | null;
   /** Exercises by technique and day plan, one or two each; left out before exercises are chosen. */
   readonly exercises?: readonly LaneExercise[];
+}
+
+/** A week in which a lane goes back to an earlier settled step (domain 2.8; 2.10, 1 and 6). */
+export interface EasedWeek {
+  readonly week: number;
+  readonly steps: 1 | 2;
 }
 
 /** An exercise that a lane does a technique with. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import { exercisesOnHold, isSessionOnHold } from '../session/on-hold.js';
-import { restsOn, soreGroups } from './soreness.js';
+import type { PlannedWeek } from '../planning/plan.js';
+import { easedAfterSoreness, restsOn, soreGroups, type SoreEntry } from './soreness.js';
 
 const calf = { exerciseId: 'bent-knee-wall-calf' };
 const hamstring = { exerciseId: 'supine-strap-hamstring' };
@@ -32,5 +33,29 @@ describe('soreness (domain 2.8)', () => {
     expect(isSessionOnHold([calf, hamstring], [], exerciseById, soreGroups([entry(9, null)], '2026-03-12'))).toBe(
       false,
     );
+  });
+});
+
+describe('steps down after soreness', () => {
+  const START = '2026-03-02';
+  const cell = (week: number, codes: readonly string[] = []): PlannedWeek =>
+    ({ week, reasons: codes.map((code) => ({ code })) }) as unknown as PlannedWeek;
+  const lanes = (weeks: readonly PlannedWeek[]) => [
+    { group: 'hamstrings' as const, weeks },
+    { group: 'pectorals' as const, weeks },
+  ];
+  const sore = (date: string, soreness = 7): SoreEntry => ({ date, region: 'thigh-back', soreness });
+  const eased = (entries: readonly SoreEntry[], weeks: readonly PlannedWeek[] = [], fromWeek = 4) =>
+    easedAfterSoreness(entries, lanes(weeks), START, fromWeek);
+
+  it('are one for a sore week and two for two entries, in the groups of the region, in the first week that can change', () => {
+    expect(eased([sore('2026-03-18')])).toEqual([{ group: 'hamstrings', week: 4, steps: 1 }]);
+    expect(eased([sore('2026-03-18'), sore('2026-03-10')])).toEqual([{ group: 'hamstrings', week: 4, steps: 2 }]);
+    expect(eased([sore('2026-03-18', 6)])).toEqual([]);
+  });
+  it('look two weeks back, and are taken once', () => {
+    expect(eased([sore('2026-03-04')])).toEqual([]);
+    expect(eased([sore('2026-03-10')], [cell(3, ['eased'])])).toEqual([]);
+    expect(eased([sore('2026-03-18')], [cell(2, ['eased'])])).toEqual([{ group: 'hamstrings', week: 4, steps: 1 }]);
   });
 });

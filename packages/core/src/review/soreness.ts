@@ -1,5 +1,7 @@
 import { BODY_REGIONS, type BodyRegionId } from '../anatomy/body-region.js';
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { EasedWeek, PlannedWeek } from '../planning/plan.js';
+import { weekOn } from '../planning/block-dates.js';
 import { addDays, type PlainDate } from '../schedule/plain-date.js';
 
 /** Soreness from which the lanes of a region rest the next day and a step is taken off (domain 2.8). Common practice, no source. */
@@ -19,12 +21,43 @@ export function restsOn({ date, soreness }: SoreEntry, session: PlainDate): bool
   return soreness >= SORE_RESTS && session >= date && session <= addDays(date, REST_DAYS);
 }
 
+const groupsOf = ({ region }: SoreEntry): readonly MuscleGroupId[] =>
+  region === null ? MUSCLE_GROUP_IDS : BODY_REGIONS.find((r) => r.id === region)!.groups;
+
 /** Groups that rest in a session of a date. */
 export function soreGroups(entries: readonly SoreEntry[], session: PlainDate): MuscleGroupId[] {
-  const groups = entries
-    .filter((e) => restsOn(e, session))
-    .flatMap((e): readonly MuscleGroupId[] =>
-      e.region === null ? MUSCLE_GROUP_IDS : BODY_REGIONS.find((r) => r.id === e.region)!.groups,
+  return [...new Set(entries.filter((e) => restsOn(e, session)).flatMap(groupsOf))];
+}
+
+/** Weeks that soreness looks back over. */
+const SORE_WEEKS = 2;
+
+/**
+ * Steps down that soreness asks of a running block (domain 2.8): one where a region was very sore in the last two weeks, two where it was twice;
+ * in the first week that can be changed, and once: a week that has gone down since has taken it.
+ * @param lanes as published
+ * @param fromWeek first week that can be changed
+ */
+export function easedAfterSoreness(
+  entries: readonly SoreEntry[],
+  lanes: readonly { readonly group: MuscleGroupId; readonly weeks: readonly PlannedWeek[] }[],
+  startDate: PlainDate,
+  fromWeek: number,
+): (EasedWeek & { readonly group: MuscleGroupId })[] {
+  const recent = entries
+    .filter((e) => e.soreness >= SORE_RESTS && e.date >= startDate)
+    .map((e) => ({ week: weekOn(startDate, e.date), groups: groupsOf(e) }))
+    .filter((e) => e.week >= fromWeek - SORE_WEEKS && e.week < fromWeek);
+  return [...new Set(lanes.map((l) => l.group))].flatMap((group) => {
+    const taken = Math.max(
+      0,
+      ...lanes
+        .filter((l) => l.group === group)
+        .flatMap((l) =>
+          l.weeks.filter((w) => w.week < fromWeek && w.reasons.some((r) => r.code === 'eased')).map((w) => w.week),
+        ),
     );
-  return [...new Set(groups)];
+    const open = recent.filter((e) => e.groups.includes(group) && e.week >= taken);
+    return open.length === 0 ? [] : [{ group, week: fromWeek, steps: open.length > 1 ? (2 as const) : (1 as const) }];
+  });
 }

@@ -129,6 +129,10 @@ function reasonWords(f: WeekFact, step: string): string {
       return 'Away: no day for sessions is left this week.';
     case 'no-room':
       return 'No room this week.';
+    case 'eased':
+      return f.args.to < f.args.from
+        ? `Very sore: ${f.args.steps === 1 ? 'a step' : 'two steps'} back, from ${f.args.from} to ${f.args.to} s a week (common practice, no source).`
+        : 'Very sore: no step up. It is at its first step (common practice, no source).';
     case 'unchanged':
       return 'As planned: nothing is turned up after a week that lost some of its sessions.';
     case 'step-waits':

@@ -17,6 +17,7 @@ const NO_PLANNING: PlanningView = {
   times: [],
   partWeeks: [],
   undoneWeeks: [],
+  eased: [],
   wanted: [],
   startingDoses: [],
 };

@@ -188,6 +188,7 @@ export class BlockPlanner {
       turns: planning().turns,
       partWeeks: planning().partWeeks,
       undoneWeeks: planning().undoneWeeks,
+      eased: planning().eased,
       past: Object.fromEntries((running()?.lanes ?? []).map((l) => [l.id, l.weeks.filter((w) => w.week < fromWeek())])),
       startingDoses: planning().startingDoses,
       ownStyles: this.styles.own().map(styleOfOwn),

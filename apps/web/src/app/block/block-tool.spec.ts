@@ -31,6 +31,7 @@ const NOTHING: PlanningView = {
   times: [],
   partWeeks: [],
   undoneWeeks: [],
+  eased: [],
   wanted: [],
   startingDoses: [],
 };

@@ -15,6 +15,7 @@ const NOTHING: PlanningView = {
   times: [],
   partWeeks: [],
   undoneWeeks: [],
+  eased: [],
   wanted: [],
   startingDoses: [],
 };

@@ -26,6 +26,7 @@ const NOTHING: PlanningView = {
   times: [],
   partWeeks: [],
   undoneWeeks: [],
+  eased: [],
   wanted: [],
   startingDoses: [],
 };

@@ -95,6 +95,9 @@ export class LanePlanner {
   private refused: readonly Variable[] = [];
   private absent = 0;
   private back: Return | null = null;
+  /** Settled steps of the lane, the present one last, and steps down that are still to be taken. */
+  private readonly rungs: Step[] = [];
+  private down = 0;
   /** Returns that began one after another without a whole one. */
   private returns = 0;
   private lastLoaded: number | null = null;
@@ -313,6 +316,7 @@ export class LanePlanner {
       ...over,
     });
     const held = this.stand;
+    this.down = Math.max(this.down, this.lane.eased?.find((e) => e.week === week)?.steps ?? 0);
     if (locked) {
       const reps = held?.activationReps ?? firstStep(progression).activationReps;
       const p = locked.prescription;
@@ -363,6 +367,8 @@ export class LanePlanner {
         ? nextPhase(this.asDone(held, this.way?.progression ?? progression), progression, ramp)
         : otherStyle(this.asDone(held, this.way?.progression ?? progression), progression, ramp);
     const base: Step = entered ?? last;
+    // A return is lower already.
+    if (this.absent > 0 || this.back) this.down = 0;
     if (this.absent > 0) return this.returning(this.asDone(last, progression), base, progression, grid, made);
     if (this.back && entered === null) {
       const at = this.back.at + 1;
@@ -383,10 +389,39 @@ export class LanePlanner {
       );
     }
     if (entered) return made('build', entered, () => [entered.fact]);
+    if (this.down > 0) return this.goingDown(last, made);
     if (last !== held && !sameAs(last.prescription, held.prescription))
       return made('build', last, () => [{ code: 'back-in-limits' }]);
     if (this.settled < volume(last.prescription) - 1e-9) return this.backToStep(last, grid, made);
     return this.stepping(last, progression, groupOthers, made);
+  }
+
+  /** Steps down that soreness or a review asked for: back to the settled step before, and on from there (domain 2.10, 1 and 6). */
+  private goingDown(
+    last: Step,
+    made: (k: 'build', at: Step, facts: LaneWeek['facts'], over?: Partial<LaneWeek>) => LaneWeek,
+  ): LaneWeek {
+    const steps = this.down;
+    this.down = 0;
+    const index = Math.max(0, this.rungs.length - 1 - steps);
+    this.rungs.length = Math.min(this.rungs.length, index + 1);
+    const at = this.rungs[index] ?? last;
+    const [from, to] = [volume(last.prescription), volume(at.prescription)];
+    return made('build', to < from ? at : last, () => [
+      { code: 'eased', args: { steps, from, to: Math.min(from, to) } },
+    ]);
+  }
+
+  /** A step that is settled, so that a later week can go back to it; steps of another technique are none to go back to. */
+  private remember(): void {
+    const { stand } = this;
+    if (!stand) return;
+    const before = this.rungs.at(-1);
+    if (before && before.prescription.technique !== stand.prescription.technique) this.rungs.length = 0;
+    // Back on an earlier step: those above it are to be taken again.
+    const there = this.rungs.findIndex((r) => sameAs(r.prescription, stand.prescription));
+    if (there >= 0) this.rungs.length = there + 1;
+    else this.rungs.push(stand);
   }
 
   /** The first week after missed ones (domain 2.6, 12; 2.10, 3). */
@@ -624,6 +659,7 @@ export class LanePlanner {
       this.settledAs = w.base ? plain(done) : (w.back?.before ?? this.stand!).prescription;
       this.settled = volume(this.settledAs);
       this.way = w.way ?? this.way;
+      this.remember();
       this.waited = w.waits ? this.waited + 1 : 0;
       this.refused = postponed ? [w.steps[0]!.changed!] : [];
     } else if (w.kind === 'easier') this.way ??= w.way;
@@ -720,6 +756,7 @@ export class LanePlanner {
       if (!stepped || again || !(cut || away)) this.stand = { prescription, activationReps: after?.reps ?? 0 };
       if (away && stepped) return;
     }
+    this.remember();
     this.settledAs = prescription;
     this.settled = volume(prescription);
     this.waited = past.reasons.some((r) => r.code === 'above-increase') ? this.waited + 1 : 0;

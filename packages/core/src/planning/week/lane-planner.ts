@@ -344,7 +344,9 @@ export class LanePlanner {
     const last = fits ? clampStep(held, progression, ramp) : held;
     const grid = { amountMin: limits.amountMin, stepSize: phase.stepSize, plate: limits.plate };
     if (easier) {
-      const done = this.settledAs && this.settled < volume(last.prescription) ? this.settledAs : last.prescription;
+      // Of the last full week as it came out: minutes may have cut it, and a return may have gone above the step it comes back to.
+      const other = Math.abs(this.settled - volume(last.prescription)) > 1e-9;
+      const done = this.settledAs && other ? this.settledAs : last.prescription;
       // A week that the coach set outside the limits is brought inside first.
       const from = clampStep({ ...last, prescription: done }, progression, ramp).prescription;
       const { prescription, smaller } = easierWeek(from, limits.amountMin, phase.stepSize);

@@ -154,6 +154,13 @@ async function clearWeeks(tx: StudioData, blockId: string, week: number | FindOp
   if (open.length > 0) await tx.delete(SessionEntity, { id: In(open) });
 }
 
+const LOWERED: readonly string[] = ['back-after', 'begins-again', 'eased'];
+
+/** True for a week that is lower after an absence or soreness: a list of before, changed by hand, would be too much in it. */
+function isLowered(plan: BlockPlan, week: number): boolean {
+  return plan.lanes.some((l) => l.weeks[week - 1]?.reasons.some((r) => LOWERED.includes(r.code)));
+}
+
 async function writeSessions(
   tx: StudioData,
   p: Publication,
@@ -172,7 +179,7 @@ async function writeSessions(
   const sessions = planned.map((s) => {
     const byHand = set.get(slotKey(s));
     const manner = mannerOf(p.draft, s.dayPlanId);
-    const own = byHand?.items ?? null;
+    const own = isLowered(p.plan, s.week) ? null : (byHand?.items ?? null);
     const shape = byHand?.manner ?? manner;
     // Timed with its own list; the plan's stays beside it, for the way back.
     const totalSeconds = own ? buildTimeline(own, shape, p.basis.timings, p.find).totalSeconds : s.totalSeconds;

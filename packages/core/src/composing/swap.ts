@@ -28,7 +28,8 @@ export interface SwapContext {
 }
 
 /**
- * Exercises for the same group and technique instead of an item's, in a position that is possible there, best first: no dose lost, nothing to fetch that is not at hand, same
+ * Exercises for the same group and technique instead of an item's, in a position that is possible there, best first: no dose lost, nothing to
+ * fetch that is not at hand, same
  * position, same way with the sides, nearest in level, most groups in common; then as the library has them.
  */
 export function alternatives(

@@ -47,7 +47,7 @@ const nothing = (refusal: string): Board => ({
 });
 
 /** Dated sessions of a plan; none while a technique has no exercise yet: there is nothing to time. */
-function sessionsOf(draft: BlockDraft, plan: BlockPlan, facts: PlanFacts): readonly DatedSession[] {
+export function sessionsOf(draft: BlockDraft, plan: BlockPlan, facts: PlanFacts): readonly DatedSession[] {
   const { findExercise } = contextOfFacts(facts);
   const lanes = draft.lanes.map((l) => ({ group: l.group, exercises: l.exercises, firstSide: 'left' as const }));
   const plans = placed(draft.dayPlans, facts.places);

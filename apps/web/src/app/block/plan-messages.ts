@@ -14,14 +14,19 @@ import {
   type WantedGroup,
 } from '@yandle/core';
 import { newId } from '../data/ids';
-import { planBoard, type Board, type BoardAsk } from './plan-board';
+import { planBoard, sessionsOf, type Board, type BoardAsk } from './plan-board';
+
+/** A proposal with the length of its longest session. */
+export interface TimedProposal extends Proposal {
+  readonly longestSeconds: number;
+}
 
 /** What the planner's worker can be asked, and what it answers. */
 export interface PlanTasks {
   readonly board: { readonly ask: BoardAsk; readonly answer: Board };
   readonly propose: {
     readonly ask: { readonly base: BlockDraft; readonly facts: PlanFacts; readonly wanted: readonly WantedGroup[] };
-    readonly answer: readonly Proposal[];
+    readonly answer: readonly TimedProposal[];
   };
   readonly ways: {
     readonly ask: { readonly draft: BlockDraft; readonly facts: PlanFacts; readonly group: MuscleGroupId };
@@ -51,7 +56,10 @@ const WORK: { readonly [K in PlanTask]: (ask: PlanTasks[K]['ask']) => PlanTasks[
       allowed: allowedOf(facts, proposable(facts)),
       startingDose: (group) => startingDoseIn(facts, group),
       newId,
-    }),
+    }).map((p) => ({
+      ...p,
+      longestSeconds: Math.max(0, ...sessionsOf(p.draft, p.plan, facts).map((s) => s.totalSeconds)),
+    })),
   ways: ({ draft, facts, group }) => waysToReach(blockInputOf(draft, contextOfFacts(facts)), group),
 };
 

@@ -4,7 +4,6 @@ import {
   formatClock,
   handOverLine,
   leftWords,
-  longestSessions,
   muscleGroupName,
   pickedGroups,
   PROPOSAL_TITLES,
@@ -12,14 +11,12 @@ import {
   reachLine,
   type BlockDraft,
   type MuscleGroupId,
-  type Proposal,
 } from '@yandle/core';
 import { StylesService } from '../styles/styles.service';
 import { BlockPlanner } from './block-planner';
 import { BlockStore } from './block.store';
-import { planBoard } from './plan-board';
 import { PlanDesk } from './plan-desk';
-import type { PlanTasks } from './plan-messages';
+import type { PlanTasks, TimedProposal } from './plan-messages';
 
 /** Two ways to begin a block with the groups that findings and wishes ask for, each with its reasons, to choose from and change. */
 @Component({ selector: 'y-proposals', templateUrl: './proposals.html' })
@@ -41,7 +38,7 @@ export class Proposals {
     const picked = this.store.picked();
     return picked.length > 0 ? pickedGroups(wanted, picked) : wanted;
   });
-  protected readonly found = signal<readonly Proposal[] | null>(null);
+  protected readonly found = signal<readonly TimedProposal[] | null>(null);
   protected readonly failed = signal(false);
   /** Dates, days and minutes that proposals are made for: of the lanes that stand they know nothing. */
   private readonly base = computed(
@@ -60,7 +57,7 @@ export class Proposals {
     return first ? handOverLine(first, lengthen) : '';
   });
   protected readonly cards = computed(() =>
-    (this.found() ?? []).map((p) => ({ ...p, reachLine: reachLine(p.reach), longest: this.longestOf(p) })),
+    (this.found() ?? []).map((p) => ({ ...p, reachLine: reachLine(p.reach), longest: formatClock(p.longestSeconds) })),
   );
 
   constructor() {
@@ -80,13 +77,5 @@ export class Proposals {
     if (ask.base !== this.base()) return;
     this.found.set(made);
     this.failed.set(made === null);
-  }
-
-  /** The longest session of a proposal. */
-  private longestOf(p: Proposal): string {
-    const facts = this.planner.factsFor(p.draft.startDate);
-    if (!facts) return '';
-    const { sessions } = planBoard({ draft: p.draft, facts, published: p.plan, beginning: 0 });
-    return formatClock(Math.max(0, ...longestSessions(sessions, p.draft.weeks)));
   }
 }

@@ -1,56 +1,13 @@
 import { styleById, STYLES, TEMPLATES } from '@yandle/core';
 import type { ObjectSchema } from 'joi';
 import { describe, expect, it } from 'vitest';
+import { block, BLOCK_ID as ID, dayPlan, lane } from './block.fixture.js';
 import { createBlockSchema, moveSessionSchema, updateBlockSchema } from './blocks.js';
 import { STRICT } from './common.js';
 import { prescription } from './prescription.js';
 import { ownStyleSchema, ownTemplateSchema, styleFileSchema, templateFileSchema } from './styles.js';
 
-const ID = '0190c2a4-7b1e-7cc3-9d2e-3f4a5b6c7d8e';
 const hold = { technique: 'static hold', sets: 2, holdSeconds: 30, sessionsPerWeek: 3, sensation: 5 };
-const lane = {
-  id: ID,
-  group: 'soleus',
-  styleId: 'steady-hold',
-  laterStyles: [],
-  fromWeek: 1,
-  untilWeek: null,
-  startingDose: null,
-  loadUnit: null,
-  startLoad: null,
-  startHelp: null,
-  loadMax: null,
-  phaseWeeks: null,
-  exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
-  locked: [],
-};
-const dayPlan = {
-  id: 'evening',
-  name: 'Evening',
-  weekdays: [1, 3, 5],
-  purpose: 'own',
-  minutes: null,
-  warm: false,
-  placeId: null,
-  order: 'fewest changes',
-  theme: null,
-  routineId: null,
-};
-const block = {
-  id: ID,
-  startDate: '2026-03-09',
-  weeks: 8,
-  ramp: 0.2,
-  easierEvery: 4,
-  easierWeeks: null,
-  missedWeeks: [],
-  away: [],
-  lanesPerSession: 5,
-  smallestPlate: null,
-  dayPlans: [dayPlan],
-  lanes: [lane],
-  reason: 'First plan',
-};
 const paths = (schema: ObjectSchema, body: unknown) =>
   schema.validate(body, STRICT).error?.details.map((d) => d.path.join('.')) ?? [];
 const withLane = (over: object) => ({ ...block, lanes: [{ ...lane, ...over }] });

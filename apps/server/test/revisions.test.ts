@@ -385,6 +385,7 @@ describe('planning', () => {
       partWeeks: [],
       undoneWeeks: [],
       eased: [],
+      handLists: [],
       startingDoses: [],
     };
     expect(await view()).toEqual(nothing);
@@ -559,6 +560,38 @@ describe('day plans', () => {
     expect(now.plannedItems[0]).toMatchObject({ sets: 1, holdSeconds: 25 });
     const back = await h.agent.post(`/api/v1/sessions/${id}/restore`).send({ version: now.version }).expect(200);
     expect((back.body as Session).items.map((i) => i.holdSeconds)).toEqual(open.items.map(() => 25));
+  });
+
+  it('plan such a list anew in a week that is lower after a missed one, and the planning view names it before', async () => {
+    const client = await aClient(h);
+    const block = await plan(client);
+    const listed = await sessionsOf(client);
+    const change = async (id: string): Promise<void> => {
+      const open = (await h.agent.get(`/api/v1/sessions/${id}`)).body as Session;
+      const { rounds, version, purpose, alreadyWarm, minutes } = open;
+      const items = [{ ...open.items[0]!, sets: open.items[0]!.sets + 1 }];
+      const body = { items, rounds, version, purpose, alreadyWarm, minutes };
+      await h.agent.put(`/api/v1/sessions/${id}/items`).send(body).expect(200);
+    };
+    const [third, sixth] = [3, 6].map((week) => listed.find((s) => s.week === week)!);
+    await change(third!.id);
+    await change(sixth!.id);
+    const { handLists } = (await h.agent.get(`/api/v1/clients/${client}/planning`)).body as PlanningView;
+    expect(handLists.map((l) => [l.date, l.week])).toEqual([
+      [third!.date, 3],
+      [sixth!.date, 6],
+    ]);
+    await revise(block, { missedWeeks: [2] }).expect(200);
+    const after = await sessionsOf(client);
+    const now = await Promise.all(
+      [third, sixth].map(
+        async (s) =>
+          (await h.agent.get(`/api/v1/sessions/${after.find((x) => x.date === s!.date)!.id}`)).body as Session,
+      ),
+    );
+    expect(
+      now.map((s) => s.items.length === s.plannedItems.length && s.items[0]!.sets === s.plannedItems[0]!.sets),
+    ).toEqual([true, false]);
   });
 
   it('are refused when they are wrong, with the reason at the field', async () => {

@@ -1,6 +1,7 @@
 import type {
   BlockDraft,
   ClientPlace,
+  HandList,
   PlanFacts,
   PreferredTime,
   WantedGroup,
@@ -94,6 +95,8 @@ export interface PlanningView extends PlanMeasured {
   readonly undoneWeeks: readonly number[];
   /** Weeks in which the lanes of a group go steps down after soreness. */
   readonly eased: PlanFacts['eased'];
+  /** Sessions of the running block whose list was changed by hand and that a new version would replace. */
+  readonly handLists: readonly HandList[];
   /** Times of day that suit them. */
   readonly times: readonly PreferredTime[];
   /** Weekly seconds a side that the client is used to from a block that ended lately, less what the break took. */

@@ -124,6 +124,7 @@ export * from './planning/exercise-choice/technique-exercise.js';
 export * from './planning/revision/edit.js';
 export * from './planning/revision/compare.js';
 export * from './planning/revision/merge.js';
+export * from './planning/revision/hand-list.js';
 export * from './planning/template.js';
 export * from './planning/exercise-choice/choose-exercises.js';
 export * from './planning/check/violation.js';

@@ -43,11 +43,12 @@ import { boutFields } from '../database/bout-columns.js';
 import type { StudioData } from '../database/studio-data.js';
 import { prioritiesView } from '../priorities/service.js';
 import { latestIntake } from '../screening/service.js';
-import type { ExerciseLibrary } from '../exercises/library.js';
+import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import type { StyleLibrary } from '../styles/service.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { recentSoreness } from '../sessions/soreness.js';
 import { blockView } from './view.js';
+import { handLists } from './publish.js';
 import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './entities.js';
 
 /** How long after its end a block still says what a client is used to. Common practice, no source. */
@@ -206,12 +207,13 @@ export async function planningView(
   const tests = measured.tests.map((t) => ({ ...t, goal: goals.get(t.test.id) ?? null }));
   const found = findings(tests, measured.person, interestsOf(wishes));
   const block = runningBlock(await data.find(BlockEntity, { clientId: client.id }), today);
-  const logged = block
-    ? await loggedIn(data, await blockView(data, block, today), today)
-    : { partWeeks: [], undoneWeeks: [], eased: [] };
+  const running = block && (await blockView(data, block, today));
+  const logged = running ? await loggedIn(data, running, today) : { partWeeks: [], undoneWeeks: [], eased: [] };
+  const { find } = await loadExercises(data);
   return {
     ...measured.planned,
     ...logged,
+    handLists: running ? await handLists(data, running.id, running.changeableFrom, find) : [],
     wanted: wantedGroups(found, asDecided(found.ranked, wishes.priorities).list),
     places,
     times,

@@ -2,6 +2,9 @@ import type { SessionSettings } from '@yandle/contract';
 import {
   type BlockDraft,
   type BlockPlan,
+  boutOf,
+  givesWay,
+  type HandList,
   buildTimeline,
   type PlanBasis,
   cutWords,
@@ -107,34 +110,60 @@ interface ByHand {
   readonly items: readonly SessionItem[] | null;
 }
 
-/**
- * What was set by hand on the sessions of a block: a new plan keeps it. By the day and day plan that the plan had given them.
- * @param allowed exercises that may still be done: a list with another is planned anew
- */
-async function setByHand(
-  tx: StudioData,
-  blockId: string,
+/** A list changed by hand, for judging whether it stays. */
+const handListOf = (
+  { date, week }: Pick<HandList, 'date' | 'week'>,
+  items: readonly SessionItem[],
   find: FindExercise,
-  allowed: MayBeDone,
-): Promise<Map<string, ByHand>> {
-  const rows = await tx.find(SessionEntity, { blockId });
+): HandList => ({
+  date,
+  week,
+  items: items.map((i) => ({ exerciseId: i.exerciseId, technique: boutOf(i, find(i.exerciseId)).technique })),
+});
+
+/** Sessions of a block whose list differs from what was planned, with the list. */
+async function changedLists(
+  tx: StudioData,
+  rows: readonly SessionEntity[],
+): Promise<Map<string, readonly SessionItem[]>> {
   const edited = rows.filter((s) => s.plannedItems !== null);
   const items = edited.length
     ? await tx.find(SessionItemEntity, { sessionId: In(edited.map((s) => s.id)) }, { order: { place: 'ASC' } })
     : [];
+  return new Map(
+    edited.flatMap((s): [string, readonly SessionItem[]][] => {
+      const mine = items.filter((i) => i.sessionId === s.id).map(sessionItem);
+      return sameData(mine, s.plannedItems) ? [] : [[s.id, mine]];
+    }),
+  );
+}
+
+/** Lists changed by hand on sessions that a new plan from a week on would replace. */
+export async function handLists(
+  data: StudioData,
+  blockId: string,
+  fromWeek: number,
+  find: FindExercise,
+): Promise<HandList[]> {
+  const rows = await data.find(SessionEntity, { blockId, week: MoreThanOrEqual(fromWeek) }, { order: { date: 'ASC' } });
+  const lists = await changedLists(data, rows);
+  return rows.flatMap((s) => (lists.has(s.id) ? [handListOf(s, lists.get(s.id)!, find)] : []));
+}
+
+/** What was set by hand on the sessions of a block: a new plan keeps it. By the day and day plan that the plan had given them. */
+async function setByHand(tx: StudioData, blockId: string): Promise<Map<string, ByHand>> {
+  const rows = await tx.find(SessionEntity, { blockId });
+  const lists = await changedLists(tx, rows);
   return new Map(
     rows.flatMap((s): [string, ByHand][] => {
       const { purpose, alreadyWarm, rounds, minutes } = s;
       const now = { purpose, alreadyWarm, rounds, minutes };
       const planned = plannedSettings(s);
       const same = (Object.keys(now) as (keyof SessionSettings)[]).every((k) => now[k] === planned[k]);
-      const mine = items.filter((i) => i.sessionId === s.id).map(sessionItem);
-      const changed = s.plannedItems !== null && !sameData(mine, s.plannedItems);
-      const may = mine.every((i) => allowed(i.exerciseId, i.technique ?? find(i.exerciseId).technique));
-      const kept = changed && may ? mine : null;
-      if (same && kept === null) return [];
+      const items = lists.get(s.id) ?? null;
+      if (same && items === null) return [];
       const key = slotKey({ date: s.plannedDate ?? s.date, dayPlanId: s.dayPlanId });
-      return [[key, { manner: same ? null : now, items: kept }]];
+      return [[key, { manner: same ? null : now, items }]];
     }),
   );
 }
@@ -154,18 +183,12 @@ async function clearWeeks(tx: StudioData, blockId: string, week: number | FindOp
   if (open.length > 0) await tx.delete(SessionEntity, { id: In(open) });
 }
 
-const LOWERED: readonly string[] = ['back-after', 'begins-again', 'eased'];
-
-/** True for a week that is lower after an absence or soreness: a list of before, changed by hand, would be too much in it. */
-function isLowered(plan: BlockPlan, week: number): boolean {
-  return plan.lanes.some((l) => l.weeks[week - 1]?.reasons.some((r) => LOWERED.includes(r.code)));
-}
-
 async function writeSessions(
   tx: StudioData,
   p: Publication,
   moved: ReadonlyMap<string, string>,
   set: ReadonlyMap<string, ByHand>,
+  allowed: MayBeDone,
 ): Promise<void> {
   const planned = sessionsOfBlock(
     p.plan,
@@ -179,7 +202,8 @@ async function writeSessions(
   const sessions = planned.map((s) => {
     const byHand = set.get(slotKey(s));
     const manner = mannerOf(p.draft, s.dayPlanId);
-    const own = isLowered(p.plan, s.week) ? null : (byHand?.items ?? null);
+    const list = byHand?.items ?? null;
+    const own = list && givesWay(handListOf(s, list, p.find), p.plan, allowed) === null ? list : null;
     const shape = byHand?.manner ?? manner;
     // Timed with its own list; the plan's stays beside it, for the way back.
     const totalSeconds = own ? buildTimeline(own, shape, p.basis.timings, p.find).totalSeconds : s.totalSeconds;
@@ -301,11 +325,11 @@ export async function publish(tx: StudioData, p: Publication, allowed: MayBeDone
     p.plan.lanes.flatMap((lane, i) => lane.weeks.flatMap((w) => partsOf(laneIds[i]!, lane, w))),
   );
   const moved = await movedDates(tx, p.blockId);
-  const set = await setByHand(tx, p.blockId, p.find, allowed);
+  const set = await setByHand(tx, p.blockId);
   await clearWeeks(tx, p.blockId, MoreThanOrEqual(p.fromWeek));
   // A missed week keeps what was started in it, and loses the rest.
   for (const week of p.draft.missedWeeks.filter((w) => w < p.fromWeek)) await clearWeeks(tx, p.blockId, week);
   await swapForbidden(tx, p, allowed);
-  await writeSessions(tx, p, moved, set);
+  await writeSessions(tx, p, moved, set, allowed);
   await writeRetests(tx, p);
 }

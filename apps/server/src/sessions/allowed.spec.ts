@@ -5,8 +5,11 @@ import {
   exerciseById,
   NO_ANSWERS,
   NOTHING_ON_HOLD,
+  PLACE_KINDS,
+  placeOfKind,
   QUESTION_IDS,
   techniquesOf,
+  type Exercise,
   type SessionItem,
 } from '@yandle/core';
 import fc from 'fast-check';
@@ -30,7 +33,7 @@ describe('other forms of an item', () => {
         item,
         (yes, age, it) => {
           const cautions = cautionsFor({ ...NO_ANSWERS, yes, no: QUESTION_IDS.filter((q) => !yes.includes(q)) }, age);
-          const [forms] = formsOf([it], exerciseById, cautions, NOTHING_ON_HOLD);
+          const [forms] = formsOf([it], exerciseById, cautions, NOTHING_ON_HOLD, null);
           for (const id of [forms!.easier, forms!.harder, forms!.choice]) {
             if (id === null) continue;
             offered += 1;
@@ -54,5 +57,35 @@ describe('other forms of an item', () => {
       { numRuns: 600 },
     );
     expect(offered).toBeGreaterThan(100);
+  });
+
+  it('can be done where the session is: its position, on a bed if there is only that, and its things or what stands in', () => {
+    const item = (e: Exercise, choice: Exercise): SessionItem => ({
+      ...{ exerciseId: e.id, sets: 1, holdSeconds: 20, sensation: 4, firstSide: 'left', choice: choice.id },
+    });
+    let [offered, dropped] = [0, 0];
+    for (const kind of PLACE_KINDS) {
+      const place = placeOfKind(kind);
+      for (const e of EXERCISES)
+        for (const choice of EXERCISES.filter((c) => c.primary === e.primary)) {
+          const [there] = formsOf([item(e, choice)], exerciseById, [], NOTHING_ON_HOLD, place);
+          const [anywhere] = formsOf([item(e, choice)], exerciseById, [], NOTHING_ON_HOLD, null);
+          for (const form of ['easier', 'harder', 'choice'] as const) {
+            if (anywhere![form] !== null && there![form] === null) dropped += 1;
+            if (there![form] === null) continue;
+            offered += 1;
+            const f = exerciseById(there![form]);
+            expect(place.positions, `${f.id} at ${kind}`).toContain(f.position);
+            if (kind === 'bed' || kind === 'chair')
+              expect(f.bed || f.position === 'standing' || f.position === 'sitting on a chair', `${f.id} ${kind}`).toBe(
+                true,
+              );
+            const things = f.props.filter((t) => !place.things.includes(t));
+            expect(things.length === 0 || (things.length === 1 && f.substitute !== ''), `${f.id} ${kind}`).toBe(true);
+          }
+        }
+    }
+    expect(offered).toBeGreaterThan(100);
+    expect(dropped).toBeGreaterThan(100);
   });
 });

@@ -3,12 +3,14 @@ import {
   cautionsAgainst,
   techniquesOf,
   type Caution,
+  type ClientPlace,
   type FindExercise,
   type PlainDate,
   type SessionItem,
   cautionTitle,
   isOnHold,
   isSessionOnHold,
+  missingAt,
   onlyByHand,
   onHoldAfter,
   type OnHold,
@@ -72,12 +74,13 @@ export async function assertNothingOnHold(
     );
 }
 
-/** Easier and harder forms, and the choice, of each item: only what the client may do, the same way and with the same sides. */
+/** Easier and harder forms, and the choice, of each item: only what the client may do, and can where the session is, the same way and with the same sides. */
 export function formsOf(
   items: readonly SessionItem[],
   find: FindExercise,
   current: readonly Caution[],
   hold: OnHold,
+  place: ClientPlace | null,
 ): ItemForms[] {
   return items.map((item) => {
     const exercise = find(item.exerciseId);
@@ -86,7 +89,8 @@ export function formsOf(
       if (!id) return null;
       const form = find(id);
       const done = techniquesOf(form).includes(technique) ? technique : form.technique;
-      const fits = form.sides === exercise.sides && (!same || done === technique);
+      const fits =
+        form.sides === exercise.sides && (!same || done === technique) && missingAt(form, place).length === 0;
       const free = cautionsAgainst({ ...form, technique: done }, current).length === 0 && !isOnHold(hold, form);
       // A client goes to another form without the coach: what only the coach chooses is none of them.
       const byClient = same && onlyByHand(form, done);

@@ -162,6 +162,7 @@ export async function sessionViews(
     const hold = onHoldAfter(stops, find, soreGroups(resting, row.date));
     // What was planned too: composing and "back to the plan" may bring it in again.
     const listed = [...items, ...(row.plannedItems ?? [])];
+    const weekOf = weekAround(around, row, find);
     return {
       ...summaryOf(row, runs, items),
       clientName: client.name,
@@ -174,10 +175,10 @@ export async function sessionViews(
       minutesBudget: row.minutes ?? client.minutesPerSession,
       items,
       plannedItems: row.plannedItems ?? items,
-      forms: formsOf(items, find, screeningAt(screening, row.date).current, hold),
+      forms: formsOf(items, find, screeningAt(screening, row.date).current, hold, weekOf.place),
       breathSeconds: client.breathSeconds,
       timings,
-      ...weekAround(around, row, find),
+      ...weekOf,
       run: run ? runView(run, around.logs, answers) : null,
       otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),
       openSymptoms: reports.filter((s) => concerns(s, listed, find)),

@@ -1,5 +1,6 @@
 import { muscleGroupName } from '../anatomy/muscle-group.js';
 import type { BlockComparison } from '../planning/revision/compare.js';
+import type { GivesWay } from '../planning/revision/hand-list.js';
 import type { ClashSubject, ClashValue, LanePart, Setting } from '../planning/revision/merge.js';
 import type { PlannedWeek } from '../planning/plan.js';
 import type { TemplateNote } from '../planning/template.js';
@@ -18,6 +19,13 @@ export function laneChangeWords({ group, change }: BlockComparison['lanes'][numb
   const name = muscleGroupName(group);
   if (change.kind === 'changed') return `${name}: ${counted(change.weeks, 'week')} changed`;
   return change.kind === 'new' ? `${name} is new` : `${name} is gone`;
+}
+
+/** Why a list changed by hand is planned anew. @param day of its session, as it is written */
+export function givesWayWords(why: GivesWay, day: string): string {
+  return why === 'lowered'
+    ? `The list you changed for ${day} is planned anew: that week is lower after an absence or soreness.`
+    : `The list you changed for ${day} is planned anew: a caution rules out something in it.`;
 }
 
 const SETTING_NAME: Readonly<Record<Setting, string>> = {

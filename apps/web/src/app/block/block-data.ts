@@ -1,6 +1,15 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Block, PlanningView } from '@yandle/contract';
-import { DEFAULT_TIMINGS, runningBlock, splitAllowed, weekOn, type Caution, type MuscleGroupId } from '@yandle/core';
+import {
+  cautionsAgainst,
+  DEFAULT_TIMINGS,
+  runningBlock,
+  splitAllowed,
+  weekOn,
+  type Caution,
+  type MuscleGroupId,
+  type Technique,
+} from '@yandle/core';
 import { firstValueFrom, forkJoin } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -8,7 +17,8 @@ import { ClientContext } from '../data/client-context';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 
-const NO_PLANNING: PlanningView = {
+/** What a plan depends on before anything is known. */
+export const NO_PLANNING: PlanningView = {
   timings: DEFAULT_TIMINGS,
   hypermobile: false,
   tighter: [],
@@ -18,6 +28,7 @@ const NO_PLANNING: PlanningView = {
   partWeeks: [],
   undoneWeeks: [],
   eased: [],
+  handLists: [],
   wanted: [],
   startingDoses: [],
 };
@@ -35,6 +46,10 @@ export class BlockData {
   readonly cautions = computed((): readonly Caution[] => this.context.path().value?.cautions ?? []);
   /** Exercises that a caution rules out, with the reasons: a plan never holds one. */
   readonly leftOut = computed(() => splitAllowed(this.library.exercises(), this.cautions()).leftOut);
+  /** Whether no caution rules out an exercise done with a technique. */
+  mayBeDone(exerciseId: string, technique: Technique): boolean {
+    return cautionsAgainst({ ...this.library.find(exerciseId), technique }, this.cautions()).length === 0;
+  }
   readonly blocks = signal<readonly Block[] | null>(null);
   readonly planning = signal<PlanningView>(NO_PLANNING);
 

@@ -1,12 +1,11 @@
-import { DEFAULT_TIMINGS } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Block, PlanningView } from '@yandle/contract';
+import type { Block } from '@yandle/contract';
 import { TEMPLATES } from '@yandle/core';
 import { ClientContext } from '../data/client-context';
 import { aBlock, aDraft } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
-import { BlockData } from './block-data';
+import { BlockData, NO_PLANNING } from './block-data';
 import { BlockPlanner } from './block-planner';
 import { BlockSelection } from './block-selection';
 import { BlockTool } from './block-tool';
@@ -21,20 +20,6 @@ class Host {
   readonly store = inject(BlockStore);
   readonly tool = inject(BlockTool);
 }
-
-const NOTHING: PlanningView = {
-  timings: DEFAULT_TIMINGS,
-  hypermobile: false,
-  tighter: [],
-  turns: [],
-  places: [],
-  times: [],
-  partWeeks: [],
-  undoneWeeks: [],
-  eased: [],
-  wanted: [],
-  startingDoses: [],
-};
 
 describe('BlockTool', () => {
   let store: BlockStore;
@@ -51,7 +36,7 @@ describe('BlockTool', () => {
       for (const r of screen.http.match(`/api/v1${path}`)) r.flush([]);
     await screen.settle();
     screen.http.expectOne('/api/v1/clients/c1/blocks').flush(blocks);
-    await screen.answer('/clients/c1/planning', NOTHING);
+    await screen.answer('/clients/c1/planning', NO_PLANNING);
     await loaded;
   }
 

@@ -1,29 +1,16 @@
-import { DEFAULT_TIMINGS, type MuscleGroupId, type WantedGroup } from '@yandle/core';
+import { type MuscleGroupId, type WantedGroup } from '@yandle/core';
 import { TestBed } from '@angular/core/testing';
-import type { Block, PlanningView, Revision } from '@yandle/contract';
+import type { Block, Revision } from '@yandle/contract';
 import { ClientContext } from '../data/client-context';
+import { NO_PLANNING } from './block-data';
 import { aBlock, aDraft, aLane } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
 import { BlockScreen } from './block';
 
-const NOTHING: PlanningView = {
-  timings: DEFAULT_TIMINGS,
-  hypermobile: false,
-  tighter: [],
-  turns: [],
-  places: [],
-  times: [],
-  partWeeks: [],
-  undoneWeeks: [],
-  eased: [],
-  wanted: [],
-  startingDoses: [],
-};
-
 describe('BlockScreen', () => {
   let screen: Screen<BlockScreen>;
 
-  async function open(blocks: Block[] = [aBlock()], planning = NOTHING): Promise<void> {
+  async function open(blocks: Block[] = [aBlock()], planning = NO_PLANNING): Promise<void> {
     screen = await Screen.open(BlockScreen, { clientId: 'c1' });
     TestBed.inject(ClientContext).open('c1');
     await screen.settle();
@@ -63,7 +50,7 @@ describe('BlockScreen', () => {
       facts: [{ code: 'short', args: { testName: 'Sit and reach', side: null } }],
     });
     const groups = ['hamstrings', 'calf', 'hip-flexors', 'adductors', 'quadriceps', 'pectorals', 'lats'] as const;
-    await open([], { ...NOTHING, wanted: groups.map(short) });
+    await open([], { ...NO_PLANNING, wanted: groups.map(short) });
     expect(screen.text).toContain('Before this block can start: add at least one lane.');
     expect(screen.text).toMatch(/\d days of \d+ min bring \d of these 7 groups to 300 s a week per side/);
     const cards = [...screen.el.querySelectorAll('y-proposals article')];
@@ -215,7 +202,7 @@ describe('BlockScreen', () => {
 
   it('refuses to publish what a caution forbids, and tells what to add when there is nothing', async () => {
     await open([aBlock(aDraft({ lanes: [aLane('soleus', 'bent-knee-wall-calf')] }))], {
-      ...NOTHING,
+      ...NO_PLANNING,
       hypermobile: true,
     });
     cell('Soleus, week 2').click();

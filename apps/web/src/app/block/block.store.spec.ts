@@ -1,4 +1,3 @@
-import { DEFAULT_TIMINGS } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Block, PlanningView } from '@yandle/contract';
@@ -6,7 +5,7 @@ import { applyFix, basisOf, cautionsFor, exerciseById, setCells, TEMPLATES } fro
 import { ClientContext } from '../data/client-context';
 import { aBlock, aDraft } from '../testing/a-block';
 import { PATH, Screen } from '../testing/screen';
-import { BlockData } from './block-data';
+import { BlockData, NO_PLANNING } from './block-data';
 import { BlockPlanner } from './block-planner';
 import { BlockPublisher } from './block-publisher';
 import { BlockStore } from './block.store';
@@ -17,19 +16,6 @@ class Host {
   readonly publisher = inject(BlockPublisher);
 }
 
-const NOTHING: PlanningView = {
-  timings: DEFAULT_TIMINGS,
-  hypermobile: false,
-  tighter: [],
-  turns: [],
-  places: [],
-  times: [],
-  partWeeks: [],
-  undoneWeeks: [],
-  eased: [],
-  wanted: [],
-  startingDoses: [],
-};
 const hold = (sets: number, holdSeconds: number) => ({
   technique: 'static hold' as const,
   sets,
@@ -43,12 +29,12 @@ describe('BlockStore', () => {
   let store: BlockStore;
   let publisher: BlockPublisher;
 
-  async function answerLoad(blocks: Block[], planning: PlanningView = NOTHING): Promise<void> {
+  async function answerLoad(blocks: Block[], planning: PlanningView = NO_PLANNING): Promise<void> {
     screen.http.expectOne('/api/v1/clients/c1/blocks').flush(blocks);
     await screen.answer('/clients/c1/planning', planning);
   }
 
-  async function open(blocks: Block[] = [], planning: PlanningView = NOTHING, keep = ''): Promise<void> {
+  async function open(blocks: Block[] = [], planning: PlanningView = NO_PLANNING, keep = ''): Promise<void> {
     screen = await Screen.open(Host);
     if (keep) localStorage.setItem('yandle.block-draft.c1', keep);
     ({ store, publisher } = screen.fixture.componentInstance);
@@ -96,6 +82,24 @@ describe('BlockStore', () => {
     expect(said.filter((s) => s.includes('instead of'))).toEqual([]);
     store.undo();
     expect(store.draft()!.lanes).toEqual([]);
+  });
+
+  it('says before publishing which list changed by hand is planned anew: its week is lower after a missed one', async () => {
+    const running = { ...aBlock(), changeableFrom: 3 };
+    const items = [
+      { exerciseId: running.choices.lanes[0]!.exercises[0]!.exerciseId, technique: 'static hold' as const },
+    ];
+    const handLists = [
+      { date: '2026-03-25', week: 3, items },
+      { date: '2026-04-22', week: 7, items },
+    ];
+    await open([running], { ...NO_PLANNING, handLists });
+    expect(store.replacedLists()).toEqual([]);
+    store.change({ missedWeeks: [2] });
+    expect(store.preview()!.plan!.lanes[0]!.weeks[2]!.reasons.map((r) => r.code)).toContain('back-after');
+    expect(store.replacedLists()).toEqual([
+      'The list you changed for Wednesday 25 March is planned anew: that week is lower after an absence or soreness.',
+    ]);
   });
 
   it('takes every change back and does it again', async () => {
@@ -197,7 +201,7 @@ describe('BlockStore', () => {
   });
 
   it('begins where the client is, and takes a template within it', async () => {
-    await open([], { ...NOTHING, startingDoses: [{ group: 'soleus', seconds: 240, before: 240, weeksOff: 0 }] });
+    await open([], { ...NO_PLANNING, startingDoses: [{ group: 'soleus', seconds: 240, before: 240, weeksOff: 0 }] });
     store.addLane('soleus');
     // 2 × 40 × 3 = 240 s: the highest step that does not pass it.
     expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.dose).toBe(240);
@@ -228,7 +232,7 @@ describe('BlockStore', () => {
   });
 
   it('shows the block as it was published, and says when it would be planned otherwise today', async () => {
-    await open([aBlock()], { ...NOTHING, tighter: [{ group: 'soleus', side: 'left' }] });
+    await open([aBlock()], { ...NO_PLANNING, tighter: [{ group: 'soleus', side: 'left' }] });
     expect(store.changed()).toBe(false);
     expect(store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus).toBeUndefined();
     expect(store.outdated()).toBe(8);
@@ -242,7 +246,7 @@ describe('BlockStore', () => {
     ['nothing is short', [], 'out'],
     ['hips do not turn in', [{ group: 'deep-hip-rotators', turns: 'in' }], 'in'],
   ] as const)('answers the motion that is short: %s', async (_, turns, wanted) => {
-    await open([], { ...NOTHING, turns });
+    await open([], { ...NO_PLANNING, turns });
     store.addLane('deep-hip-rotators');
     const { exercises } = store.laneOf('deep-hip-rotators')!;
     const { exerciseId } = exercises.find((e) => e.technique === 'static hold')!;
@@ -251,8 +255,8 @@ describe('BlockStore', () => {
 
   it('plans a change from what the block was published from, and anew only when asked', async () => {
     const published = aBlock();
-    const basis = basisOf(PATH.client, { ...NOTHING, tighter: [] });
-    await open([{ ...published, basis }], { ...NOTHING, tighter: [{ group: 'soleus', side: 'left' }] });
+    const basis = basisOf(PATH.client, { ...NO_PLANNING, tighter: [] });
+    await open([{ ...published, basis }], { ...NO_PLANNING, tighter: [{ group: 'soleus', side: 'left' }] });
     store.change({ away: [{ from: '2026-04-20', to: '2026-04-21' }] });
     const bonus = () => store.preview()!.plan!.lanes[0]!.weeks[0]!.prescription.bonus;
     expect(bonus()).toBeUndefined();
@@ -279,12 +283,12 @@ describe('BlockStore', () => {
 
   it('keeps unsaved work over a reload, unless somebody published meanwhile', async () => {
     const draft = aDraft({ weeks: 10 });
-    await open([aBlock()], NOTHING, JSON.stringify({ base: 2, draft }));
+    await open([aBlock()], NO_PLANNING, JSON.stringify({ base: 2, draft }));
     expect(store.draft()!.weeks).toBe(10);
     expect(store.changed()).toBe(true);
-    await open([aBlock()], NOTHING, JSON.stringify({ base: 1, draft }));
+    await open([aBlock()], NO_PLANNING, JSON.stringify({ base: 1, draft }));
     expect(store.draft()!.weeks).toBe(8);
-    await open([aBlock()], NOTHING, 'no json');
+    await open([aBlock()], NO_PLANNING, 'no json');
     expect(store.draft()!.weeks).toBe(8);
     store.change({ weeks: 9 });
     await screen.settle();

@@ -4,6 +4,9 @@ import {
   compareBlocks,
   CoreError,
   emptyDraft,
+  formatDate,
+  givesWay,
+  givesWayWords,
   dayPlanLine,
   limitsForOther,
   longestSessions,
@@ -144,6 +147,15 @@ export class BlockStore {
   readonly violations = computed(() =>
     (this.shown()?.answer.violations ?? []).filter((v) => v.week === null || v.week >= this.fromWeek()),
   );
+  /** Lists changed by hand that the new version would not keep, in words. */
+  readonly replacedLists = computed((): readonly string[] => {
+    const plan = this.preview()?.plan;
+    if (!plan || !this.running()) return [];
+    return this.planning().handLists.flatMap((list) => {
+      const why = givesWay(list, plan, (id, technique) => this.data.mayBeDone(id, technique));
+      return why === null ? [] : [givesWayWords(why, formatDate(list.date, 'EEEE d MMMM'))];
+    });
+  });
   readonly sessions = computed(() => this.shown()?.answer.sessions ?? []);
   /** Each kind of session with the length of its longest in each week. */
   readonly dayPlanMinutes = computed((): readonly DayPlanMinutes[] => {

@@ -24,6 +24,13 @@ import type { Violation } from '@yandle/core';
           list under the stave stays.
         </p>
       }
+      @if (replaced().length > 0) {
+        <ul class="note text-sm" aria-label="Lists that are planned anew">
+          @for (line of replaced(); track line) {
+            <li>{{ line }}</li>
+          }
+        </ul>
+      }
       <form class="flex flex-col gap-3" (submit)="send($event)">
         <label class="field">
           <span class="label">Reason, for the record</span>
@@ -50,6 +57,8 @@ export class PublishPanel {
   readonly first = input(false);
   readonly fromWeek = input(1);
   readonly violations = input<readonly Violation[]>([]);
+  /** Lists changed by hand that the new version does not keep, in words. */
+  readonly replaced = input<readonly string[]>([]);
   readonly busy = input(false);
   /** A reason to begin with, as after a restore. */
   readonly suggested = input('');

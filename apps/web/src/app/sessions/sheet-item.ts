@@ -6,6 +6,7 @@ import {
   amountOf,
   amountVariable,
   boutOf,
+  missingAt,
   muscleGroupName,
   pushWords,
   runningList,
@@ -51,11 +52,16 @@ export class SheetItem {
   protected readonly list = runningList;
   protected readonly sideInWords = sideInWords;
   protected readonly notFor = notForWords;
-  /** Neighbours on the ladder of forms that may be done: the client may choose one of them on the spot. */
+  /** Neighbours on the ladder of forms that may be done, and can be where the session is: the client may choose one of them on the spot. */
   protected readonly choices = computed(() => {
     const e = this.exercise();
-    const near = new Set([e.easierForm, e.harderForm, this.item().choice].filter((id): id is string => !!id));
-    return this.store.allowed().filter((x) => near.has(x.id));
+    const { choice } = this.item();
+    const place = this.store.place();
+    return this.store
+      .allowed()
+      .filter(
+        (x) => x.id === choice || ([e.easierForm, e.harderForm].includes(x.id) && missingAt(x, place).length === 0),
+      );
   });
 
   protected sets(by: number): void {

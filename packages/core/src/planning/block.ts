@@ -68,16 +68,13 @@ export function buildBlock(input: BlockInput): BlockPlan {
   );
   for (let week = 1; week <= input.weeks; week++) {
     const slots = slotsOf(input, week);
-    planners.forEach((p) => (p.lastLoadedDay = lastLoaded(planners, p, week, first)));
-    const drafts = planners.map((p) => {
+    const around = planners.map((p) => {
       const others = planners.filter((o) => o !== p && o.lane.group === p.lane.group);
-      return p.week(
-        week,
-        slots,
-        others.reduce((sum, o) => sum + o.volumeNow, 0),
-      );
+      const groupOthers = others.reduce((sum, o) => sum + o.volumeNow, 0);
+      return { groupOthers, lastLoaded: lastLoaded(planners, p, week, first) };
     });
-    const rooms = planners.map((p, i) => p.roomLane(drafts[i]!.technique, drafts[i]));
+    const drafts = planners.map((p, i) => p.week(week, slots, around[i]!));
+    const rooms = planners.map((p, i) => p.roomLane(drafts[i]!.technique, drafts[i]!, around[i]!.lastLoaded));
     const wants = planners.map((p, i) => p.wantOf(drafts[i]!));
     const { got, struck } = fitWeek(
       () => new Room(rooms, slots, plans, length, input.client.timings, most, between),

@@ -17,3 +17,9 @@ export function keepsGap(days: readonly number[], lastDay: number | null): boole
   for (let i = 1; i < days.length; i++) if (days[i]! - days[i - 1]! < LOADED_GAP_DAYS) return false;
   return lastDay === null || days.length === 0 || 7 - lastDay + days[0]! >= LOADED_GAP_DAYS;
 }
+
+/** Most days of some on which a lane can be loaded, 48 h apart. @param lastDay its last loaded day in the week before, 0-6; null for none */
+export function mostApart(days: readonly number[], lastDay: number | null): number {
+  for (let n = days.length; n > 0; n--) if (choicesOf(days, n).some((c) => keepsGap(c, lastDay))) return n;
+  return 0;
+}

@@ -461,14 +461,6 @@ export class Room {
     const last = over[p.sessionsPerWeek - 1];
     return last === undefined ? null : Math.ceil(last);
   }
-
-  /** Most days on which a lane can be done in the week, whatever the others take: 48 h between loaded sessions looked at. */
-  static mostDays(lane: RoomLane, slots: readonly Slot[]): number {
-    const days = [...new Set(slots.filter((s) => lane.inPlan[s.plan]).map((s) => s.offset))];
-    if (!lane.loaded) return days.length;
-    for (let n = days.length; n > 0; n--) if (choicesOf(days, n).some((c) => keepsGap(c, lane.lastDay))) return n;
-    return 0;
-  }
 }
 
 /** Everything of a level that decides how long it takes. */

@@ -3,6 +3,8 @@ import { FAVOURED_WEEKLY_SECONDS } from '../dose/dose.js';
 import type { WantedFact } from '../measuring/findings/wanted.js';
 import type { DayPlan } from '../planning/day-plan/day-plan.js';
 import type { LeftGroup, Proposal, ProposedLane, StyleChoiceFact } from '../planning/proposal/proposal.js';
+import type { ClientPlace } from '../screening/place.js';
+import { WEEKDAYS } from '../schedule/weekday.js';
 import { weekdaysOf } from '../planning/day-plan/day-plan.js';
 import { counted, joined } from './plural.js';
 
@@ -49,7 +51,20 @@ export function leftWords({ group, code }: LeftGroup): string {
 export const PROPOSAL_TITLES: Readonly<Record<Proposal['id'], string>> = {
   reach: `Fewer groups, to ${FAVOURED_WEEKLY_SECONDS} s a week`,
   spread: 'More groups, some only kept up',
+  between: 'With short sessions between',
 };
+
+/** What a proposal adds to the week: the sessions between, day by day; empty where it adds none. */
+export function addedSessionsWords(
+  { id, draft }: Pick<Proposal, 'id' | 'draft'>,
+  places: readonly Pick<ClientPlace, 'id' | 'name'>[],
+): string {
+  const added = id === 'between' ? draft.dayPlans.at(-1) : undefined;
+  if (!added) return '';
+  const days = joined(WEEKDAYS.filter((d) => added.weekdays.includes(d.id)).map((d) => d.name));
+  const place = places.length > 1 ? places.find((p) => p.id === added.placeId) : undefined;
+  return `${added.minutes} min more on ${days}${place ? `, place: ${place.name}` : ''}. Ask whether these days suit.`;
+}
 
 /** Days and minutes of some day plans. @example daysAndMinutes([{ weekdays: [1, 3, 5], minutes: 20 }]) // '3 days of 20 min' */
 export function daysAndMinutes(plans: readonly Pick<DayPlan, 'weekdays' | 'minutes'>[]): string {

@@ -1,5 +1,6 @@
 import { Component, computed, effect, inject, output, signal, untracked } from '@angular/core';
 import {
+  addedSessionsWords,
   daysAndMinutes,
   formatClock,
   handOverLine,
@@ -18,7 +19,7 @@ import { BlockStore } from './block.store';
 import { PlanDesk } from './plan-desk';
 import type { PlanTasks, TimedProposal } from './plan-messages';
 
-/** Two ways to begin a block with the groups that findings and wishes ask for, each with its reasons, to choose from and change. */
+/** Ways to begin a block with the groups that findings and wishes ask for, each with its reasons, to choose from and change. */
 @Component({ selector: 'y-proposals', templateUrl: './proposals.html' })
 export class Proposals {
   private readonly store = inject(BlockStore);
@@ -57,7 +58,12 @@ export class Proposals {
     return first ? handOverLine(first, lengthen) : '';
   });
   protected readonly cards = computed(() =>
-    (this.found() ?? []).map((p) => ({ ...p, reachLine: reachLine(p.reach), longest: formatClock(p.longestSeconds) })),
+    (this.found() ?? []).map((p) => ({
+      ...p,
+      added: addedSessionsWords(p, this.planner.placesOf()),
+      reachLine: reachLine(p.reach),
+      longest: formatClock(p.longestSeconds),
+    })),
   );
 
   constructor() {

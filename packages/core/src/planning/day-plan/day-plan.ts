@@ -1,5 +1,5 @@
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../../anatomy/muscle-group.js';
-import type { Weekday } from '../../schedule/weekday.js';
+import { WEEKDAYS, type Weekday } from '../../schedule/weekday.js';
 import type { PreferredTime } from '../../screening/about.js';
 import { purposeRules, type PurposeId } from '../../session/purpose.js';
 import type { PlanClient } from '../limits.js';
@@ -42,6 +42,8 @@ export interface PlacedDayPlan extends DayPlan {
 
 /** Id of the day plan that a block has when nobody made one. */
 export const FIRST_DAY_PLAN = 'day-plan-1';
+/** Id of the short one that is suggested beside it. */
+const SHORT_DAY_PLAN = 'day-plan-2';
 
 /** The day plan of a client's days and minutes. */
 export function dayPlanOf(
@@ -85,6 +87,27 @@ export function firstDayPlanOf(
   if (times.length !== 1 || time === undefined) return plain;
   const timed = TIMED[time];
   return { ...plain, ...timed, warm: purposeRules(timed.purpose).warm };
+}
+
+/** Minutes of a short session between: half of the usual, in these bounds. Common practice, no source. */
+const SHORT_MINUTES = { min: 5, max: 10 } as const;
+
+/**
+ * A short session on the days that a client's one day plan leaves free, at another of their places where there is one: a desk, a bed. Cold, for all
+ * groups.
+ * @returns null where there is no free day, no limit of minutes, or the coach has made several day plans
+ */
+export function shortSessionBetween(
+  dayPlans: readonly DayPlan[],
+  places: readonly Pick<ClientPlace, 'id'>[],
+): DayPlan | null {
+  const [only] = dayPlans;
+  if (!only || dayPlans.length > 1 || only.minutes === null || only.weekdays.length === 0) return null;
+  const trainingDays = WEEKDAYS.map((d) => d.id).filter((d) => !only.weekdays.includes(d));
+  if (trainingDays.length === 0) return null;
+  const minutesPerSession = Math.min(SHORT_MINUTES.max, Math.max(SHORT_MINUTES.min, Math.round(only.minutes / 2)));
+  const placeId = places.find((p) => p.id !== only.placeId)?.id ?? only.placeId;
+  return { ...dayPlanOf({ trainingDays, minutesPerSession }, SHORT_DAY_PLAN), name: 'Short session', placeId };
 }
 
 /** True when a day plan is for a group. */

@@ -34,8 +34,11 @@ export interface LeftGroup {
 
 /** A block that could be begun with. */
 export interface Proposal {
-  /** `reach`: fewer groups, to the amount that the reviews favour; `spread`: more groups, some of them only kept up. */
-  readonly id: 'reach' | 'spread';
+  /**
+   * `reach`: fewer groups, to the amount that the reviews favour; `spread`: more groups, some of them only kept up; `between`: as the first, with
+   * short sessions on days between.
+   */
+  readonly id: 'reach' | 'spread' | 'between';
   readonly draft: BlockDraft;
   readonly plan: BlockPlan;
   readonly lanes: readonly ProposedLane[];

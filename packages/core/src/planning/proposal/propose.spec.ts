@@ -123,7 +123,7 @@ describe.each(Object.entries(CLIENTS))('blocks proposed for the %s', (_name, cli
   const proposals = proposeBlocks(wantedOf(client), use);
   const planOf = (draft: BlockDraft) => buildBlock(blockInputOf(draft, use.context));
 
-  it('are one or two, each with every wanted group in it or left out with a reason', () => {
+  it('are one to three, each with every wanted group in it or left out with a reason', () => {
     expect(proposals.length).toBeGreaterThan(0);
     for (const p of proposals)
       expect([...p.lanes, ...p.left].map((l) => l.group).sort()).toEqual(
@@ -165,6 +165,14 @@ describe.each(Object.entries(CLIENTS))('blocks proposed for the %s', (_name, cli
       });
   });
 
+  it('add short sessions only where these bring a group further', () => {
+    const there = (p: Proposal): number => p.reach.filter((r) => r.kind === 'amount' && r.week !== null).length;
+    const added = proposals.find((p) => p.id === 'between');
+    const plain = proposals.find((p) => p.id === 'reach')!;
+    if (!added) return;
+    expect(there(added) * 100 + added.lanes.length).toBeGreaterThan(there(plain) * 100 + plain.lanes.length);
+  });
+
   it('say of every lane why it is there and why in this style', () => {
     for (const p of proposals)
       for (const l of p.lanes) {
@@ -196,9 +204,20 @@ describe('proposals', () => {
     expect(of('bed only')[0]!.left.map((l) => [l.group, l.code])).toContainEqual(['calf', 'impossible']);
   });
   it('of fourteen groups in twenty minutes keep most of them up, in sessions as wide as that', () => {
-    const more = of('fourteen groups after class').at(-1)!;
+    const more = of('fourteen groups after class').find((p) => p.id === 'spread')!;
     expect(more.lanes.length).toBeGreaterThanOrEqual(10);
     expect(more.draft.lanesPerSession).toBe(14);
+  });
+  it('with short sessions between bring the runner further, on the days that are free; who stretches every day has none', () => {
+    const reached = (p: Proposal): number => p.reach.filter((r) => r.week !== null).length;
+    const [fewer, , between] = of('runner');
+    expect(between!.id).toBe('between');
+    expect(between!.draft.dayPlans.map((d) => [d.weekdays, d.minutes, d.warm])).toEqual([
+      [[2, 4, 6, 7], 20, true],
+      [[1, 3, 5], 10, false],
+    ]);
+    expect(reached(between!)).toBeGreaterThan(reached(fewer!));
+    expect(of('bed only').map((p) => p.id)).not.toContain('between');
   });
   it('of nothing are none', () => {
     expect(proposeBlocks([], useOf(CLIENTS['runner']!))).toEqual([]);

@@ -6,6 +6,7 @@ import { BLOCK_BOUNDS } from '../bounds.js';
 import { blockInputOf, newLane, placed, type BlockDraft, type LaneDraft, type PlanContext } from '../draft.js';
 import { chooseExercises, type AllowedExercises } from '../exercise-choice/choose-exercises.js';
 import type { BlockPlan } from '../plan.js';
+import { shortSessionBetween } from '../day-plan/day-plan.js';
 import { reachOf, type Reach } from '../reach.js';
 import type { LeftGroup, Proposal, ProposedLane, StyleChoiceFact } from './proposal.js';
 
@@ -112,7 +113,7 @@ function proposalOf(
 }
 
 /** Group after group while it, and all before it, get to the favoured amount; the first stays in any case. */
-function fewer(wanted: readonly WantedGroup[], trials: Trials): Proposal | null {
+function fewer(wanted: readonly WantedGroup[], trials: Trials, id: Proposal['id'] = 'reach'): Proposal | null {
   const chosen: Candidate[] = [];
   let reached: readonly boolean[] = [];
   const left: LeftGroup[] = [];
@@ -126,7 +127,7 @@ function fewer(wanted: readonly WantedGroup[], trials: Trials): Proposal | null 
     } else if (!all(trials.try([next]).done)) left.push({ group: w.group, code: 'impossible' });
     else left.push({ group: w.group, code: all(done) ? 'takes-reach' : 'no-room' });
   }
-  return chosen.length === 0 ? null : proposalOf('reach', chosen, left, trials);
+  return chosen.length === 0 ? null : proposalOf(id, chosen, left, trials);
 }
 
 /** All groups that have room for their upkeep; of those, from the first on, as many at full length as leave the others theirs. */
@@ -162,9 +163,28 @@ function same(a: Proposal, b: Proposal): boolean {
   return key(a) === key(b);
 }
 
+/** Groups that get to the favoured amount, then groups that are done at all. */
+const gains = (p: Proposal): readonly [number, number] => [
+  p.reach.filter((r) => r.kind === 'amount' && r.week !== null).length,
+  p.lanes.length,
+];
+
+/** As {@link fewer}, with short sessions on days between; null where they bring no group further, or there is no day for them. */
+function between(wanted: readonly WantedGroup[], use: ProposalUse, plain: Proposal | null): Proposal | null {
+  const { base, context } = use;
+  const short = shortSessionBetween(base.dayPlans, context.places ?? []);
+  if (!plain || !short) return null;
+  const longer = { ...use, base: { ...base, dayPlans: [...base.dayPlans, short] } };
+  const found = fewer(wanted, new Trials(longer, base.lanesPerSession), 'between');
+  if (!found) return null;
+  const [before, now] = [gains(plain), gains(found)];
+  return now[0] > before[0] || (now[0] === before[0] && now[1] > before[1]) ? found : null;
+}
+
 /**
- * Two blocks to begin with, each found by planning it: fewer groups that get to the weekly amount that the reviews favour, and more groups of which
- * some are only kept up. One where both are the same; none where nothing can be planned.
+ * Blocks to begin with, each found by planning it: fewer groups that get to the weekly amount that the reviews favour; more groups of which some are
+ * only kept up, where that is something else; and the first with short sessions between, where these bring a group further. None where nothing can
+ * be planned.
  * @param wanted groups in order; those beyond the bounds of a block are left out
  */
 export function proposeBlocks(wanted: readonly WantedGroup[], use: ProposalUse): readonly Proposal[] {
@@ -173,9 +193,8 @@ export function proposeBlocks(wanted: readonly WantedGroup[], use: ProposalUse):
   const beyond = wanted.slice(most).map(({ group }): LeftGroup => ({ group, code: 'too-many' }));
   const { lanesPerSession } = use.base;
   const wide = Math.max(lanesPerSession, Math.min(BLOCK_BOUNDS.lanesPerSession.max, taken.length));
-  const found = [fewer(taken, new Trials(use, lanesPerSession)), more(taken, new Trials(use, wide))].flatMap((p) =>
-    p ? [{ ...p, left: [...p.left, ...beyond] }] : [],
-  );
-  const [a, b] = found;
-  return a && b && same(a, b) ? [a] : found;
+  const reach = fewer(taken, new Trials(use, lanesPerSession));
+  const spread = more(taken, new Trials(use, wide));
+  const other = reach && spread && same(reach, spread) ? null : spread;
+  return [reach, other, between(taken, use, reach)].flatMap((p) => (p ? [{ ...p, left: [...p.left, ...beyond] }] : []));
 }

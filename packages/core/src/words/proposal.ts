@@ -39,6 +39,7 @@ export function proposedWords({ why, style }: Pick<ProposedLane, 'why' | 'style'
 const LEFT_WORDS: Readonly<Record<LeftGroup['code'], string>> = {
   impossible: 'no exercise is possible in these places with these cautions',
   'no-room': 'not even one short set twice a week fits',
+  'short-alone': `stays below ${FAVOURED_WEEKLY_SECONDS} s a week in these weeks and days, even alone`,
   'takes-reach': `with it, one of the groups would stay below ${FAVOURED_WEEKLY_SECONDS} s a week`,
   'too-many': 'more groups than a block holds',
 };

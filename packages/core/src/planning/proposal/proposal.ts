@@ -28,8 +28,11 @@ export interface ProposedLane {
 /** A wanted group that a proposal leaves out, and why. */
 export interface LeftGroup {
   readonly group: MuscleGroupId;
-  /** `impossible`: nothing can be done for it in these places; `no-room`: not even its least fits; `takes-reach`: with it another would stay short. */
-  readonly code: 'impossible' | 'no-room' | 'takes-reach' | 'too-many';
+  /**
+   * `impossible`: nothing can be done for it in these places; `no-room`: not even its least fits; `short-alone`: it stays short even alone;
+   * `takes-reach`: with it, it or another would stay short.
+   */
+  readonly code: 'impossible' | 'no-room' | 'short-alone' | 'takes-reach' | 'too-many';
 }
 
 /** A block that could be begun with. */

@@ -124,7 +124,11 @@ function fewer(wanted: readonly WantedGroup[], trials: Trials, id: Proposal['id'
     if (all(done) && ((keeps && reaches.at(-1)!) || chosen.length === 0)) {
       chosen.push(next);
       reached = reaches;
-    } else if (!all(trials.try([next]).done)) left.push({ group: w.group, code: 'impossible' });
+      continue;
+    }
+    const alone = trials.try([next]);
+    if (!all(alone.done)) left.push({ group: w.group, code: 'impossible' });
+    else if (!all(alone.reaches)) left.push({ group: w.group, code: 'short-alone' });
     else left.push({ group: w.group, code: all(done) ? 'takes-reach' : 'no-room' });
   }
   return chosen.length === 0 ? null : proposalOf(id, chosen, left, trials);

@@ -47,7 +47,7 @@ export function forAll(chosen: Partial<Record<Technique, Exercise>>): LaneExerci
 }
 
 /** An exercise that no library has: every group has one under load, so that loaded work is tried on all of them. */
-function invented(group: LaneInput['group'], technique: Technique): Exercise {
+export function invented(group: LaneInput['group'], technique: Technique): Exercise {
   const like = EXERCISES.find((e) => e.technique === technique)!;
   return {
     ...like,

@@ -1,7 +1,8 @@
-import { dayPlansOf, slotsOf } from '../day-plan/slots.js';
+import { dayPlansOf } from '../day-plan/slots.js';
 import { calendarOf } from '../absence/calendar.js';
 import { RETURN_WEEKS } from '../absence/return.js';
 import { volume } from '../../dose/dose.js';
+import { isWithout } from '../absence/without.js';
 import { LanePlanner } from '../week/lane-planner.js';
 import { LaneStyles } from '../week/lane-styles.js';
 import { nextStep } from '../progression/next-step.js';
@@ -74,7 +75,6 @@ const SIZE_CUTS = ['fewer-sets', 'fewer-sessions', 'smaller-bouts', 'no-room-for
 function checkLane(input: BlockInput, plan: BlockPlan, lane: number, cells: PlannedLane['weeks']): Violation[] {
   const laneInput: LaneInput = input.lanes[lane]!;
   const styles = new LaneStyles(laneInput, input);
-  const { missed } = calendarOf(input);
   const cutWeeks = new Set(
     plan.shortages.filter((s) => s.lane === lane && SIZE_CUTS.includes(s.fact.code)).map((s) => s.week),
   );
@@ -94,17 +94,12 @@ function checkLane(input: BlockInput, plan: BlockPlan, lane: number, cells: Plan
     returns: 0,
   };
   const found: Violation[] = [];
-  const daysIn = (cell: PlannedWeek): number =>
-    new Set(
-      slotsOf(input, cell.week)
-        .filter((s) => styles.isIn(cell.prescription.technique, s.plan))
-        .map((s) => s.offset),
-    ).size;
   for (const cell of cells) {
     const past = laneInput.past?.some((p) => p.week === cell.week) ?? false;
     if (cell.kind === 'rest') {
       if (!at.base) continue;
-      if (missed.has(cell.week) || daysIn(cell) === 0) at.absent++;
+      // The technique of a week without work need not be the one of its style: what was away is said by the week.
+      if (isWithout(cell)) at.absent++;
       else if (!past) {
         at.rested = true;
         at.cut = true;

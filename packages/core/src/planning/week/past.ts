@@ -1,5 +1,6 @@
 import { volume } from '../../dose/dose.js';
 import { RETURN_WEEKS } from '../absence/return.js';
+import { isWithout } from '../absence/without.js';
 import type { CutFact, WeekFact } from '../facts.js';
 import type { PlannedWeek } from '../plan.js';
 import type { LaneSetting } from './lane-setting.js';
@@ -12,8 +13,7 @@ const CUT: readonly (CutFact | WeekFact)['code'][] = ['fewer-sets', 'fewer-sessi
 export function afterPast(of: LaneSetting, before: LaneState, past: PlannedWeek): LaneState {
   const state = { ...before, step: past.step };
   const has = (codes: readonly string[]): boolean => past.reasons.some((r) => codes.includes(r.code));
-  if (past.kind === 'rest')
-    return state.stand && has(['missed', 'away']) ? { ...state, absent: state.absent + 1 } : state;
+  if (past.kind === 'rest') return state.stand && isWithout(past) ? { ...state, absent: state.absent + 1 } : state;
   const part = of.input.partWeeks?.includes(past.week) ?? false;
   const there = { ...state, absent: 0 };
   if (past.kind !== 'build' || (part && state.stand !== null)) return there;

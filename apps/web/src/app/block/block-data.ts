@@ -74,7 +74,8 @@ export class BlockData {
 
   async load(clientId: string): Promise<void> {
     this.loadedFor = clientId;
-    await Promise.all([this.library.ready(), this.styles.ready()]);
+    // A first day plan is made of the client's own days: without them nobody could begin.
+    await Promise.all([this.library.ready(), this.styles.ready(), this.context.settled(clientId)]);
     const [blocks, planning] = await firstValueFrom(forkJoin([this.api.blocks(clientId), this.api.planning(clientId)]));
     this.blocks.set(blocks);
     this.planning.set(planning);

@@ -55,7 +55,9 @@ describe('BlockScreen', () => {
     expect(screen.text).toMatch(/\d days of \d+ min bring \d of these 7 groups to 300 s a week per side/);
     const cards = [...screen.el.querySelectorAll('y-proposals article')];
     expect(cards).toHaveLength(3);
-    expect(cards[2]!.textContent).toContain('10 min more on Tuesday, Thursday, Saturday and Sunday. Ask whether these days suit.');
+    expect(cards[2]!.textContent).toContain(
+      '10 min more on Tuesday, Thursday, Saturday and Sunday. Ask whether these days suit.',
+    );
     expect(cards[0]!.textContent).toContain('Left out');
     expect(cards[0]!.textContent).toContain('Sit and reach is short; holds, built up step by step');
     expect(cards[1]!.textContent).toContain('kept up for now');

@@ -56,6 +56,22 @@ describe('BlockStore', () => {
     expect(store.preview()!.refusal).toContain('Choose the muscle groups');
   });
 
+  it('begins with the days of the client, however late they come', async () => {
+    screen = await Screen.open(Host);
+    ({ store, publisher } = screen.fixture.componentInstance);
+    TestBed.inject(ClientContext).open('c1');
+    const loaded = store.load('c1');
+    for (const path of ['/own-exercises', '/own-styles'])
+      for (const r of screen.http.match(`/api/v1${path}`)) r.flush([]);
+    await screen.settle();
+    screen.http.expectNone('/api/v1/clients/c1/blocks');
+    expect(store.draft()).toBeNull();
+    await screen.answer('/clients/c1', PATH);
+    await answerLoad([]);
+    await loaded;
+    expect(store.draft()!.dayPlans[0]!.weekdays).toEqual(PATH.client.trainingDays);
+  });
+
   it('draws the plan at every change, with the core’s arithmetic', async () => {
     await open();
     store.addLane('soleus');

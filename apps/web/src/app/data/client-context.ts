@@ -1,7 +1,16 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ClientPath } from '@yandle/contract';
-import { BehaviorSubject, combineLatest, distinctUntilChanged, filter, scan, switchMap, type Observable } from 'rxjs';
+import {
+  BehaviorSubject,
+  combineLatest,
+  distinctUntilChanged,
+  filter,
+  firstValueFrom,
+  scan,
+  switchMap,
+  type Observable,
+} from 'rxjs';
 import { Api } from './api';
 import { asLoadable, LOADING, type Loadable } from './loadable';
 
@@ -30,6 +39,13 @@ export class ClientContext {
 
   readonly path = toSignal(this.path$, { initialValue: LOADING });
   readonly client = computed(() => this.path().value?.client ?? null);
+
+  private readonly seen$ = toObservable(this.path);
+
+  /** Waits until what is known of a client has come, or could not be read. */
+  async settled(id: string): Promise<void> {
+    await firstValueFrom(this.seen$.pipe(filter((p) => p.value?.client.id === id || p.state === 'failed')));
+  }
 
   open(id: string): void {
     this.id$.next(id);

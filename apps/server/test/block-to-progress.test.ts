@@ -39,7 +39,7 @@ describe('from a block to what came of it', () => {
     expect(block.retests.map((r) => r.week)).toEqual([1, 4, 8]);
     const sessions = await sessionsOf(clientId);
     expect(sessions).toHaveLength(24);
-    expect(sessions[0]).toMatchObject({ date: TODAY, week: 1, status: 'planned', totalSeconds: 554 });
+    expect(sessions[0]).toMatchObject({ date: TODAY, week: 1, status: 'planned', totalSeconds: 434 });
     const path = (await h.agent.get(`/api/v1/clients/${clientId}`)).body;
     expect(path).toMatchObject({ block: { week: 1, of: 8 }, nextSession: { date: TODAY }, nextRetest: '2026-03-08' });
   });

@@ -402,7 +402,7 @@ describe('sessions that a coach changes, runs and puts right', () => {
     expect(changed.breathSeconds).toBe(7);
     const usual = buildTimeline(items);
     expect(plannedSeconds(usual, 2, 'left')).toBe(50);
-    // Ten breaths of two seconds more, and a quarter of that more to warm up.
-    expect(changed.totalSeconds - usual.totalSeconds).toBe(25);
+    // Ten breaths of two seconds more, and half of that more to warm up: the session is longer than eight minutes.
+    expect(changed.totalSeconds - usual.totalSeconds).toBe(30);
   });
 });

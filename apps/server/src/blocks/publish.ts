@@ -33,7 +33,7 @@ import { AS_PLANNED, itemRow, plannedSettings, sessionItem } from '../sessions/i
 import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity } from './entities.js';
 
 /** Version of the rules a revision was made with; raised when the same input would give another plan. */
-export const ENGINE_VERSION = '4';
+export const ENGINE_VERSION = '5';
 
 /** Whether no caution speaks against an exercise done with a technique. */
 export type MayBeDone = (exerciseId: string, technique: Technique) => boolean;

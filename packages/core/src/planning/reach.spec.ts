@@ -48,7 +48,7 @@ describe('reach', () => {
     expect(ways.find((w) => w.code === 'weeks')).toMatchObject({ week: 6 });
     expect(ways.map((w) => reachWayWords(w, (id) => id))).toContain('a block of 6 weeks: from week 6');
     const few = ask([steady({ startingDose: 300 })], {
-      client: { ...adult, trainingDays: [1, 4], minutesPerSession: 7 },
+      client: { ...adult, trainingDays: [1, 4], minutesPerSession: 4 },
       weeks: 8,
     });
     expect(reachOf(few, buildBlock(few))[0]!.week).toBeNull();

@@ -93,7 +93,8 @@ describe('skipItem', () => {
     expect(isFinished(skipItem(at(second), timeline).state, timeline)).toBe(true);
   });
   it('skips the warm-up alone', () => {
-    const warm = buildTimeline(items);
+    const warm = buildTimeline(items, { rounds: 4 });
+    expect(warm.cues[0]!.kind).toBe('warm-up');
     expect(skipItem(at(0, 3000), warm).state.cue).toBe(1);
   });
 });

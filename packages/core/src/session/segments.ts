@@ -26,6 +26,8 @@ export interface SessionSegment {
   readonly switches: boolean;
   /** True when the item before leads into this one. */
   readonly flows: boolean;
+  /** True when this one leads into the next. */
+  readonly leads: boolean;
 }
 
 /** What of an exercise says how its sides follow one another. */
@@ -91,6 +93,7 @@ export function segmentsOf(
         sides: sidesOf(items[item]!, exerciseOf(items[item]!)),
         switches: false,
         flows: i > 0,
+        leads: i < run.length - 1,
       }));
     const pass = (side: Side, again: boolean): SessionSegment[] =>
       run
@@ -100,6 +103,7 @@ export function segmentsOf(
           sides: [exerciseOf(items[item]!).sides === 'each' ? side : null],
           switches: again && i === 0,
           flows: false,
+          leads: false,
         }));
     return [...pass(first.firstSide, false), ...pass(otherSide(first.firstSide), true)];
   });

@@ -1,11 +1,20 @@
-import { itemApproachSeconds, itemBodySeconds, NOWHERE, type Before, type PlacedExercise } from './timeline.js';
+import {
+  beforeNext,
+  itemApproachSeconds,
+  itemBodySeconds,
+  NOWHERE,
+  type Before,
+  type PlacedExercise,
+} from './timeline.js';
 import { bestOrder, placedItem, type ItemPlace } from './order.js';
 import type { SessionItem } from './item.js';
+import { isLoaded, type Technique } from '../technique/catalogue.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from '../technique/timings.js';
 
 /** An item with the seconds of its bouts already worked out, so that a planner can try many sessions. */
 export interface TimedItem {
   readonly exercise: PlacedExercise;
+  readonly technique: Technique;
   readonly bodySeconds: number;
   /** Seconds that it takes at least to get into it, whatever comes before. */
   readonly leastApproach: number;
@@ -27,13 +36,15 @@ function wayOf(all: string): number {
 /** Works an item out once. */
 export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings = DEFAULT_TIMINGS): TimedItem {
   const placed = placedItem(item, exercise);
+  const technique = item.technique ?? exercise.technique;
   return {
     exercise,
+    technique,
     bodySeconds: itemBodySeconds(item, exercise, t),
     leastApproach: itemApproachSeconds(exercise, { position: exercise.position, props: exercise.props }, t),
     placed,
     way: wayOf(
-      `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()}`,
+      `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()} ${exercise.id} ${isLoaded(technique)}`,
     ),
   };
 }
@@ -50,16 +61,16 @@ function approachSeconds(items: readonly TimedItem[], t: Timings, asListed: bool
   let before: Before = NOWHERE;
   let seconds = 0;
   for (const i of asListed ? items.keys() : bestOrder(items.map((x) => x.placed))) {
-    const { exercise } = items[i]!;
-    seconds += itemApproachSeconds(exercise, before, t);
-    before = exercise;
+    const { exercise, technique } = items[i]!;
+    seconds += itemApproachSeconds(exercise, before, t, technique);
+    before = beforeNext(technique, exercise);
   }
   return seconds;
 }
 
 function rememberedApproach(items: readonly TimedItem[], t: Timings, asListed: boolean): number {
   // All that an approach takes from the timings.
-  const key = `${t.newPosition} ${t.samePosition} ${t.prop} ${asListed};${items.map((i) => i.way).join()}`;
+  const key = `${t.newPosition} ${t.samePosition} ${t.prop} ${t.rest} ${t.loadedRest} ${t.sideSwitch} ${asListed};${items.map((i) => i.way).join()}`;
   let seconds = approaches.get(key);
   if (seconds === undefined) {
     if (approaches.size >= REMEMBERED) approaches.clear();

@@ -40,22 +40,32 @@ const anyItem: fc.Arbitrary<SessionItem> = fc
 const STRETCHING_KINDS = new Set<string>(['check', 'hold', 'repetitions', 'roll', 'breaths']);
 
 describe('warmUpSeconds', () => {
-  // Common practice, no source: under 15 min the larger of 2 min and a fifth of the session, else 5 min.
+  // Domain 2.7 (common practice, no source): the least of 300 s, a quarter of the work, and half of the work above 480 s, in steps of 10 s.
   it.each([
     [0, 0],
-    [240, 120],
-    [480, 120],
-    [600, 150],
-    [719, 180],
-    [720, 300],
+    [240, 0],
+    [480, 0],
+    [499, 0],
+    [500, 10],
+    [600, 60],
+    [720, 120],
+    // (960 − 480) / 2 = 960 / 4: from here on a quarter is the least.
+    [960, 240],
+    [1000, 250],
+    [1199, 290],
     [1200, 300],
+    [3000, 300],
   ])('work of %d s gets %d s', (work, warmUp) => {
     expect(warmUpSeconds(work, false)).toBe(warmUp);
   });
 
-  it('is a fifth of the whole in between, and nothing when warm', () => {
-    expect(warmUpSeconds(600, false) / (600 + warmUpSeconds(600, false))).toBeCloseTo(0.2, 10);
-    expect(warmUpSeconds(600, true)).toBe(0);
+  it('never jumps: a second more of work makes a session at most eleven longer; nothing when warm', () => {
+    for (let work = 0; work < 2000; work++) {
+      const more = warmUpSeconds(work + 1, false) - warmUpSeconds(work, false);
+      expect(more, `${work} s`).toBeGreaterThanOrEqual(0);
+      expect(more, `${work} s`).toBeLessThanOrEqual(10);
+    }
+    expect(warmUpSeconds(1200, true)).toBe(0);
   });
 });
 
@@ -87,10 +97,13 @@ describe('buildTimeline', () => {
   it('takes less to set up in the same position with the same prop, and adds the warm-up in front', () => {
     const straight = { ...calf, exerciseId: 'straight-knee-wall-calf' };
     const t = buildTimeline([calf, straight]);
-    // 212 + 212 − 12 (8 instead of 20 s) − 10 (the wall is there) = 402; a quarter of it is 101, so 120 s.
-    expect(t.totalSeconds).toBe(402 + 120);
-    expect(t.cues[0]).toMatchObject({ kind: 'warm-up', start: 0, seconds: 120, item: null });
+    // 212 + 212 − 12 (8 instead of 20 s) − 10 (the wall is there) = 402: under eight minutes there is no warm-up.
+    expect(t.totalSeconds).toBe(402);
     expect(itemSeconds(t, 2)).toEqual([212, 190]);
+    // Six sets: 35 + (6·38 + 5·10) + 5 + (6·38 + 5·10) = 596 s of work; half of what is above 480 is 58, in steps of ten 50.
+    const long = buildTimeline([{ ...calf, sets: 6 }]);
+    expect(long.totalSeconds).toBe(596 + 50);
+    expect(long.cues[0]).toMatchObject({ kind: 'warm-up', start: 0, seconds: 50, item: null });
   });
 
   it('gives cues without gaps or overlaps whose sum is the length, and both sides the same seconds', () => {
@@ -262,14 +275,14 @@ describe('sessionsOfBlock', () => {
       { exerciseId: 'bent-knee-wall-calf', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
       { exerciseId: 'supine-strap-hamstring', sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'right' },
     ]);
-    // 2 × 212 s of work, 10 s more to settle with a strap round the foot, and a warm-up of 120 s (a quarter of 434 is 109).
-    expect(first.totalSeconds).toBe(434 + 120);
+    // 2 × 212 s of work, 10 s more to settle with a strap round the foot; short of eight minutes there is no warm-up.
+    expect(first.totalSeconds).toBe(434);
   });
 
   it('finds the longest session of each week', () => {
     const longest = longestSessions(sessions, 4);
-    expect(longest[0]).toBe(554);
+    expect(longest[0]).toBe(434);
     // Each hold 5 s longer: eight holds in all.
-    expect(longest[1]).toBe(554 + 8 * 5);
+    expect(longest[1]).toBe(434 + 8 * 5);
   });
 });

@@ -1,11 +1,12 @@
 import type { PropId } from '../catalogue/props.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { CoreError } from '../errors.js';
 import type { Position } from '../catalogue/rom-test.js';
 import { amountOf } from '../technique/prescription.js';
-import { isLoaded } from '../technique/catalogue.js';
+import { isLoaded, type Technique } from '../technique/catalogue.js';
 import { boutSeconds, boutSegments } from '../technique/bout.js';
 import type { Bout } from '../technique/prescription.js';
 import { CHECK_SECONDS } from '../technique/segment.js';
@@ -34,6 +35,10 @@ export type PlacedExercise = Pick<
 export interface Before {
   readonly position: Position | null;
   readonly props: readonly PropId[];
+  /** The exercise that was just done; left out at the start. */
+  readonly id?: string;
+  /** Its group, where it was loaded. */
+  readonly loaded?: MuscleGroupId | null;
 }
 
 export const NOWHERE: Before = { position: null, props: [] };
@@ -70,12 +75,47 @@ function fetched(exercise: PlacedExercise, before: Before): readonly PropId[] {
   return exercise.props.filter((p) => !before.props.includes(p));
 }
 
+/** Transition of a flow: one leads into the next. Seconds, common practice, no source. */
+export const FLOW_SECONDS = 3;
+
+/** True where the client stays as they are: the same exercise again, in another item or round, with nothing between. */
+function stays(exercise: PlacedExercise, before: Before): boolean {
+  return before.id === exercise.id && exercise.id !== '';
+}
+
 function positionSeconds(exercise: PlacedExercise, before: Before, t: Timings): number {
+  if (stays(exercise, before)) return 0;
   return before.position === exercise.position ? t.samePosition : t.newPosition;
+}
+
+function setupSeconds(exercise: PlacedExercise, before: Before): number {
+  return stays(exercise, before) ? 0 : exercise.setupSeconds;
 }
 
 function restOf(item: SessionItem, exercise: PlacedExercise, t: Timings): number {
   return isLoaded(boutOf(item, exercise).technique) ? t.loadedRest : t.rest;
+}
+
+/**
+ * Seconds of rest before an item, besides getting into it: none, but for the same exercise again, and between two loaded exercises of a group, where
+ * getting into the next is part of it.
+ */
+function restBefore(
+  technique: Technique,
+  exercise: PlacedExercise,
+  before: Before,
+  approach: number,
+  t: Timings,
+): number {
+  const loaded = isLoaded(technique) && before.loaded === exercise.primary;
+  if (stays(exercise, before)) return loaded ? t.loadedRest : exercise.sides === 'each' ? t.sideSwitch : t.rest;
+  return loaded ? Math.max(0, t.loadedRest - approach) : 0;
+}
+
+/** What an item leaves behind for the next one. */
+export function beforeNext(technique: Technique, exercise: PlacedExercise): Before {
+  const { position, props, id, primary } = exercise;
+  return { position, props, id, loaded: isLoaded(technique) ? primary : null };
 }
 
 /** Seconds between two sets: a rest on the same side, a switch to the other. */
@@ -100,12 +140,19 @@ function segmentCues(
   const side = segment.sides[0]!;
   const rest = restOf(item, exercise, t);
   if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, says: { code: 'switch', args: { side } } });
+  const { technique } = boutOf(item, exercise);
+  const waits =
+    segment.switches || segment.flows ? 0 : restBefore(technique, exercise, before, approachOf(exercise, before, t), t);
+  if (stays(exercise, before) && exercise.sides === 'each' && !isLoaded(technique))
+    add({ kind: 'switch', seconds: waits, side, says: { code: 'switch', args: { side } } });
+  else add({ kind: 'rest', seconds: waits, side: null, says: { code: 'rest' } });
   // Things are fetched before the position is taken: nobody gets up again for a strap.
   const props = fetched(exercise, before);
   if (props.length > 0) add({ kind: 'prop', seconds: t.prop, side, says: { code: 'fetch', args: { props } } });
-  const position = segment.flows ? t.samePosition : positionSeconds(exercise, before, t);
+  const position = segment.flows ? FLOW_SECONDS : positionSeconds(exercise, before, t);
   add({ kind: 'position', seconds: position, side, says: { code: 'position' } });
-  add({ kind: 'set-up', seconds: exercise.setupSeconds, side, says: { code: 'settle' } });
+  const settling = segment.flows ? 0 : setupSeconds(exercise, before);
+  add({ kind: 'set-up', seconds: settling, side, says: { code: 'settle' } });
   steps.forEach((step, i) => {
     const previous = steps[i - 1];
     if (previous)
@@ -125,6 +172,8 @@ function segmentCues(
       stages: stagesOf(step.bout, exercise),
       check: checkOf(step, exercise),
     })) {
+      // What leads into the next is not left first.
+      if (s.kind === 'exit' && segment.leads && i === steps.length - 1) continue;
       const bout = s.counts === null ? null : (logged.get(key) ?? 0) + 1;
       if (bout !== null && s.ends) logged.set(key, bout);
       add({
@@ -160,11 +209,23 @@ export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: 
   return seconds;
 }
 
-/** Seconds of getting into position, fetching things and settling before an item. */
-export function itemApproachSeconds(exercise: PlacedExercise, before: Before, t: Timings = DEFAULT_TIMINGS): number {
+function approachOf(exercise: PlacedExercise, before: Before, t: Timings): number {
   return (
-    positionSeconds(exercise, before, t) + (fetched(exercise, before).length > 0 ? t.prop : 0) + exercise.setupSeconds
+    positionSeconds(exercise, before, t) +
+    (fetched(exercise, before).length > 0 ? t.prop : 0) +
+    setupSeconds(exercise, before)
   );
+}
+
+/** Seconds of resting, getting into position, fetching things and settling before an item. @param technique it is done with */
+export function itemApproachSeconds(
+  exercise: PlacedExercise,
+  before: Before,
+  t: Timings = DEFAULT_TIMINGS,
+  technique: Technique = exercise.technique,
+): number {
+  const approach = approachOf(exercise, before, t);
+  return approach + restBefore(technique, exercise, before, approach, t);
 }
 
 function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, find: FindExercise): void {
@@ -204,7 +265,7 @@ export function buildTimeline(
       const item = items[segment.item]!;
       const exercise = find(item.exerciseId);
       drafts.push(...segmentCues(segment, item, exercise, before, timings, round, logged));
-      before = { position: exercise.position, props: exercise.props };
+      before = beforeNext(boutOf(item, exercise).technique, exercise);
     }
   const work = drafts.reduce((sum, c) => sum + c.seconds, 0);
   const warmUp = warmUpSeconds(work, alreadyWarm);

@@ -41,19 +41,22 @@ export const DEFAULT_TIMINGS: Timings = {
   breath: 5,
 };
 
-/** A session under this length has a short warm-up. Seconds. */
-const SHORT_SESSION = 15 * 60;
+/** A warm-up is never longer, seconds, and stands in steps of {@link WARM_UP_STEP}. Common practice, no source. */
+const LONGEST_WARM_UP = 300;
+const WARM_UP_STEP = 10;
+/** Work up to which there is no warm-up: it begins easily instead. Seconds, common practice, no source. */
+export const NO_WARM_UP = 480;
 
 /**
- * Seconds of easy whole-body movement before a session: in sessions under 15 min the larger of 2 min and 20 % of the session, else
- * 5 min; none when the client is already warm (domain 2.7). 20 % of the whole is a quarter of the rest.
+ * Seconds of easy whole-body movement before a session: a quarter of the work, half of what is above eight minutes, five minutes at most, in steps
+ * of 10 s; none when the client is already warm (domain 2.7). It grows with the work, so that a second more never makes it jump.
  * @param work seconds of the session without its warm-up
- * @example warmUpSeconds(600, false) // 150
+ * @example warmUpSeconds(600, false) // 60
  */
 export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
-  if (alreadyWarm || work <= 0) return 0;
-  const short = Math.max(120, Math.ceil(work / 4));
-  return work + short < SHORT_SESSION ? short : 300;
+  if (alreadyWarm) return 0;
+  const most = Math.min(LONGEST_WARM_UP, work / 4, (work - NO_WARM_UP) / 2);
+  return Math.max(0, Math.floor(most / WARM_UP_STEP + 1e-9) * WARM_UP_STEP);
 }
 
 /** A client's own breath, measured or not yet: bounds of what is taken for one. Seconds, common practice, no source. */
@@ -95,9 +98,8 @@ export function breathFromTaps(taps: readonly number[]): number | null {
 }
 
 /**
- * Most seconds of work that fit a session with its warm-up, its length not above the budget: the warm-up grows with the work, and jumps to
- * five minutes where the session would reach fifteen.
- * @example workBudget(1200, false) // 900
+ * Most seconds of work that fit a session with its warm-up, its length not above the budget: the warm-up grows with the work.
+ * @example workBudget(1200, false) // 960
  */
 export function workBudget(budgetSeconds: number, alreadyWarm: boolean): number {
   let low = 0;

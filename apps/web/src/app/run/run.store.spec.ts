@@ -16,8 +16,8 @@ const session = aSession({
 /** An exercise that begins with a check without hands. */
 const STAGED = EXERCISES.find((e) => e.check !== null)!;
 
-/** Seconds from the beginning to the first hold: warm-up, position, prop, settling, entry. */
-const TO_HOLD = 120 + 20 + 10 + 5 + 3;
+/** Seconds from the beginning to the first hold: position, prop, settling, entry. */
+const TO_HOLD = 20 + 10 + 5 + 3;
 
 describe('RunStore', () => {
   let store: RunStore;
@@ -65,7 +65,7 @@ describe('RunStore', () => {
   const sets = () =>
     sent.filter((l) => wireOf(l).path.includes('/sets/')).map((l) => l.body as Record<string, unknown>);
 
-  // After a count of 3 s: warm-up 120 s, position 20, prop 10, settling 5, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
+  // After a count of 3 s: prop 10, position 20, settling 5, then entry 3, hold 30, exit 5; switch 5; entry 3, hold 30, exit 5.
   it('runs to the end and sends each side once', () => {
     store.begin('well');
     pass(COUNT_IN + TO_HOLD);
@@ -87,10 +87,10 @@ describe('RunStore', () => {
     pass(COUNT_IN + 10);
     store.pause();
     pass(60);
-    expect(store.left()).toBe(110);
+    expect(store.left()).toBe(20);
     store.begin('well');
     pass(1);
-    expect(store.left()).toBe(109);
+    expect(store.left()).toBe(19);
   });
 
   it('stops at the last tick when the device slept, and asks', () => {
@@ -100,7 +100,7 @@ describe('RunStore', () => {
     vi.advanceTimersByTime(200);
     expect(store.interrupted()).toBe(true);
     expect(store.running()).toBe(false);
-    expect(store.left()).toBe(110);
+    expect(store.left()).toBe(20);
   });
 
   it('names the log that a redone hold replaces', () => {

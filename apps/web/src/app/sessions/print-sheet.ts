@@ -33,7 +33,7 @@ import { FigureView } from '../ui/figure';
           <b>First: {{ clock(timeline().byKind['warm-up']) }} of easy movement</b> – walk on the spot, swing the arms,
           bend and straighten the knees.
         } @else {
-          <b>Begin warm.</b>
+          <b>{{ warm() ? 'Begin warm.' : 'Begin easily: the first set small and slow.' }}</b>
         }
         @if (rounds() > 1) {
           Then the list below, <b>{{ rounds() }} times</b>.
@@ -86,6 +86,7 @@ export class PrintSheet {
   readonly find = input.required<(id: string) => Exercise>();
   readonly title = input.required<string>();
   readonly subtitle = input.required<string>();
+  readonly warm = input(false);
   readonly rounds = input(1);
   protected readonly clock = formatClock;
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();

@@ -12,13 +12,13 @@ describe('SessionSheet', () => {
     return screen;
   }
 
-  // 2 × 212 s and 120 s of warm-up: the worked example of docs/calculations.md.
+  // 212 and 222 s: the worked example of docs/calculations.md.
   it('adds up to the second and says each exercise in words', async () => {
     const screen = await open();
-    expect(screen.text).toContain('9:14 of 20 min');
-    expect(screen.text).toContain('warm-up 2:00 · work 4:00 · set-up and changes 2:34 · rests 0:40');
+    expect(screen.text).toContain('7:14 of 20 min');
+    expect(screen.text).toContain('work 4:00 · set-up and changes 2:34 · rests 0:40');
     expect(screen.text).toContain('Hold 30 s, 2 times on each side, right first. Sensation 5 of 10');
-    expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(1 + 2 * 18);
+    expect(screen.el.querySelectorAll('y-session-scale rect')).toHaveLength(2 * 18);
     expect(screen.text).not.toContain('over the time');
   });
 
@@ -38,7 +38,7 @@ describe('SessionSheet', () => {
   });
 
   it('says how much it is over the client’s time', async () => {
-    expect((await open({ minutesBudget: 8 })).text).toContain('1:14 over the time there is');
+    expect((await open({ minutesBudget: 6 })).text).toContain('1:14 over the time there is');
   });
 
   it('sets done against planned, corrected logs left out, and the sensation', async () => {
@@ -140,9 +140,9 @@ describe('SessionSheet', () => {
   });
 
   it('offers other exercises with the dose kept, and ways to fit the minutes', async () => {
-    const screen = await open({ minutesBudget: 8 });
+    const screen = await open({ minutesBudget: 6 });
     expect(screen.text).toContain('Make it fit');
-    expect(screen.text).toMatch(/Shorter holds: .* of 8:00\./);
+    expect(screen.text).toMatch(/Shorter holds: .* of 6:00\./);
     await screen.press('Swap');
     expect(screen.text).toContain('Instead of Bent-knee calf stretch');
     expect(screen.text).toContain('same dose');
@@ -164,7 +164,11 @@ describe('SessionSheet', () => {
 
   it('prints a page with boxes to tick, sides, stop signs and the warm-up', async () => {
     const print = (await open()).el.querySelector('y-print-sheet')!;
-    expect(print.textContent).toContain('2:00 of easy movement');
+    expect(print.textContent).toContain('Begin easily');
+    // Two rounds of 434 s: half of what is above 480 s, in tens.
+    expect((await open({ rounds: 2 })).el.querySelector('y-print-sheet')!.textContent).toContain(
+      '3:10 of easy movement',
+    );
     expect(print.textContent).toContain('Stop at once if you feel:');
     // Two sets of two sides of two exercises.
     expect(print.querySelectorAll('li span.border')).toHaveLength(8);

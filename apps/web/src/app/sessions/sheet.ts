@@ -124,7 +124,8 @@ export class SessionSheet {
     if (!k) return '';
     const setUp = k.position + k.prop + k['set-up'] + k.entry + k.exit + k.switch;
     const work = k.hold + k.check + k.repetitions + k.roll + k.breaths + k.push + k['let go'];
-    return `warm-up ${formatClock(k['warm-up'])} · work ${formatClock(work)} · set-up and changes ${formatClock(setUp)} · rests ${formatClock(k.rest)}`;
+    const warmUp = k['warm-up'] > 0 ? `warm-up ${formatClock(k['warm-up'])} · ` : '';
+    return `${warmUp}work ${formatClock(work)} · set-up and changes ${formatClock(setUp)} · rests ${formatClock(k.rest)}`;
   });
 
   protected readonly subtitle = computed(() => {

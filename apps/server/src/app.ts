@@ -35,6 +35,7 @@ import { screeningRoutes } from './screening/routes.js';
 import { sessionRoutes } from './sessions/routes.js';
 import { phoneLinkRoutes } from './phone/routes.js';
 import { phoneRoutes } from './phone/phone-routes.js';
+import { routineRoutes } from './routines/routes.js';
 import { styleRoutes } from './styles/routes.js';
 import { templateRoutes } from './templates/routes.js';
 import { testCatalogueRoutes } from './test-catalogue/routes.js';
@@ -136,6 +137,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(testCatalogueRoutes());
   api.use(exerciseRoutes());
   api.use(styleRoutes());
+  api.use(routineRoutes());
   api.use(templateRoutes());
   api.use(calendarRoutes());
   api.use(prioritiesRoutes());

@@ -125,9 +125,9 @@ describe('a running block', () => {
     expect(after.lanes[0]!.weeks[0]!.prescription).toMatchObject({ sets: 2, holdSeconds: 30 });
     expect(after.lanes[0]!.weeks[3]!).toMatchObject({ locked: true, prescription: { sets: 1, holdSeconds: 20 } });
     const now = await sessionsOf(client);
-    const early = (s: SessionSummary[]) => s.filter((x) => x.week < 3).map((x) => x.id);
+    const early = (s: SessionSummary[]) => s.filter((x) => x.week! < 3).map((x) => x.id);
     expect(early(now)).toEqual(early(before));
-    expect(now.filter((s) => s.week >= 3).some((s) => before.some((b) => b.id === s.id))).toBe(false);
+    expect(now.filter((s) => s.week! >= 3).some((s) => before.some((b) => b.id === s.id))).toBe(false);
     at('2026-03-09T08:00:00.000Z');
   });
 

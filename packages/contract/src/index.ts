@@ -8,6 +8,7 @@ export * from './assessments.js';
 export * from './blocks.js';
 export * from './styles.js';
 export * from './sessions.js';
+export * from './routines.js';
 export * from './today.js';
 export * from './progress.js';
 export * from './test-catalogue.js';

@@ -20,11 +20,15 @@ export type SessionStatus = 'planned' | 'started' | 'done';
 export interface SessionSummary {
   readonly id: string;
   readonly clientId: string;
-  readonly blockId: string;
+  /** Null for a session of its own, outside any block. */
+  readonly blockId: string | null;
+  /** What it is called; null for one that a block has planned. */
+  readonly name: string | null;
   readonly date: string;
   /** The day the plan gave it; differs from `date` when the coach moved it. */
   readonly plannedDate: string;
-  readonly week: number;
+  /** Week of its block; null outside any. */
+  readonly week: number | null;
   readonly status: SessionStatus;
   readonly totalSeconds: number;
   readonly exerciseIds: readonly string[];
@@ -81,6 +85,18 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly openSymptoms: readonly SymptomReport[];
   /** Soreness after which its regions rest in this session; a phone may still hold a session from before this was said. */
   readonly sore?: readonly SoreEntry[];
+}
+
+/** Sessions of their own for a client, alike on each of their dates: no block is needed. All are made, or none. */
+export interface CreateSessionsBody extends SessionSettings {
+  /** Each with an id made by the sender: the same request again makes nothing twice. */
+  readonly sessions: readonly { readonly id: string; readonly date: string }[];
+  readonly name: string;
+  /** The routine they are made from; null for none. */
+  readonly routineId: string | null;
+  /** One of the client's places; null for anywhere. */
+  readonly placeId: string | null;
+  readonly items: readonly SessionItem[];
 }
 
 /** A coach's own version of a session that has not been begun. */

@@ -125,6 +125,8 @@ export * from './planning/revision/edit.js';
 export * from './planning/revision/compare.js';
 export * from './planning/revision/merge.js';
 export * from './planning/revision/hand-list.js';
+export * from './routine/routine.js';
+export * from './routine/routine-for.js';
 export * from './planning/template.js';
 export * from './planning/exercise-choice/choose-exercises.js';
 export * from './planning/check/violation.js';

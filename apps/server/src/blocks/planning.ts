@@ -175,7 +175,7 @@ export async function undoneWeeks(
     const mine = runs.filter((r) => r.sessionId === id);
     return mine.some((r) => r.wellness === 'unwell') && !mine.some((r) => r.hasWork);
   };
-  const weeks = [...new Set(sessions.filter((s) => undone(s.id)).map((s) => s.week))].sort((a, b) => a - b);
+  const weeks = [...new Set(sessions.flatMap((s) => (undone(s.id) ? (s.week ?? []) : [])))].sort((a, b) => a - b);
   const all = (week: number): boolean => sessions.every((s) => s.week !== week || undone(s.id));
   return { partWeeks: weeks.filter((w) => !all(w)), undoneWeeks: weeks.filter(all) };
 }

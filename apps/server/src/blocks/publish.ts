@@ -147,7 +147,9 @@ export async function handLists(
 ): Promise<HandList[]> {
   const rows = await data.find(SessionEntity, { blockId, week: MoreThanOrEqual(fromWeek) }, { order: { date: 'ASC' } });
   const lists = await changedLists(data, rows);
-  return rows.flatMap((s) => (lists.has(s.id) ? [handListOf(s, lists.get(s.id)!, find)] : []));
+  return rows.flatMap((s) =>
+    lists.has(s.id) ? [handListOf({ date: s.date, week: s.week! }, lists.get(s.id)!, find)] : [],
+  );
 }
 
 /** What was set by hand on the sessions of a block: a new plan keeps it. By the day and day plan that the plan had given them. */
@@ -258,7 +260,7 @@ async function writeRetests(tx: StudioData, p: Publication): Promise<void> {
 async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone): Promise<void> {
   const running = weekOn(p.draft.startDate, p.today);
   const rows = (await tx.find(SessionEntity, { blockId: p.blockId })).filter(
-    (s) => s.week < p.fromWeek && s.week >= running && s.date >= p.today,
+    (s) => s.week !== null && s.week < p.fromWeek && s.week >= running && s.date >= p.today,
   );
   if (rows.length === 0) return;
   const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));

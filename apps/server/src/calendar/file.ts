@@ -26,13 +26,14 @@ function describe(items: readonly SessionItemEntity[], find: FindExercise): stri
 }
 
 /**
- * Sessions and retests of a client's running blocks as an iCalendar file (RFC 5545): whole days, one event each, with a stable UID, so that a
+ * Sessions and retests of a client's running blocks, and sessions of their own, as an iCalendar file (RFC 5545): whole days, one event each, with a stable UID, so that a
  * program that reads it again moves an event rather than doubling it. Names carry the first name only.
  */
 export async function calendarFile(data: StudioData, client: ClientEntity): Promise<string> {
   const blocks = await data.find(BlockEntity, { clientId: client.id });
   const open = blocks.filter((p) => p.endedAt === null).map((p) => p.id);
-  const sessions = open.length ? await data.find(SessionEntity, { blockId: In(open) }, { order: { date: 'ASC' } }) : [];
+  const all = await data.find(SessionEntity, { clientId: client.id }, { order: { date: 'ASC', id: 'ASC' } });
+  const sessions = all.filter((s) => s.blockId === null || open.includes(s.blockId));
   const retests = open.length ? await data.find(RetestEntity, { blockId: In(open) }, { order: { date: 'ASC' } }) : [];
   const items = sessions.length
     ? await data.find(SessionItemEntity, { sessionId: In(sessions.map((s) => s.id)) }, { order: { place: 'ASC' } })
@@ -55,7 +56,7 @@ export async function calendarFile(data: StudioData, client: ClientEntity): Prom
       start: dayOf(s.date),
       end: dayOf(addDays(s.date, 1)),
       allDay: true,
-      summary: `Stretching ${formatClock(totalSeconds)} min: ${groups}`,
+      summary: `${s.name ?? 'Stretching'} ${formatClock(totalSeconds)} min: ${groups}`,
       description: describe(own, find),
       status: status.get(s.id) === 'done' ? ICalEventStatus.CONFIRMED : ICalEventStatus.TENTATIVE,
     });

@@ -9,6 +9,8 @@ export interface ExerciseLibrary {
   /** True for an id that stands for an exercise. */
   readonly has: (id: string) => boolean;
   readonly archived: ReadonlySet<string>;
+  /** All that are not archived: what may be proposed. */
+  readonly current: readonly Exercise[];
   /** Ids of the studio's own. */
   readonly own: ReadonlySet<string>;
 }
@@ -23,6 +25,7 @@ export async function loadExercises(data: StudioData): Promise<ExerciseLibrary> 
     find: findAmong(rows.map(exerciseOf)),
     has: (id) => own.has(id) || EXERCISES.some((e) => e.id === id),
     own,
+    current: [...EXERCISES, ...rows.filter((r) => !r.archived).map(exerciseOf)],
     archived: new Set(rows.filter((r) => r.archived).map((r) => OWN_EXERCISE_PREFIX + r.id)),
   };
 }

@@ -42,7 +42,7 @@ export async function sharedBlock(
   const client = await data.get(ClientEntity, clientId, 'client');
   const rows = await data
     .rows(SessionEntity, 's')
-    .innerJoin(BlockEntity, 'b', 'b.id = s.block_id')
+    .leftJoin(BlockEntity, 'b', 'b.id = s.block_id')
     .andWhere('s.clientId = :clientId', { clientId })
     .andWhere('s.date BETWEEN :from AND :to', { from: addDays(today, -BACK), to: addDays(today, AHEAD) })
     // What an ended block still had planned is not to be done any more.

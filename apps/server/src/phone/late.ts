@@ -103,19 +103,18 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
   const { snapshot } = body;
   const blocks = await tx.find(BlockEntity, { clientId }, { order: { startDate: 'DESC' } });
   const block = blocks.find((b) => b.startDate <= snapshot.date) ?? blocks[0];
-  if (!block) throw new HttpProblem('conflict', 'This client has no block any more that the run could belong to.');
   const client = await tx.get(ClientEntity, clientId, 'client');
   const { find } = await loadExercises(tx);
   const { totalSeconds } = buildTimeline(snapshot.items, snapshot, await clientTimings(tx, client), find);
   await tx.insert(SessionEntity, {
     id,
     clientId,
-    blockId: block.id,
-    revisionNumber: (await newestRevision(tx, block.id)).number,
+    blockId: block?.id ?? null,
+    revisionNumber: block ? (await newestRevision(tx, block.id)).number : null,
     date: snapshot.date,
     plannedDate: null,
     dayPlanId: null,
-    week: Math.min(block.weeks, Math.max(1, weekOn(block.startDate, snapshot.date))),
+    week: block ? Math.min(block.weeks, Math.max(1, weekOn(block.startDate, snapshot.date))) : null,
     totalSeconds,
     ...AS_PLANNED,
     purpose: snapshot.purpose,

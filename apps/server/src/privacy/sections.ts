@@ -23,6 +23,7 @@ import {
   SorenessEntity,
   SymptomEntity,
 } from '../sessions/entities.js';
+import { RoutineEntity, RoutineVersionEntity } from '../routines/entities.js';
 
 /** One table of what is kept of a client, and how a row of it leads to them. */
 export interface Section {
@@ -68,6 +69,13 @@ export const SECTIONS: readonly Section[] = [
   { name: 'lanes', entity: LaneEntity, of: throughRevision, order: 'r.id' },
   { name: 'prescriptions', entity: PrescriptionEntity, of: throughLane, order: 'r.id' },
   { name: 'retests', entity: RetestEntity, of: through('blockId', 'block'), order: 'r.date' },
+  { name: 'routines', entity: RoutineEntity, of: ofClient, order: 'r.createdAt' },
+  {
+    name: 'routineVersions',
+    entity: RoutineVersionEntity,
+    of: through('routineId', 'routine'),
+    order: 'r.createdAt',
+  },
   { name: 'sessions', entity: SessionEntity, of: ofClient, order: 'r.date' },
   { name: 'sessionItems', entity: SessionItemEntity, of: through('sessionId', 'session'), order: 'r.place' },
   { name: 'runs', entity: RunEntity, of: through('sessionId', 'session'), order: 'r.startedAt' },

@@ -1,6 +1,7 @@
 import type { Progress } from '@yandle/contract';
 import { loadExercises } from '../exercises/library.js';
 import {
+  addDays,
   alongDose,
   type DoseEntry,
   laneExercises,
@@ -14,7 +15,7 @@ import {
   weeksOver,
 } from '@yandle/core';
 import { Router } from 'express';
-import { In, IsNull } from 'typeorm';
+import { Between, In, IsNull } from 'typeorm';
 import { contextOf } from '../accounts/context.js';
 import { listAssessments } from '../assessments/service.js';
 import { BlockEntity } from '../blocks/entities.js';
@@ -32,7 +33,11 @@ async function doseOf(
 ): Promise<Pick<Progress, 'dose' | 'sensations'>> {
   const currentWeek = Math.min(block.weeks, Math.max(0, weekOn(block.startDate, today)));
   const revision = await newestRevision(data, block.id);
-  const sessions = await data.find(SessionEntity, { blockId: block.id }, { order: { date: 'ASC' } });
+  const end = addDays(block.startDate, 7 * block.weeks - 1);
+  // Sessions of their own in the weeks of the block count too: the body does not ask whose plan it was.
+  const ofBlock = await data.find(SessionEntity, { blockId: block.id }, { order: { date: 'ASC', id: 'ASC' } });
+  const weeks = { clientId: block.clientId, blockId: IsNull(), date: Between(block.startDate, end) };
+  const sessions = [...ofBlock, ...(await data.find(SessionEntity, weeks, { order: { date: 'ASC', id: 'ASC' } }))];
   const ids = sessions.map((s) => s.id);
   const runs = await data.find(RunEntity, { sessionId: In(ids) });
   const items = await data.find(SessionItemEntity, { sessionId: In(ids) });
@@ -73,7 +78,8 @@ async function doseOf(
         const exercise = find(l.form ?? item.exerciseId);
         // Rolling and activation are counted in sets, not in seconds of stretch.
         if (!STRETCHING.includes(item.technique ?? exercise.technique)) return [];
-        const entry = { week: session.week, side: l.side, seconds: l.doneSeconds };
+        const week = session.week ?? weekOn(block.startDate, session.date);
+        const entry = { week, side: l.side, seconds: l.doneSeconds };
         doneAlong.push(...alongDose(exercise, entry));
         return [{ ...entry, group: exercise.primary }];
       }),

@@ -12,7 +12,7 @@ import { isStanding } from './standing.js';
 import { sessionView } from './views.js';
 
 /** Every exercise exists and can be done as it is asked. */
-async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promise<void> {
+export async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promise<void> {
   const { find, has } = await loadExercises(tx);
   items.forEach((item, i) => {
     if (!has(item.exerciseId)) throw invalidField(`items[${i}].exerciseId`, 'Choose an exercise from the library.');

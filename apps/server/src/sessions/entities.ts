@@ -2,6 +2,7 @@ import type { FeltSide, RunSource, SessionSettings } from '@yandle/contract';
 import type {
   Assistance,
   BodyRegionId,
+  ClientPlace,
   Link,
   LoadUnit,
   PurposeId,
@@ -34,15 +35,22 @@ export class SessionEntity {
   @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_session_client' })
   client?: Relation<ClientEntity>;
-  @RefColumn('block_id') blockId!: string;
+  /** Null for a session of its own, outside any block. */
+  @RefColumn('block_id', { nullable: true }) blockId!: string | null;
   @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_session_block' })
   block?: Relation<BlockEntity>;
-  @Column({ name: 'revision_number', type: 'int' }) revisionNumber!: number;
+  @Column({ name: 'revision_number', type: 'int', nullable: true }) revisionNumber!: number | null;
   @Column({ name: 'date', type: 'date' }) date!: string;
   /** The day the plan gave it; differs from `date` when the coach moved it. */
   @Column({ name: 'planned_date', type: 'date', nullable: true }) plannedDate!: string | null;
-  @Column({ name: 'week', type: 'int' }) week!: number;
+  @Column({ name: 'week', type: 'int', nullable: true }) week!: number | null;
+  /** What it is called: that of its routine, or the coach's; null for one that a block has planned. */
+  @Column({ name: 'name', type: 'varchar', length: 80, nullable: true }) name!: string | null;
+  /** The routine that it was made from. */
+  @RefColumn('routine_id', { nullable: true }) routineId!: string | null;
+  /** Where a session of its own takes place; never queried. */
+  @Column({ name: 'place', type: 'simple-json', nullable: true }) place!: ClientPlace | null;
   /** The day plan of the block that it comes from. */
   @Column({ name: 'day_plan_id', type: 'varchar', length: 40, nullable: true }) dayPlanId!: string | null;
   /** Length by the timeline when it was published. */

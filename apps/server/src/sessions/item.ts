@@ -14,6 +14,9 @@ export const AS_PLANNED = {
   plannedManner: null,
   plannedItems: null,
   countedRun: null,
+  name: null,
+  routineId: null,
+  place: null,
 } as const satisfies Partial<SessionEntity>;
 
 /** How the plan has a session gone through. */

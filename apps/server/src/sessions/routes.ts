@@ -2,6 +2,7 @@ import {
   breathSchema,
   chooseRunSchema,
   clearSymptomSchema,
+  createSessionsSchema,
   sorenessSchema,
   editAnswersSchema,
   editSessionSchema,
@@ -17,6 +18,7 @@ import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
 import { sorenessEntries, putBreath, putSoreness, withdrawSoreness } from './soreness.js';
+import { createSessions, removeSession } from './create.js';
 import { editSession, restoreSession } from './edit.js';
 import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun, withdrawRun } from './run.js';
 import { clearSymptom, listSessions, moveSession } from './service.js';
@@ -30,6 +32,15 @@ export function sessionRoutes(): Router {
   });
   router.get('/sessions/:id', async (req, res) => {
     res.json(await sessionView(contextOf(res).data, pathId(req.params.id, 'session')));
+  });
+  router.post('/clients/:id/sessions', async (req, res) => {
+    const body = validBody(createSessionsSchema, req.body);
+    const { data, today } = contextOf(res);
+    res.status(201).json(await createSessions(data, pathId(req.params.id, 'client'), body, today));
+  });
+  router.delete('/sessions/:id', async (req, res) => {
+    await removeSession(contextOf(res).data, pathId(req.params.id, 'session'));
+    res.json({});
   });
   router.post('/sessions/:id/runs', async (req, res) => {
     const body = validBody(startRunSchema, req.body);

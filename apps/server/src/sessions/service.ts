@@ -21,7 +21,7 @@ export async function listSessions(data: StudioData, clientId: string): Promise<
   const over = new Map(ended.map((b) => [b.id, b.endedAt!.toISOString().slice(0, 10)]));
   // What an ended block still had planned is not to be done any more.
   return (await summaries(data, rows)).filter(
-    (s) => s.status !== 'planned' || s.date < (over.get(s.blockId) ?? '9999'),
+    (s) => s.status !== 'planned' || s.date < (over.get(s.blockId ?? '') ?? '9999'),
   );
 }
 
@@ -67,7 +67,10 @@ export async function moveSession(
     if (date < today) throw invalidField('date', 'Choose today or a later day.');
     if ((await tx.find(RunEntity, { sessionId })).some(isStanding))
       throw new HttpProblem('conflict', 'This session has started, so its date can’t change.');
-    const there = await tx.findOne(SessionEntity, { clientId: session.clientId, date });
+    // Sessions of their own may come twice a day.
+    const { blockId } = session;
+    const there =
+      blockId === null ? null : await tx.findOne(SessionEntity, { clientId: session.clientId, date, blockId });
     if (there && there.id !== sessionId)
       throw new HttpProblem('conflict', 'That day has a session already. Choose another day.');
     await tx.update(SessionEntity, { id: sessionId }, { date, plannedDate: session.plannedDate ?? session.date });

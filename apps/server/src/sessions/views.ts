@@ -40,6 +40,7 @@ function summaryOf(
     id: row.id,
     clientId: row.clientId,
     blockId: row.blockId,
+    name: row.name,
     date: row.date,
     plannedDate: row.plannedDate ?? row.date,
     week: row.week,

@@ -48,12 +48,12 @@ interface Published {
   readonly dayPlans: readonly PlacedDayPlan[];
 }
 
-const revisionKey = (s: Pick<SessionEntity, 'blockId' | 'revisionNumber'>): string =>
+const revisionKey = (s: { readonly blockId: string | null; readonly revisionNumber: number | null }): string =>
   `${s.blockId} ${s.revisionNumber}`;
 
 async function publishedWith(data: StudioData, sessions: readonly SessionEntity[]): Promise<Map<string, Published>> {
   const revisions = await data.find(RevisionEntity, {
-    blockId: In([...new Set(sessions.map((s) => s.blockId))]),
+    blockId: In([...new Set(sessions.flatMap((s) => s.blockId ?? []))]),
     number: In([...new Set(sessions.map((s) => s.revisionNumber))]),
   });
   const lanes = await data.find(
@@ -74,18 +74,22 @@ async function publishedWith(data: StudioData, sessions: readonly SessionEntity[
 
 /** Reads what stands around some sessions, with a number of statements that does not grow with them. */
 export async function surroundingsOf(data: StudioData, sessions: readonly SessionEntity[]): Promise<Surroundings> {
-  const weeks = sessions.map((s) => s.week);
-  const [rows, published] = await Promise.all([
-    data.find(
-      SessionEntity,
-      {
-        blockId: In([...new Set(sessions.map((s) => s.blockId))]),
-        week: Between(Math.min(...weeks) - 1, Math.max(...weeks) + 1),
-      },
-      { order: { date: 'ASC' } },
-    ),
+  const weeks = sessions.flatMap((s) => s.week ?? []);
+  const own = sessions.filter((s) => s.blockId === null);
+  const [ofBlocks, published] = await Promise.all([
+    weeks.length === 0
+      ? []
+      : data.find(
+          SessionEntity,
+          {
+            blockId: In([...new Set(sessions.flatMap((s) => s.blockId ?? []))]),
+            week: Between(Math.min(...weeks) - 1, Math.max(...weeks) + 1),
+          },
+          { order: { date: 'ASC' } },
+        ),
     publishedWith(data, sessions),
   ]);
+  const rows = [...ofBlocks, ...own];
   const sessionId = In(rows.map((r) => r.id));
   const [items, runs] = await Promise.all([
     data.find(SessionItemEntity, { sessionId }, { order: { place: 'ASC' } }),
@@ -113,7 +117,8 @@ function doneBouts({ runs, logs }: Surroundings, { session, items }: Planned, fi
 
 /** How far the week of a session has come, what stands around it, and the order of the block's lanes. */
 export function weekAround(all: Surroundings, session: SessionEntity, find: FindExercise): Around {
-  const block = all.planned.filter((p) => p.session.blockId === session.blockId);
+  const week = session.week;
+  const block = all.planned.filter((p) => session.blockId !== null && p.session.blockId === session.blockId);
   const work = new Map<string, WeekWork>();
   for (const planned of block.filter((p) => p.session.week === session.week)) {
     const { session: s, items } = planned;
@@ -137,10 +142,10 @@ export function weekAround(all: Surroundings, session: SessionEntity, find: Find
   const published = all.published.get(revisionKey(session));
   return {
     ranked: published?.ranked ?? [],
-    place: published?.dayPlans.find((p) => p.id === session.dayPlanId)?.place ?? null,
+    place: published?.dayPlans.find((p) => p.id === session.dayPlanId)?.place ?? session.place,
     weekWork: [...work.values()],
     near: block
-      .filter((p) => p.session.id !== session.id && Math.abs(p.session.week - session.week) <= 1)
+      .filter((p) => p.session.id !== session.id && Math.abs((p.session.week ?? 0) - (week ?? 0)) <= 1)
       .map(({ session: s, items }) => ({
         id: s.id,
         date: s.date,

@@ -32,9 +32,9 @@ const CLIENTS = `SELECT c.id, c.name, c.screening, c.screening_note AS screening
 
 const SESSIONS = `SELECT s.id, s.client_id AS clientId, c.name AS clientName, DATE_FORMAT(s.date, '%Y-%m-%d') AS date,
     s.total_seconds AS totalSeconds
-  FROM session s INNER JOIN block b ON b.id = s.block_id AND b.ended_at IS NULL
+  FROM session s LEFT JOIN block b ON b.id = s.block_id
   INNER JOIN client c ON c.id = s.client_id AND c.archived_at IS NULL
-  WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to
+  WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to AND b.ended_at IS NULL
   ORDER BY s.date, c.name, s.id`;
 
 const LATE = `SELECT l.client_id AS clientId, COUNT(DISTINCT l.run_id) AS runs FROM late_log l
@@ -51,7 +51,7 @@ const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS
   ORDER BY n.date DESC, n.created_at DESC`;
 
 /** What a glance at a session of today needs besides. */
-const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week,
+const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week, s.name,
     s.counted_run AS countedRun
   FROM session s WHERE s.studio_id = {studio} AND s.date = :date`;
 
@@ -64,9 +64,10 @@ const RUNS = `SELECT r.id, r.session_id AS sessionId, r.started_at AS startedAt,
 
 interface OnMat {
   readonly id: string;
-  readonly blockId: string;
+  readonly blockId: string | null;
   readonly plannedDate: PlainDate;
-  readonly week: number;
+  readonly week: number | null;
+  readonly name: string | null;
   readonly countedRun: string | null;
 }
 

@@ -6,6 +6,7 @@ export * from './assessments.js';
 export * from './blocks.js';
 export * from './styles.js';
 export * from './sessions.js';
+export * from './routines.js';
 export * from './test-catalogue.js';
 export * from './exercises.js';
 export * from './priorities.js';

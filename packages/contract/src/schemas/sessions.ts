@@ -5,6 +5,7 @@ import {
   LOAD_UNITS,
   MOST_ROUNDS,
   PURPOSE_IDS,
+  ROUTINE_BOUNDS,
   SIDE_PATTERNS,
   SIDES,
   SYMPTOMS,
@@ -19,6 +20,7 @@ import {
   type BreathBody,
   type ChooseRunBody,
   type ClearSymptomBody,
+  type CreateSessionsBody,
   type SorenessBody,
   type EditAnswersBody,
   type EditSessionBody,
@@ -29,8 +31,11 @@ import {
   type SymptomBody,
   type WithdrawBody,
 } from '../sessions.js';
-import { date, id, instant, line, text, version } from './common.js';
+import { date, id, instant, line, name, text, version } from './common.js';
 import { boutFields } from './prescription.js';
+
+/** Dates that one list may be put on at once: a session a day for three months. */
+const MOST_DATES = 93;
 
 /** How a client feels before a session; may be left out. */
 export const wellness = () => Joi.string().valid(...WELLNESS);
@@ -63,10 +68,10 @@ const sessionItem = Joi.object<SessionItem>({
 });
 
 /** The list of a session. */
-export const sessionItems = () =>
-  Joi.array().items(sessionItem.optional()).min(1).max(20).unique('exerciseId').required();
+export const sessionItems = () => Joi.array().items(sessionItem.optional()).min(1).max(ROUTINE_BOUNDS.items).required();
 
-const settings = {
+/** How a session is gone through. */
+export const settings = {
   purpose: Joi.string()
     .valid(...PURPOSE_IDS)
     .required(),
@@ -77,6 +82,16 @@ const settings = {
 
 export const editSessionSchema = Joi.object<EditSessionBody>({
   version: version(),
+  ...settings,
+  items: sessionItems(),
+});
+const dated = Joi.object({ id: id(), date: date() });
+
+export const createSessionsSchema = Joi.object<CreateSessionsBody>({
+  sessions: Joi.array().items(dated.optional()).unique('id').min(1).max(MOST_DATES).required(),
+  name: name(ROUTINE_BOUNDS.name),
+  routineId: Joi.string().max(60).allow(null).required(),
+  placeId: Joi.string().max(40).allow(null).required(),
   ...settings,
   items: sessionItems(),
 });

@@ -17,6 +17,7 @@ import { NerveGlides1797800000000 } from './0016-nerve-glides.js';
 import { PlanBasis1797900000000 } from './0017-plan-basis.js';
 import { AssessmentRecords1798000000000 } from './0018-assessment-records.js';
 import { DayPlans1799000000000 } from './0019-day-plans.js';
+import { FreeSessions1799100000000 } from './0020-free-sessions.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -39,4 +40,5 @@ export const MIGRATIONS = [
   PlanBasis1797900000000,
   AssessmentRecords1798000000000,
   DayPlans1799000000000,
+  FreeSessions1799100000000,
 ];

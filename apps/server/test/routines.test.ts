@@ -1,0 +1,165 @@
+import type {
+  ClientRoutineFit,
+  OwnRoutine,
+  Progress,
+  RoutineVersion,
+  Session,
+  SessionSummary,
+  Today,
+} from '@yandle/contract';
+import { addDays, NOTHING_KNOWN, placeOfKind } from '@yandle/core';
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { intakeBody } from './bodies.js';
+import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+
+let h: Harness;
+beforeAll(async () => (h = await harness()));
+afterAll(() => h.close());
+
+const hold = (exerciseId: string, over: object = {}) => ({
+  ...{ exerciseId, sets: 1, holdSeconds: 30, sensation: 4, firstSide: 'left' },
+  ...over,
+});
+const settings = { purpose: 'own', alreadyWarm: true, rounds: 1, minutes: null };
+const items = [hold('bent-knee-wall-calf'), hold('supine-strap-hamstring'), hold('bent-knee-wall-calf')];
+const body = (dates: readonly string[], over: object = {}) => ({
+  sessions: dates.map((date) => ({ id: uuid(), date })),
+  ...{ name: 'After the run', routineId: null, placeId: null, ...settings, items },
+  ...over,
+});
+const make = (client: string, b: object) => h.agent.post(`/api/v1/clients/${client}/sessions`).send(b);
+const session = async (id: string): Promise<Session> =>
+  (await h.agent.get(`/api/v1/sessions/${id}`).expect(200)).body as Session;
+const routine = (over: object = {}) => ({
+  ...{ version: null, archived: false, clientId: null, name: 'After the run', note: '', ...settings, items },
+  ...over,
+});
+
+describe('a session of its own', () => {
+  it('needs no block, may come twice a day, and holds an exercise twice; it is listed, shown and due today', async () => {
+    const client = await aClient(h);
+    const asked = body([TODAY, TODAY, addDays(TODAY, 2)]);
+    const made = (await make(client, asked).expect(201)).body as SessionSummary[];
+    expect(made.map((s) => [s.date, s.name, s.blockId, s.week])).toEqual([
+      [TODAY, 'After the run', null, null],
+      [TODAY, 'After the run', null, null],
+      [addDays(TODAY, 2), 'After the run', null, null],
+    ]);
+    // The same request again makes nothing twice.
+    await make(client, asked).expect(201);
+    const listed = (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
+    expect(listed).toHaveLength(3);
+    const open = await session(made[0]!.id);
+    expect(open.items.map((i) => i.exerciseId)).toEqual(items.map((i) => i.exerciseId));
+    expect(open).toMatchObject({ ranked: [], weekWork: [], near: [], place: null, alreadyWarm: true });
+    const today = (await h.agent.get('/api/v1/today').expect(200)).body as Today;
+    expect(today.sessions.filter((s) => s.clientId === client).map((s) => s.name)).toEqual([
+      'After the run',
+      'After the run',
+    ]);
+  });
+
+  it('is changed, moved, run and counted like any other, and removed while nobody has begun it', async () => {
+    const client = await aClient(h);
+    const [one, two] = (await make(client, body([TODAY, addDays(TODAY, 1)])).expect(201)).body as SessionSummary[];
+    const open = await session(one!.id);
+    const changed = { version: open.version, items: [...items, hold('doorway-pectorals')], ...settings };
+    const after = (await h.agent.put(`/api/v1/sessions/${one!.id}/items`).send(changed).expect(200)).body as Session;
+    expect(after.items).toHaveLength(4);
+    const day = addDays(TODAY, 3);
+    await h.agent.put(`/api/v1/sessions/${two!.id}/date`).send({ date: day }).expect(200);
+    const run = uuid();
+    const begun = { id: run, startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${one!.id}/runs`).send(begun).expect(201);
+    await h.agent
+      .put(`/api/v1/runs/${run}/sets/${uuid()}`)
+      .send({ item: 0, side: 'left', set: 1, plannedSeconds: 30, doneSeconds: 30, replaces: null })
+      .expect(200);
+    await h.agent.delete(`/api/v1/sessions/${one!.id}`).expect(409);
+    await h.agent.delete(`/api/v1/sessions/${two!.id}`).expect(200);
+    await h.agent.get(`/api/v1/sessions/${two!.id}`).expect(404);
+    // In the weeks of a block its seconds count by group and side.
+    await h.agent
+      .post(`/api/v1/clients/${client}/blocks`)
+      .send(blockBody({ startDate: TODAY }))
+      .expect(201);
+    const { dose } = (await h.agent.get(`/api/v1/clients/${client}/progress`).expect(200)).body as Progress;
+    const soleus = dose!.rows.filter((r) => r.group === 'soleus' && r.week === 1);
+    expect(soleus).toMatchObject([{ done: { left: 30, right: 0 } }]);
+    // A session of the block goes with its block only.
+    const listed = (await h.agent.get(`/api/v1/clients/${client}/sessions`)).body as SessionSummary[];
+    await h.agent.delete(`/api/v1/sessions/${listed.find((s) => s.blockId !== null)!.id}`).expect(409);
+  });
+
+  it('is refused where it must not be: in the past, unknown exercises, a place that is not the client’s, a caution', async () => {
+    const client = await aClient(h);
+    await make(client, body([addDays(TODAY, -1)])).expect(400);
+    await make(client, body([TODAY], { items: [hold('no-such-thing')] })).expect(400);
+    await make(client, body([TODAY], { items: [] })).expect(400);
+    await make(client, body([TODAY], { placeId: 'moon' })).expect(400);
+    await make(client, body([])).expect(400);
+    const careful = await aClient(h);
+    const intake = intakeBody(['bones']);
+    await h.agent.put(`/api/v1/clients/${careful}/intakes/${uuid()}`).send(intake).expect(200);
+    const { detail } = (await make(careful, body([TODAY], { items: [hold('standing-forward-fold')] }))).body as {
+      detail?: string;
+    };
+    expect(detail ?? '').not.toBe('');
+    expect((await h.agent.get(`/api/v1/clients/${careful}/sessions`)).body).toEqual([]);
+  });
+});
+
+describe('routines', () => {
+  it('are kept with what they were before, for the studio or one client, and archived', async () => {
+    const id = uuid();
+    const first = (await h.agent.put(`/api/v1/routines/${id}`).send(routine()).expect(200)).body as OwnRoutine;
+    expect(first).toMatchObject({ id, version: 1, name: 'After the run', clientId: null });
+    const next = routine({ version: 1, name: 'After the long run' });
+    await h.agent.put(`/api/v1/routines/${id}`).send(next).expect(200);
+    await h.agent.put(`/api/v1/routines/${id}`).send(next).expect(409);
+    const [before] = (await h.agent.get(`/api/v1/routines/${id}/versions`).expect(200)).body as RoutineVersion[];
+    expect(before).toMatchObject({ version: 1, definition: { name: 'After the run', items } });
+    await h.agent
+      .put(`/api/v1/routines/${uuid()}`)
+      .send(routine({ clientId: uuid() }))
+      .expect(404);
+    await h.agent
+      .put(`/api/v1/routines/${uuid()}`)
+      .send(routine({ items: [hold('no-such-thing')] }))
+      .expect(400);
+    const all = (await h.agent.get('/api/v1/routines').expect(200)).body as OwnRoutine[];
+    expect(all.find((r) => r.id === id)!.name).toBe('After the long run');
+  });
+
+  it('come in from a file once', async () => {
+    const { version: _v, archived: _a, clientId: _c, ...definition } = routine({ name: 'From a file' });
+    const file = { format: 'yandle-routines', formatVersion: 4, routines: [definition] };
+    expect((await h.agent.post('/api/v1/routines/import').send(file).expect(200)).body).toEqual({ added: 1, same: 0 });
+    expect((await h.agent.post('/api/v1/routines/import').send(file).expect(200)).body).toEqual({ added: 0, same: 1 });
+    await h.agent
+      .post('/api/v1/routines/import')
+      .send({ ...file, formatVersion: 9 })
+      .expect(400);
+  });
+
+  it('say for each of many clients what falls out and what takes its place', async () => {
+    const free = await aClient(h);
+    const inBed = await aClient(h);
+    const bed = placeOfKind('bed', 'bed', ['strap']);
+    const intake = intakeBody([], { about: { ...NOTHING_KNOWN, places: [bed] } });
+    await h.agent.put(`/api/v1/clients/${inBed}/intakes/${uuid()}`).send(intake).expect(200);
+    const asked = { items, clientIds: [free, inBed] };
+    const fits = (await h.agent.post('/api/v1/routines/fit').send(asked).expect(200)).body as ClientRoutineFit[];
+    expect(fits.map((f) => [f.clientId, f.waits])).toEqual([
+      [free, false],
+      [inBed, false],
+    ]);
+    expect(fits[0]!.items).toEqual(items);
+    expect(fits[0]!.out).toEqual([]);
+    // A wall and standing are not there in bed; the strap is.
+    expect(fits[1]!.out.map((o) => o.exerciseId)).toEqual(['bent-knee-wall-calf', 'bent-knee-wall-calf']);
+    expect(fits[1]!.items.map((i) => i.exerciseId)).toContain('supine-strap-hamstring');
+    for (const o of fits[1]!.out) expect(o.why.map((w) => w.code)).toContain('position');
+  });
+});

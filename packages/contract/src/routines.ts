@@ -1,0 +1,49 @@
+import type { FILE_VERSION, RoutineDefinition, RoutineFit } from '@yandle/core';
+import type { Versioned } from './test-catalogue.js';
+
+/** Own routines have ids of their own kind, so that they can never be taken for one that ships. */
+export const OWN_ROUTINE_PREFIX = 'own-';
+
+export type OwnRoutineBody = RoutineDefinition &
+  Versioned & {
+    readonly archived: boolean;
+    /** The client it is for alone; null for the studio's. */
+    readonly clientId: string | null;
+  };
+
+export interface OwnRoutine extends RoutineDefinition {
+  readonly id: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly clientId: string | null;
+}
+
+/** What a routine was before an edit. Newest first. */
+export interface RoutineVersion {
+  readonly version: number;
+  readonly at: string;
+  readonly definition: RoutineDefinition;
+}
+
+/** The file that routines travel in. */
+export interface RoutineFile {
+  readonly format: 'yandle-routines';
+  readonly formatVersion: typeof FILE_VERSION;
+  readonly routines: readonly RoutineDefinition[];
+}
+
+/** Asks how clients can do a list. */
+export interface FitRoutineBody {
+  readonly items: RoutineDefinition['items'];
+  readonly clientIds: readonly string[];
+}
+
+/** A list as one client can do it at their usual place, with why not where they cannot do anything. */
+export interface ClientRoutineFit extends RoutineFit {
+  readonly clientId: string;
+  readonly clientName: string;
+  /** True while the client sees a doctor first, or everything is on hold: no session until then. */
+  readonly waits: boolean;
+  /** Length with this client's timings, seconds. */
+  readonly totalSeconds: number;
+}

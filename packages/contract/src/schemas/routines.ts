@@ -1,0 +1,33 @@
+import { FILE_VERSION, ROUTINE_BOUNDS, type RoutineDefinition } from '@yandle/core';
+import Joi from 'joi';
+import type { FitRoutineBody, OwnRoutineBody, RoutineFile } from '../routines.js';
+import { id, name, text, versionOrNew } from './common.js';
+import { sessionItems, settings } from './sessions.js';
+
+/** Clients that one list may be tried on at once. */
+const MOST_CLIENTS = 50;
+
+const definition = {
+  name: name(ROUTINE_BOUNDS.name),
+  note: text(ROUTINE_BOUNDS.note),
+  ...settings,
+  items: sessionItems(),
+};
+
+export const ownRoutineSchema = Joi.object<OwnRoutineBody>({
+  ...definition,
+  version: versionOrNew(),
+  archived: Joi.boolean().required(),
+  clientId: id().allow(null),
+});
+
+export const routineFileSchema = Joi.object<RoutineFile>({
+  format: Joi.string().valid('yandle-routines').required(),
+  formatVersion: Joi.number().valid(FILE_VERSION).required(),
+  routines: Joi.array().items(Joi.object<RoutineDefinition>(definition).optional()).min(1).max(50).required(),
+});
+
+export const fitRoutineSchema = Joi.object<FitRoutineBody>({
+  items: sessionItems(),
+  clientIds: Joi.array().items(id().optional()).unique().min(1).max(MOST_CLIENTS).required(),
+});

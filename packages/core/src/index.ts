@@ -125,6 +125,7 @@ export * from './planning/revision/edit.js';
 export * from './planning/revision/compare.js';
 export * from './planning/revision/merge.js';
 export * from './planning/revision/hand-list.js';
+export * from './schedule/repeats.js';
 export * from './session/first-item.js';
 export * from './routine/routine.js';
 export * from './routine/catalogue.js';

@@ -3,6 +3,7 @@ import {
   BREATH_BOUNDS,
   LINKS,
   LOAD_UNITS,
+  MOST_DATES,
   MOST_ROUNDS,
   PURPOSE_IDS,
   ROUTINE_BOUNDS,
@@ -33,9 +34,6 @@ import {
 } from '../sessions.js';
 import { date, id, instant, line, name, text, version } from './common.js';
 import { boutFields } from './prescription.js';
-
-/** Dates that one list may be put on at once: a session a day for three months. */
-const MOST_DATES = 93;
 
 /** How a client feels before a session; may be left out. */
 export const wellness = () => Joi.string().valid(...WELLNESS);

@@ -4,8 +4,8 @@ import { Screen } from '../testing/screen';
 import { EarlierBlock } from './earlier-block';
 
 const session = (id: string, over: Partial<SessionSummary> = {}): SessionSummary => ({
-  ...{ id, clientId: 'c1', blockId: 'b1', date: '2026-03-09', plannedDate: '2026-03-09', week: 1, status: 'done' },
-  ...{ totalSeconds: 900, exerciseIds: [], ...over },
+  ...{ id, clientId: 'c1', blockId: 'b1', name: null, date: '2026-03-09', week: 1, status: 'done' },
+  ...{ plannedDate: '2026-03-09', totalSeconds: 900, exerciseIds: [], ...over },
 });
 
 describe('EarlierBlock', () => {

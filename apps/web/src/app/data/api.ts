@@ -34,6 +34,12 @@ import type {
   DecideLateBody,
   LateLog,
   NewPhoneLink,
+  ClientRoutineFit,
+  CreateSessionsBody,
+  FitRoutineBody,
+  OwnRoutine,
+  OwnRoutineBody,
+  RoutineVersion,
   OwnBattery,
   OwnBatteryBody,
   OwnError,
@@ -188,6 +194,27 @@ export class Api {
   }
   importStyles(file: unknown): Observable<FileImport> {
     return this.http.post<FileImport>(`${V1}/own-styles/import`, file);
+  }
+  routines(): Observable<OwnRoutine[]> {
+    return this.http.get<OwnRoutine[]>(`${V1}/routines`);
+  }
+  putRoutine(id: string, body: OwnRoutineBody): Observable<OwnRoutine> {
+    return this.http.put<OwnRoutine>(`${V1}/routines/${id}`, body);
+  }
+  routineVersions(id: string): Observable<RoutineVersion[]> {
+    return this.http.get<RoutineVersion[]>(`${V1}/routines/${id}/versions`);
+  }
+  importRoutines(file: unknown): Observable<FileImport> {
+    return this.http.post<FileImport>(`${V1}/routines/import`, file);
+  }
+  fitRoutine(body: FitRoutineBody): Observable<ClientRoutineFit[]> {
+    return this.http.post<ClientRoutineFit[]>(`${V1}/routines/fit`, body);
+  }
+  createSessions(clientId: string, body: CreateSessionsBody): Observable<SessionSummary[]> {
+    return this.http.post<SessionSummary[]>(`${V1}/clients/${clientId}/sessions`, body);
+  }
+  removeSession(id: string): Observable<unknown> {
+    return this.http.delete(`${V1}/sessions/${id}`);
   }
   ownTemplates(): Observable<OwnTemplate[]> {
     return this.http.get<OwnTemplate[]>(`${V1}/own-templates`);

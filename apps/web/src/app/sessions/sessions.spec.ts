@@ -8,6 +8,7 @@ const session = (date: string, status: SessionSummary['status']): SessionSummary
   id: date,
   clientId: 'c1',
   blockId: 'b1',
+  name: null,
   date,
   plannedDate: date,
   week: 1,
@@ -70,7 +71,7 @@ describe('SessionsScreen', () => {
   });
 
   it('leads to the block when there is none', async () => {
-    expect((await open([], [])).text).toContain('Sessions come from a block. Build one');
+    expect((await open([], [])).text).toContain('Sessions come from a block, or are made one by one. Build a block');
   });
 
   it('shows what went wrong', async () => {

@@ -24,13 +24,14 @@ import { ClientContext } from '../data/client-context';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { LibraryService } from '../library/library.service';
+import { NewSession } from '../routines/new-session';
 import { CalendarTools } from './calendar-tools';
 import { PhoneLinkPanel } from './phone-link-panel';
 
 /** The calendar strip of a block: a row a week, its dated sessions and retests; sessions move, weeks are missed, days are away. */
 @Component({
   selector: 'y-sessions',
-  imports: [RouterLink, ProblemNote, CalendarTools, PhoneLinkPanel],
+  imports: [RouterLink, ProblemNote, CalendarTools, PhoneLinkPanel, NewSession],
   templateUrl: './sessions.html',
 })
 export class SessionsScreen {
@@ -46,6 +47,8 @@ export class SessionsScreen {
   protected readonly problem = this.requests.problem;
   protected readonly clock = formatClock;
   protected readonly busy = this.requests.busy;
+  /** True while a session of its own is being made. */
+  protected readonly making = signal(false);
   /** The session that is being given another day. */
   protected readonly moving = signal<SessionSummary | null>(null);
 
@@ -72,11 +75,17 @@ export class SessionsScreen {
         mayBeMissed: this.mayBeMissed(b, week),
         days: datesOfWeek(b.startDate, week).map((date) => ({
           date,
-          sessions: all.filter((s) => s.blockId === b.id && s.date === date),
+          sessions: all.filter((s) => (s.blockId === b.id || s.blockId === null) && s.date === date),
           retest: b.retests.some((r) => r.date === date),
         })),
       };
     });
+  });
+  /** Sessions of their own on days that the block does not show, the newest first. */
+  protected readonly others = computed(() => {
+    const b = this.block();
+    const shown = (date: string): boolean => b !== null && date >= b.startDate && date <= b.endDate;
+    return (this.sessions() ?? []).filter((s) => s.blockId === null && !shown(s.date)).toReversed();
   });
   protected readonly baseline = computed(() => this.block()?.retests.find((r) => r.week === 1) ?? null);
   protected readonly counts = computed(() => {
@@ -108,7 +117,7 @@ export class SessionsScreen {
         const there = new Set(s.exerciseIds.map((id) => this.library.find(id).primary));
         const loaded = (b?.lanes ?? [])
           .filter((l) => {
-            const week = l.weeks[s.week - 1];
+            const week = l.weeks[(s.week ?? 0) - 1];
             return there.has(l.group) && week !== undefined && isLoaded(week.prescription.technique);
           })
           .map((l) => l.group);
@@ -124,7 +133,7 @@ export class SessionsScreen {
   }
 
   protected mayMove(s: SessionSummary): boolean {
-    return s.status === 'planned' && this.block()?.endedAt === null;
+    return s.status === 'planned' && (s.blockId === null || this.block()?.endedAt === null);
   }
 
   protected async moveTo(date: PlainDate): Promise<void> {
@@ -180,6 +189,12 @@ export class SessionsScreen {
     });
   }
 
+  /** After sessions of their own were made. */
+  protected async added(): Promise<void> {
+    this.making.set(false);
+    await this.load(this.clientId());
+  }
+
   protected weekday(date: PlainDate): string {
     return formatDate(date, 'EEE');
   }
@@ -189,7 +204,8 @@ export class SessionsScreen {
   }
 
   protected groups(s: SessionSummary): string {
-    return s.exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');
+    const groups = [...new Set(s.exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)))];
+    return [...(s.name === null ? [] : [s.name]), groups.join(', ')].join(': ');
   }
 
   /** The state of a session for who cannot see the tick. */

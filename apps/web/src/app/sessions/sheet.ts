@@ -130,7 +130,7 @@ export class SessionSheet {
 
   protected readonly subtitle = computed(() => {
     const s = this.session()!;
-    const parts = [s.clientName, `week ${s.week}`];
+    const parts = [s.clientName, s.name ?? `week ${s.week}`];
     if (s.purpose !== 'own') parts.push(purposeName(s.purpose).toLowerCase());
     if (s.rounds > 1) parts.push(`${s.rounds} rounds`);
     return parts.join(' · ');

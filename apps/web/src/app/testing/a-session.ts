@@ -10,6 +10,7 @@ export function aSession(over: Partial<Session> = {}): Session {
     id: 's1',
     clientId: 'c1',
     blockId: 'b1',
+    name: null,
     date: '2026-03-11',
     plannedDate: '2026-03-11',
     week: 1,

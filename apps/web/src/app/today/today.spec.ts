@@ -21,6 +21,7 @@ const session = (date: string, over: object = {}) => ({
   clientId: 'c1',
   clientName: 'Ottoline Varga',
   blockId: 'b1',
+  name: null,
   date,
   plannedDate: date,
   week: 2,

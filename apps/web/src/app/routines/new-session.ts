@@ -1,0 +1,170 @@
+import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { Router } from '@angular/router';
+import type { SessionSettings } from '@yandle/contract';
+import {
+  buildTimeline,
+  DEFAULT_TIMINGS,
+  exercisesDoing,
+  firstItem,
+  formatClock,
+  missingAt,
+  MOST_ROUNDS,
+  muscleGroupName,
+  orderItems,
+  PLAINEST,
+  PURPOSE_IDS,
+  purposeName,
+  purposeRules,
+  ROUTINE_BOUNDS,
+  routineOutWords,
+  splitAllowed,
+  trainableGroups,
+  type MuscleGroupId,
+  type PurposeId,
+  type SessionItem,
+  type Timings,
+} from '@yandle/core';
+import { firstValueFrom } from 'rxjs';
+import { AccountService } from '../data/account.service';
+import { Api } from '../data/api';
+import { ClientContext } from '../data/client-context';
+import { Requests } from '../data/requests';
+import { ToastService } from '../data/toast.service';
+import { LibraryService } from '../library/library.service';
+import { ProblemNote } from '../ui/problem-note';
+import { DatesForm } from './dates-form';
+import { ListEditor } from './list-editor';
+import { RoutinesService } from './routines.service';
+import { SessionMaker } from './session-maker';
+
+/** A session of its own for a client, on any day: from a routine, from muscle groups, or written by hand. */
+@Component({
+  selector: 'y-new-session',
+  imports: [DatesForm, ListEditor, ProblemNote],
+  templateUrl: './new-session.html',
+})
+export class NewSession {
+  private readonly api = inject(Api);
+  private readonly context = inject(ClientContext);
+  private readonly library = inject(LibraryService);
+  private readonly maker = inject(SessionMaker);
+  private readonly router = inject(Router);
+  private readonly toasts = inject(ToastService);
+  protected readonly routines = inject(RoutinesService);
+  readonly clientId = input.required<string>();
+  readonly closed = output();
+  /** After sessions were made. */
+  readonly made = output();
+
+  protected readonly requests = new Requests();
+  protected readonly most = ROUTINE_BOUNDS;
+  protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
+  protected readonly purposes = PURPOSE_IDS.map((id) => ({ id, name: purposeName(id) }));
+  protected readonly groups = trainableGroups().map((id) => ({ id, name: muscleGroupName(id) }));
+  protected readonly name = signal('');
+  protected readonly routineId = signal<string | null>(null);
+  protected readonly items = signal<readonly SessionItem[]>([]);
+  protected readonly settings = signal<SessionSettings>({
+    purpose: 'own',
+    alreadyWarm: false,
+    rounds: 1,
+    minutes: null,
+  });
+  protected readonly dates = signal<readonly string[]>([inject(AccountService).me()?.today ?? '']);
+  /** What fell out of a routine, in words. */
+  protected readonly out = signal<readonly string[]>([]);
+  private readonly timings = signal<Timings>(DEFAULT_TIMINGS);
+  private readonly about = computed(() => this.context.path().value?.about ?? null);
+  protected readonly places = computed(() => this.about()?.places ?? []);
+  private readonly chosenPlace = signal<string | null | undefined>(undefined);
+  protected readonly placeId = computed(() => {
+    const chosen = this.chosenPlace();
+    return chosen === undefined ? (this.places()[0]?.id ?? null) : chosen;
+  });
+  private readonly place = computed(() => this.places().find((p) => p.id === this.placeId()) ?? null);
+  /** Exercises that the client may do there. */
+  protected readonly exercises = computed(() => {
+    const cautions = this.context.path().value?.cautions ?? [];
+    const place = this.place();
+    return splitAllowed(this.library.exercises(), cautions).allowed.filter((e) => missingAt(e, place).length === 0);
+  });
+  protected readonly choices = computed(() => this.routines.forClient(this.clientId()));
+  protected readonly length = computed(() => {
+    const items = this.items();
+    if (items.length === 0) return '';
+    const find = (id: string) => this.library.find(id);
+    return formatClock(buildTimeline(items, this.settings(), this.timings(), find).totalSeconds);
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.clientId();
+      untracked(
+        () =>
+          void firstValueFrom(this.api.planning(id)).then(
+            (p) => this.timings.set(p.timings),
+            () => undefined,
+          ),
+      );
+    });
+  }
+
+  protected async take(id: string): Promise<void> {
+    const routine = this.choices().find((r) => r.id === id);
+    this.out.set([]);
+    if (!routine) return this.routineId.set(null);
+    const { name, purpose, alreadyWarm, rounds, minutes } = routine;
+    this.routineId.set(id);
+    this.name.set(name);
+    this.settings.set({ purpose, alreadyWarm, rounds, minutes });
+    const ask = { items: routine.items, clientIds: [this.clientId()] };
+    const [fit] = (await this.requests.run(this.api.fitRoutine(ask))) ?? [];
+    this.items.set(fit?.items ?? []);
+    const said = (x: string): string => this.library.find(x).name;
+    this.out.set(
+      (fit?.out ?? []).map((o) => routineOutWords(o.why, said(o.exerciseId), o.insteadId && said(o.insteadId))),
+    );
+  }
+
+  /** The first exercise of a group that this client may do there, held; else whatever the group has. */
+  protected addGroup(group: string): void {
+    const able = this.exercises();
+    const ids = new Set(this.items().map((i) => i.exerciseId));
+    const held = exercisesDoing(group as MuscleGroupId, PLAINEST, able).filter((e) => e.technique === PLAINEST);
+    const found = [...held, ...able.filter((e) => e.primary === group)].find((e) => !ids.has(e.id));
+    if (found) this.items.update((all) => orderItems([...all, firstItem(found)], (id) => this.library.find(id)));
+  }
+
+  protected setPurpose(id: string): void {
+    const purpose = id as PurposeId;
+    const rules = purposeRules(purpose);
+    this.settings.update((s) => ({ ...s, purpose, alreadyWarm: rules.warm, minutes: rules.minutes ?? s.minutes }));
+  }
+
+  protected set(part: Partial<SessionSettings>): void {
+    this.settings.update((s) => ({ ...s, ...part }));
+  }
+
+  protected setPlace(id: string): void {
+    this.chosenPlace.set(id === '' ? null : id);
+  }
+
+  protected async make(): Promise<void> {
+    const list = {
+      name: this.name().trim() || 'Session',
+      routineId: this.routineId(),
+      placeId: this.placeId(),
+      ...this.settings(),
+      items: this.items(),
+    };
+    const made = await this.requests.run(() => this.maker.make(this.clientId(), list, this.dates()));
+    if (!made) return;
+    this.context.refresh();
+    if (made.length === 1) {
+      await this.router.navigate(['/clients', this.clientId(), 'sessions', made[0]!.id]);
+      return;
+    }
+    this.toasts.show(`${made.length} sessions are on the calendar.`);
+    this.made.emit();
+  }
+}

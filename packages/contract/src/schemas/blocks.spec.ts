@@ -21,6 +21,7 @@ describe('a block on the wire', () => {
     expect(paths(createBlockSchema, { ...block, weeks: 52 })).toEqual([]);
     const { id: _, ...choices } = block;
     expect(paths(updateBlockSchema, { ...choices, version: 3 })).toEqual([]);
+    expect(paths(createBlockSchema, withLane({ locked: [{ week: 52, prescription: hold }] }))).toEqual([]);
     expect(paths(createBlockSchema, withLane({ locked: [{ week: 2, prescription: hold }], styleId: 'own-1' }))).toEqual(
       [],
     );
@@ -48,6 +49,7 @@ describe('a block on the wire', () => {
       }),
       'lanes.0.locked.1',
     ],
+    ['a cell after a year', withLane({ locked: [{ week: 53, prescription: hold }] }), 'lanes.0.locked.0.week'],
     ['an exercise twice', withLane({ exercises: [lane.exercises[0], lane.exercises[0]] }), 'lanes.0.exercises.1'],
     [
       'three exercises of a technique',

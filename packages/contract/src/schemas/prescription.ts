@@ -1,4 +1,13 @@
-import { assertPrescription, CoreError, errorWords, LOAD_UNITS, TECHNIQUES, type Prescription } from '@yandle/core';
+import {
+  assertPrescription,
+  BLOCK_BOUNDS,
+  CoreError,
+  errorWords,
+  ITEM_BOUNDS,
+  LOAD_UNITS,
+  TECHNIQUES,
+  type Prescription,
+} from '@yandle/core';
 import Joi from 'joi';
 
 const whole = (min: number, max: number) => Joi.number().integer().min(min).max(max);
@@ -16,10 +25,10 @@ const doable: Joi.CustomValidator<Prescription> = (value, helpers) => {
 
 /** Fields of a bout that plans and sessions share. */
 export const boutFields = {
-  sets: whole(1, 20).required(),
-  holdSeconds: whole(0, 600).required(),
+  sets: whole(ITEM_BOUNDS.sets.min, ITEM_BOUNDS.sets.max).required(),
+  holdSeconds: whole(0, ITEM_BOUNDS.seconds.max).required(),
   sensation: whole(1, 6).required(),
-  reps: whole(0, 100),
+  reps: whole(0, ITEM_BOUNDS.counts.max),
   cycles: whole(1, 10),
   pushSeconds: whole(1, 60),
   effort: whole(1, 100),
@@ -46,4 +55,5 @@ export const prescription = () =>
   }).custom(doable);
 
 /** A cell set by hand. */
-export const lockedCell = () => Joi.object({ week: whole(1, 16).required(), prescription: prescription().required() });
+export const lockedCell = () =>
+  Joi.object({ week: whole(1, BLOCK_BOUNDS.weeks.max).required(), prescription: prescription().required() });

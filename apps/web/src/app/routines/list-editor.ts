@@ -1,18 +1,24 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { Component, computed, inject, input, model } from '@angular/core';
+import { Component, computed, effect, inject, input, model, untracked } from '@angular/core';
 import {
   amountOf,
-  amountVariable,
   boutOf,
   firstItem,
   itemWords,
+  movedTo,
+  putAt,
+  repeatedAt,
+  resized,
   unitOf,
+  withLink,
+  withSets,
   type Exercise,
   type Link,
   type SessionItem,
 } from '@yandle/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical, lucideX } from '@ng-icons/lucide';
+import { UndoStack } from '../block/undo-stack';
 import { LibraryService } from '../library/library.service';
 import { ExercisePicker } from './exercise-picker';
 
@@ -36,30 +42,43 @@ export class ListEditor {
     }),
   );
 
+  protected readonly history = new UndoStack<readonly SessionItem[]>();
+
+  constructor() {
+    // Every state of the list is one to come back to, whoever changed it.
+    effect(() => {
+      const now = this.items();
+      untracked(() => {
+        if (this.history.value() === null) this.history.reset(now);
+        else if (this.history.value() !== now) this.history.push(now);
+      });
+    });
+  }
+
+  protected undo(): void {
+    this.history.undo();
+    this.items.set(this.history.value()!);
+  }
+
+  protected redo(): void {
+    this.history.redo();
+    this.items.set(this.history.value()!);
+  }
+
   protected add(e: Exercise): void {
     this.items.update((all) => [...all, firstItem(e)]);
   }
 
-  private put(place: number, ...next: readonly SessionItem[]): void {
-    this.items.update((all) => all.flatMap((x, i) => (i === place ? next : [x])));
-  }
-
   protected remove(place: number): void {
-    this.put(place);
+    this.items.update((all) => putAt(all, place));
   }
 
   protected repeat(place: number): void {
-    const { link: _, ...item } = this.items()[place]!;
-    this.put(place, this.items()[place]!, item);
+    this.items.update((all) => repeatedAt(all, place));
   }
 
   protected move(from: number, to: number): void {
-    this.items.update((all) => {
-      const list = [...all];
-      const [moved] = list.splice(from, 1);
-      list.splice(to, 0, moved!);
-      return list;
-    });
+    this.items.update((all) => movedTo(all, from, to));
   }
 
   protected drop(event: CdkDragDrop<unknown>): void {
@@ -67,17 +86,20 @@ export class ListEditor {
   }
 
   protected sets(place: number, sets: number): void {
-    if (Number.isInteger(sets) && sets >= 1 && sets <= 20) this.put(place, { ...this.items()[place]!, sets });
+    this.put(place, withSets(this.items()[place]!, sets));
   }
 
   protected resize(place: number, amount: number): void {
-    const { item, exercise, unit } = this.rows()[place]!;
-    if (!Number.isInteger(amount) || amount < 1 || amount > (unit === 'seconds' ? 600 : 100)) return;
-    this.put(place, { ...item, [amountVariable(item.technique ?? exercise.technique)]: amount });
+    const { item, exercise } = this.rows()[place]!;
+    this.put(place, resized(item, exercise, amount));
   }
 
   protected setLink(place: number, link: string): void {
-    const { link: _, ...rest } = this.items()[place]!;
-    this.put(place, link === '' ? rest : { ...rest, link: link as Link });
+    this.put(place, withLink(this.items()[place]!, link === '' ? null : (link as Link)));
+  }
+
+  /** What cannot be leaves the list as it is. */
+  private put(place: number, item: SessionItem | null): void {
+    if (item) this.items.update((all) => putAt(all, place, item));
   }
 }

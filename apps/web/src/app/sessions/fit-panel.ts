@@ -1,10 +1,14 @@
-import { Component, computed, inject, output } from '@angular/core';
-import { MOST_ROUNDS, sessionWarningWords, fitWords } from '@yandle/core';
+import { Component, computed, inject, output, signal } from '@angular/core';
+import { MOST_ROUNDS, missingAt, sessionWarningWords, fitWords } from '@yandle/core';
+import { ExercisePicker } from '../routines/exercise-picker';
+import { RemoveSession } from './remove-session';
+import { SaveRoutine } from './save-routine';
 import { SheetStore } from './sheet.store';
 
 /** Whether the session fits its minutes, ways to make it fit, and what speaks against it as it stands. */
 @Component({
   selector: 'y-fit-panel',
+  imports: [ExercisePicker, RemoveSession, SaveRoutine],
   template: `
     <section class="sheet flex flex-col gap-4 p-4" aria-labelledby="fit">
       <h2 id="fit">Change this session</h2>
@@ -13,10 +17,13 @@ import { SheetStore } from './sheet.store';
         <button type="button" class="btn" [disabled]="!store.history.canUndo()" (click)="store.undo()">Undo</button>
         <button type="button" class="btn" [disabled]="!store.history.canRedo()" (click)="store.redo()">Redo</button>
         <button type="button" class="btn" (click)="store.reorder()">Best order</button>
-        <button type="button" class="btn" [disabled]="!store.changed()" (click)="store.restore()">
-          Back to the plan
-        </button>
+        @if (!free()) {
+          <button type="button" class="btn" [disabled]="!store.changed()" (click)="store.restore()">
+            Back to the plan
+          </button>
+        }
       </div>
+      <y-exercise-picker [exercises]="offered()" (picked)="store.add($event)" />
       <div class="grid grid-cols-3 gap-3">
         <label class="field">
           <span class="label">Minutes</span>
@@ -76,10 +83,17 @@ import { SheetStore } from './sheet.store';
           </ul>
         </div>
       }
-      <p class="text-sm text-soft" role="status">
-        {{ store.saving() ? 'Saving…' : store.changed() ? 'Changed by hand, saved.' : 'As the plan has it.' }}
-        Publishing the block again replaces upcoming sessions, this one too.
-      </p>
+      @if (keeping()) {
+        <y-save-routine (closed)="keeping.set(false)" />
+      } @else {
+        <div class="flex flex-wrap gap-2">
+          <button type="button" class="btn" (click)="keeping.set(true)">Save as a routine…</button>
+          @if (free()) {
+            <y-remove-session />
+          }
+        </div>
+      }
+      <p class="text-sm text-soft" role="status">{{ state() }}</p>
     </section>
   `,
 })
@@ -94,6 +108,23 @@ export class FitPanel {
     this.store.cuts().length > 0 ? this.store.cuts() : this.store.extensions(),
   );
   protected readonly s = computed(() => this.store.session()!);
+
+  /** True for a session of its own, outside any block. */
+  protected readonly free = computed(() => this.s().blockId === null);
+  /** True while the list is being saved as a routine. */
+  protected readonly keeping = signal(false);
+  /** What the client may do, and can where the session is. */
+  protected readonly offered = computed(() => {
+    const place = this.store.place();
+    return this.store.allowed().filter((e) => missingAt(e, place).length === 0);
+  });
+  protected readonly state = computed(() => {
+    if (this.store.saving()) return 'Saving…';
+    if (this.free()) return 'Saved. A session of its own: no block changes it.';
+    return this.store.changed()
+      ? 'Changed by hand, saved. A new version of the block keeps what was set here, unless the week is lowered or a caution now speaks against it.'
+      : 'As the plan has it.';
+  });
 
   protected minutes(n: number): void {
     if (!Number.isInteger(n) || n < 5 || n > 120) return;

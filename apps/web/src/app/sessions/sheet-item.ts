@@ -4,16 +4,18 @@ import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideArrowDown, lucideArrowUp, lucideGripVertical } from '@ng-icons/lucide';
 import {
   amountOf,
-  amountVariable,
   boutOf,
   missingAt,
   muscleGroupName,
   pushWords,
+  resized,
   runningList,
   sideInWords,
   targetWords,
   thingsWords,
   unitOf,
+  withLink,
+  withSets,
   type Link,
   type SessionItem,
   type SidePattern,
@@ -65,14 +67,11 @@ export class SheetItem {
   });
 
   protected sets(by: number): void {
-    const sets = this.item().sets + by;
-    if (sets >= 1 && sets <= 20) this.store.replace(this.place(), { ...this.item(), sets });
+    this.put(withSets(this.item(), this.item().sets + by));
   }
 
   protected resize(amount: number): void {
-    const max = this.unit() === 'seconds' ? 600 : 100;
-    if (!Number.isInteger(amount) || amount < 1 || amount > max) return;
-    this.store.replace(this.place(), { ...this.item(), [amountVariable(this.bout().technique)]: amount });
+    this.put(resized(this.item(), this.exercise(), amount));
   }
 
   protected setPattern(sidePattern: string): void {
@@ -80,12 +79,16 @@ export class SheetItem {
   }
 
   protected setLink(link: string): void {
-    const { link: _, ...rest } = this.item();
-    this.store.replace(this.place(), link === '' ? rest : { ...rest, link: link as Link });
+    this.put(withLink(this.item(), link === '' ? null : (link as Link)));
   }
 
   protected setChoice(choice: string): void {
     const { choice: _, ...rest } = this.item();
     this.store.replace(this.place(), choice === '' ? rest : { ...rest, choice });
+  }
+
+  /** What cannot be leaves the session as it is. */
+  private put(item: SessionItem | null): void {
+    if (item) this.store.replace(this.place(), item);
   }
 }

@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import type { Session } from '@yandle/contract';
 import { aRun, aSession } from '../testing/a-session';
 import { Screen } from '../testing/screen';
@@ -172,5 +174,57 @@ describe('SessionSheet', () => {
     expect(print.textContent).toContain('Stop at once if you feel:');
     // Two sets of two sides of two exercises.
     expect(print.querySelectorAll('li span.border')).toHaveLength(8);
+  });
+
+  it('adds an exercise that is typed, and repeats one right after itself', async () => {
+    const screen = await open();
+    await screen.fill('y-exercise-picker input', 'strap hamstring');
+    screen.el.querySelector('y-exercise-picker input')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await screen.settle();
+    const added = screen.request('PUT', '/sessions/s1/items');
+    expect((added.request.body as Session).items.map((i) => [i.exerciseId, i.sets])).toEqual([
+      ['bent-knee-wall-calf', 2],
+      ['supine-strap-hamstring', 2],
+      ['supine-strap-hamstring', 1],
+    ]);
+    added.flush(aSession({ version: 2, items: (added.request.body as Session).items }));
+    await screen.settle();
+    await screen.press('Repeat');
+    const repeated = screen.request('PUT', '/sessions/s1/items');
+    expect((repeated.request.body as Session).items.map((i) => i.exerciseId)).toEqual([
+      ...['bent-knee-wall-calf', 'bent-knee-wall-calf', 'supine-strap-hamstring', 'supine-strap-hamstring'],
+    ]);
+    repeated.flush(aSession({ version: 3 }));
+    await screen.settle();
+  });
+
+  it('keeps the list as a routine of the client', async () => {
+    const screen = await open();
+    await screen.press('Save as a routine');
+    await screen.answer('/routines', []);
+    await screen.fill('y-save-routine .input', 'After the run');
+    screen.el.querySelector<HTMLInputElement>('y-save-routine [type=checkbox]')!.click();
+    await screen.press('Save the routine');
+    const kept = screen.http.expectOne((r) => r.method === 'PUT' && r.url.startsWith('/api/v1/routines/'));
+    expect(kept.request.body).toMatchObject({
+      ...{ name: 'After the run', clientId: 'c1', version: null, rounds: 1, items: session.items },
+    });
+    kept.flush({});
+    await screen.settle();
+    await screen.answer('/routines', []);
+    expect(screen.text).not.toContain('Name of the routine');
+  });
+
+  it('takes a session of its own off the calendar, and no other', async () => {
+    expect((await open()).text).not.toContain('Remove this session');
+    const screen = await open({ blockId: null, week: null, name: 'Desk break' });
+    expect(screen.text).toContain('Ottoline Varga · Desk break');
+    expect(screen.text).toContain('no block changes it');
+    expect(screen.text).not.toContain('Back to the plan');
+    const led = vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await screen.press('Remove this session');
+    screen.request('DELETE', '/sessions/s1').flush(null, { status: 204, statusText: 'gone' });
+    await screen.settle();
+    expect(led).toHaveBeenCalledWith(['/clients', 'c1', 'sessions']);
   });
 });

@@ -6,11 +6,15 @@ import {
   cautionsAgainst,
   exercisesOnHold,
   extendProposals,
+  firstItem,
   formatClock,
   itemWords,
+  movedTo,
   needsOf,
   orderItems,
   phaseWarnings,
+  putAt,
+  repeatedAt,
   timingsFor,
   cutProposals,
   type Exercise,
@@ -164,17 +168,23 @@ export class SheetStore {
     this.send(next);
   }
 
-  /** Puts items at a place of the list; null takes the one there out. */
+  /** Puts an item at a place of the list; null takes the one there out. */
   replace(place: number, item: SessionItem | null): void {
-    const { items } = this.session()!;
-    this.change({ items: items.flatMap((x, i) => (i !== place ? [x] : item ? [item] : [])) });
+    this.change({ items: putAt(this.session()!.items, place, ...(item ? [item] : [])) });
   }
 
   move(from: number, to: number): void {
-    const items = [...this.session()!.items];
-    const [moved] = items.splice(from, 1);
-    items.splice(to, 0, moved!);
-    this.change({ items });
+    this.change({ items: movedTo(this.session()!.items, from, to) });
+  }
+
+  /** An exercise more, at the end of the list. */
+  add(exercise: Exercise): void {
+    this.change({ items: [...this.session()!.items, firstItem(exercise)] });
+  }
+
+  /** The same exercise once more, right after itself. */
+  repeat(place: number): void {
+    this.change({ items: repeatedAt(this.session()!.items, place) });
   }
 
   /** The order with the fewest changes of position. */

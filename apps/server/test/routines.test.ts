@@ -149,7 +149,7 @@ describe('routines', () => {
     const bed = placeOfKind('bed', 'bed', ['strap']);
     const intake = intakeBody([], { about: { ...NOTHING_KNOWN, places: [bed] } });
     await h.agent.put(`/api/v1/clients/${inBed}/intakes/${uuid()}`).send(intake).expect(200);
-    const asked = { items, clientIds: [free, inBed] };
+    const asked = { items, alreadyWarm: false, rounds: 2, clientIds: [free, inBed] };
     const fits = (await h.agent.post('/api/v1/routines/fit').send(asked).expect(200)).body as ClientRoutineFit[];
     expect(fits.map((f) => [f.clientId, f.waits])).toEqual([
       [free, false],
@@ -157,6 +157,10 @@ describe('routines', () => {
     ]);
     expect(fits[0]!.items).toEqual(items);
     expect(fits[0]!.out).toEqual([]);
+    const once = { ...asked, rounds: 1 };
+    const short = (await h.agent.post('/api/v1/routines/fit').send(once).expect(200)).body as ClientRoutineFit[];
+    expect(fits[0]!.totalSeconds).toBeGreaterThan(1.5 * short[0]!.totalSeconds);
+    expect(fits.map((f) => f.placeId)).toEqual([null, bed.id]);
     // A wall and standing are not there in bed; the strap is.
     expect(fits[1]!.out.map((o) => o.exerciseId)).toEqual(['bent-knee-wall-calf', 'bent-knee-wall-calf']);
     expect(fits[1]!.items.map((i) => i.exerciseId)).toContain('supine-strap-hamstring');

@@ -32,9 +32,8 @@ export interface RoutineFile {
   readonly routines: readonly RoutineDefinition[];
 }
 
-/** Asks how clients can do a list. */
-export interface FitRoutineBody {
-  readonly items: RoutineDefinition['items'];
+/** Asks how clients can do a list, and how long it takes each of them. */
+export interface FitRoutineBody extends Pick<RoutineDefinition, 'items' | 'alreadyWarm' | 'rounds'> {
   readonly clientIds: readonly string[];
 }
 
@@ -44,6 +43,8 @@ export interface ClientRoutineFit extends RoutineFit {
   readonly clientName: string;
   /** True while the client sees a doctor first, or everything is on hold: no session until then. */
   readonly waits: boolean;
+  /** Their usual place, which was looked at; null where none is known. */
+  readonly placeId: string | null;
   /** Length with this client's timings, seconds. */
   readonly totalSeconds: number;
 }

@@ -89,7 +89,7 @@ export async function importRoutines(data: StudioData, file: RoutineFile): Promi
 /** How each of some clients can do a list, at their usual place: what falls out, and what takes its place. */
 export async function fitRoutine(
   data: StudioData,
-  { items, clientIds }: FitRoutineBody,
+  { items, alreadyWarm, rounds, clientIds }: FitRoutineBody,
   today: PlainDate,
 ): Promise<ClientRoutineFit[]> {
   await assertKnown(data, items);
@@ -103,9 +103,9 @@ export async function fitRoutine(
     const place = intake ? (aboutFrom(intake.about).places[0] ?? null) : null;
     const fit = routineFor(items, { cautions: screening.current, hold, place, exercises: current, find });
     const timings = await clientTimings(data, client);
-    const { totalSeconds } = buildTimeline(fit.items, {}, timings, find);
+    const { totalSeconds } = buildTimeline(fit.items, { alreadyWarm, rounds }, timings, find);
     const waits = screening.holds || hold.everything;
-    out.push({ ...fit, clientId, clientName: client.name, waits, totalSeconds });
+    out.push({ ...fit, clientId, clientName: client.name, waits, placeId: place?.id ?? null, totalSeconds });
   }
   return out;
 }

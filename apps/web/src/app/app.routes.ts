@@ -64,6 +64,11 @@ export const routes: Routes = [
         loadComponent: () => import('./library/library').then((m) => m.LibraryScreen),
       },
       {
+        path: 'routines',
+        title: title('Routines'),
+        loadComponent: () => import('./routines/routines').then((m) => m.RoutinesScreen),
+      },
+      {
         path: 'styles',
         title: title('Styles'),
         loadComponent: () => import('./styles/styles').then((m) => m.StylesScreen),

@@ -29,5 +29,7 @@ export const routineFileSchema = Joi.object<RoutineFile>({
 
 export const fitRoutineSchema = Joi.object<FitRoutineBody>({
   items: sessionItems(),
+  alreadyWarm: settings.alreadyWarm,
+  rounds: settings.rounds,
   clientIds: Joi.array().items(id().optional()).unique().min(1).max(MOST_CLIENTS).required(),
 });

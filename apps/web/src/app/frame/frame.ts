@@ -47,6 +47,12 @@ import { ClientPicker } from './client-picker';
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/library" routerLinkActive="font-semibold text-action"
           >Library</a
         >
+        <a
+          class="rounded px-2 py-1.5 hover:bg-shade"
+          routerLink="/routines"
+          routerLinkActive="font-semibold text-action"
+          >Routines</a
+        >
         <a class="rounded px-2 py-1.5 hover:bg-shade" routerLink="/styles" routerLinkActive="font-semibold text-action"
           >Styles</a
         >

@@ -8,19 +8,14 @@ import {
   firstItem,
   formatClock,
   missingAt,
-  MOST_ROUNDS,
   muscleGroupName,
   orderItems,
   PLAINEST,
-  PURPOSE_IDS,
-  purposeName,
-  purposeRules,
   ROUTINE_BOUNDS,
   routineOutWords,
   splitAllowed,
   trainableGroups,
   type MuscleGroupId,
-  type PurposeId,
   type SessionItem,
   type Timings,
 } from '@yandle/core';
@@ -36,11 +31,12 @@ import { DatesForm } from './dates-form';
 import { ListEditor } from './list-editor';
 import { RoutinesService } from './routines.service';
 import { SessionMaker } from './session-maker';
+import { SettingsForm } from './settings-form';
 
 /** A session of its own for a client, on any day: from a routine, from muscle groups, or written by hand. */
 @Component({
   selector: 'y-new-session',
-  imports: [DatesForm, ListEditor, ProblemNote],
+  imports: [DatesForm, ListEditor, ProblemNote, SettingsForm],
   templateUrl: './new-session.html',
 })
 export class NewSession {
@@ -58,8 +54,6 @@ export class NewSession {
 
   protected readonly requests = new Requests();
   protected readonly most = ROUTINE_BOUNDS;
-  protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
-  protected readonly purposes = PURPOSE_IDS.map((id) => ({ id, name: purposeName(id) }));
   protected readonly groups = trainableGroups().map((id) => ({ id, name: muscleGroupName(id) }));
   protected readonly name = signal('');
   protected readonly routineId = signal<string | null>(null);
@@ -117,7 +111,7 @@ export class NewSession {
     this.routineId.set(id);
     this.name.set(name);
     this.settings.set({ purpose, alreadyWarm, rounds, minutes });
-    const ask = { items: routine.items, clientIds: [this.clientId()] };
+    const ask = { items: routine.items, alreadyWarm, rounds, clientIds: [this.clientId()] };
     const [fit] = (await this.requests.run(this.api.fitRoutine(ask))) ?? [];
     this.items.set(fit?.items ?? []);
     const said = (x: string): string => this.library.find(x).name;
@@ -133,16 +127,6 @@ export class NewSession {
     const held = exercisesDoing(group as MuscleGroupId, PLAINEST, able).filter((e) => e.technique === PLAINEST);
     const found = [...held, ...able.filter((e) => e.primary === group)].find((e) => !ids.has(e.id));
     if (found) this.items.update((all) => orderItems([...all, firstItem(found)], (id) => this.library.find(id)));
-  }
-
-  protected setPurpose(id: string): void {
-    const purpose = id as PurposeId;
-    const rules = purposeRules(purpose);
-    this.settings.update((s) => ({ ...s, purpose, alreadyWarm: rules.warm, minutes: rules.minutes ?? s.minutes }));
-  }
-
-  protected set(part: Partial<SessionSettings>): void {
-    this.settings.update((s) => ({ ...s, ...part }));
   }
 
   protected setPlace(id: string): void {

@@ -1,0 +1,52 @@
+import { Component, model } from '@angular/core';
+import type { SessionSettings } from '@yandle/contract';
+import { MOST_ROUNDS, PURPOSE_IDS, purposeName, purposeRules, type PurposeId } from '@yandle/core';
+
+/** How a list is gone through: what for, how many rounds, and whether the body is warm already. */
+@Component({
+  selector: 'y-settings-form',
+  template: `
+    <div class="flex flex-wrap items-end gap-3">
+      <label class="field !w-44">
+        <span class="label">Purpose</span>
+        <select class="input" #what (change)="setPurpose(what.value)">
+          @for (p of purposes; track p.id) {
+            <option [value]="p.id" [selected]="p.id === settings().purpose">{{ p.name }}</option>
+          }
+        </select>
+      </label>
+      <label class="field !w-24">
+        <span class="label">Rounds</span>
+        <select class="input" #often (change)="set({ rounds: +often.value })">
+          @for (n of rounds; track n) {
+            <option [value]="n" [selected]="n === settings().rounds">{{ n }}</option>
+          }
+        </select>
+      </label>
+      <label class="mb-2 flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          class="accent-(--action)"
+          [checked]="settings().alreadyWarm"
+          (change)="set({ alreadyWarm: !settings().alreadyWarm })"
+        />
+        Already warm
+      </label>
+    </div>
+  `,
+})
+export class SettingsForm {
+  protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
+  protected readonly purposes = PURPOSE_IDS.map((id) => ({ id, name: purposeName(id) }));
+  readonly settings = model.required<SessionSettings>();
+
+  protected setPurpose(id: string): void {
+    const purpose = id as PurposeId;
+    const rules = purposeRules(purpose);
+    this.settings.update((s) => ({ ...s, purpose, alreadyWarm: rules.warm, minutes: rules.minutes ?? s.minutes }));
+  }
+
+  protected set(part: Partial<SessionSettings>): void {
+    this.settings.update((s) => ({ ...s, ...part }));
+  }
+}

@@ -25,7 +25,7 @@ const settings = { purpose: 'own', alreadyWarm: true, rounds: 1, minutes: null }
 const items = [hold('bent-knee-wall-calf'), hold('supine-strap-hamstring'), hold('bent-knee-wall-calf')];
 const body = (dates: readonly string[], over: object = {}) => ({
   sessions: dates.map((date) => ({ id: uuid(), date })),
-  ...{ name: 'After the run', routineId: null, placeId: null, ...settings, items },
+  ...{ name: 'After the run', routineId: `own-${uuid()}`, placeId: null, ...settings, items },
   ...over,
 });
 const make = (client: string, b: object) => h.agent.post(`/api/v1/clients/${client}/sessions`).send(b);

@@ -3,6 +3,9 @@ import { Column, PrimaryColumn } from 'typeorm';
 /** Ids are UUIDs in plain ASCII: compared byte by byte, 36 bytes. */
 const UUID_COLUMN = { type: 'char', length: 36, charset: 'ascii', collation: 'ascii_bin' } as const;
 
+/** The id of something that ships, or of a studio's own with its prefix. */
+export const CATALOGUE_ID = { type: 'varchar', length: 60, charset: 'ascii', collation: 'ascii_bin' } as const;
+
 /** The primary key: a UUID made by whoever creates the row. */
 export function IdColumn(): PropertyDecorator {
   return PrimaryColumn({ ...UUID_COLUMN, name: 'id' });

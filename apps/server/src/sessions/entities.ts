@@ -18,7 +18,7 @@ import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { BlockEntity } from '../blocks/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { BoutColumns } from '../database/bout-columns.js';
-import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
+import { CATALOGUE_ID, IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
 
 /** One dated session on the mat, with the snapshot it was published with. */
 @Entity('session')
@@ -48,7 +48,7 @@ export class SessionEntity {
   /** What it is called: that of its routine, or the coach's; null for one that a block has planned. */
   @Column({ name: 'name', type: 'varchar', length: 80, nullable: true }) name!: string | null;
   /** The routine that it was made from. */
-  @RefColumn('routine_id', { nullable: true }) routineId!: string | null;
+  @Column({ ...CATALOGUE_ID, name: 'routine_id', nullable: true }) routineId!: string | null;
   /** Where a session of its own takes place; never queried. */
   @Column({ name: 'place', type: 'simple-json', nullable: true }) place!: ClientPlace | null;
   /** The day plan of the block that it comes from. */

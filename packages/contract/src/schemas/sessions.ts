@@ -88,7 +88,11 @@ const dated = Joi.object({ id: id(), date: date() });
 export const createSessionsSchema = Joi.object<CreateSessionsBody>({
   sessions: Joi.array().items(dated.optional()).unique('id').min(1).max(MOST_DATES).required(),
   name: name(ROUTINE_BOUNDS.name),
-  routineId: Joi.string().max(60).allow(null).required(),
+  routineId: Joi.string()
+    .max(60)
+    .pattern(/^[a-z0-9-]+$/)
+    .allow(null)
+    .required(),
   placeId: Joi.string().max(40).allow(null).required(),
   ...settings,
   items: sessionItems(),

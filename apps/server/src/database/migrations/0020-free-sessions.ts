@@ -13,7 +13,7 @@ export class FreeSessions1799100000000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(
       `ALTER TABLE session MODIFY block_id ${ID} NULL, MODIFY revision_number int NULL, MODIFY week int NULL,
-       ADD COLUMN IF NOT EXISTS name varchar(80) NULL, ADD COLUMN IF NOT EXISTS routine_id ${ID} NULL,
+       ADD COLUMN IF NOT EXISTS name varchar(80) NULL, ADD COLUMN IF NOT EXISTS routine_id varchar(60) CHARACTER SET ascii COLLATE ascii_bin NULL,
        ADD COLUMN IF NOT EXISTS place text NULL`,
     );
     await runner.query(

@@ -25,7 +25,7 @@ import { ClientPicker } from './client-picker';
       <a routerLink="/" class="font-serif text-xl font-bold" aria-label="Yandle, to Today"
         >Yand<span class="text-action">le</span></a
       >
-      <y-client-picker class="order-3 w-full sm:order-none sm:w-72" />
+      <y-client-picker class="order-3 w-full sm:order-none sm:w-56" />
       <nav
         class="order-2 -mx-2 flex w-full flex-wrap items-center gap-x-1 sm:order-none sm:mx-0 sm:ml-auto sm:w-auto"
         aria-label="Main"
@@ -92,7 +92,7 @@ import { ClientPicker } from './client-picker';
           title="Your account"
         >
           <ng-icon name="lucideUser" size="18" aria-hidden="true" />
-          <span class="hidden xl:inline" aria-hidden="true">{{ account.me()?.coach?.name }}</span>
+          <span class="hidden 2xl:inline" aria-hidden="true">{{ account.me()?.coach?.name }}</span>
         </a>
         <button
           type="button"

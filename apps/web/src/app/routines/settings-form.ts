@@ -7,7 +7,7 @@ import { MOST_ROUNDS, PURPOSE_IDS, purposeName, purposeRules, type PurposeId } f
   selector: 'y-settings-form',
   template: `
     <div class="flex flex-wrap items-end gap-3">
-      <label class="field !w-44">
+      <label class="field !w-52">
         <span class="label">Purpose</span>
         <select class="input" #what (change)="setPurpose(what.value)">
           @for (p of purposes; track p.id) {

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { CdkDragHandle } from '@angular/cdk/drag-drop';
 import { NgIcon, provideIcons } from '@ng-icons/core';
-import { lucideArrowDown, lucideArrowUp, lucideGripVertical } from '@ng-icons/lucide';
+import { lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical } from '@ng-icons/lucide';
 import {
   amountOf,
   boutOf,
@@ -28,7 +28,7 @@ import { SheetStore } from './sheet.store';
 @Component({
   selector: 'y-sheet-item',
   imports: [FigureView, CdkDragHandle, NgIcon],
-  providers: [provideIcons({ lucideGripVertical, lucideArrowUp, lucideArrowDown })],
+  providers: [provideIcons({ lucideGripVertical, lucideArrowUp, lucideArrowDown, lucideCopyPlus })],
   templateUrl: './sheet-item.html',
 })
 export class SheetItem {

@@ -189,7 +189,8 @@ describe('SessionSheet', () => {
     ]);
     added.flush(aSession({ version: 2, items: (added.request.body as Session).items }));
     await screen.settle();
-    await screen.press('Repeat');
+    screen.el.querySelector<HTMLButtonElement>('y-sheet-item [aria-label^="Repeat "]')!.click();
+    await screen.settle();
     const repeated = screen.request('PUT', '/sessions/s1/items');
     expect((repeated.request.body as Session).items.map((i) => i.exerciseId)).toEqual([
       ...['bent-knee-wall-calf', 'bent-knee-wall-calf', 'supine-strap-hamstring', 'supine-strap-hamstring'],

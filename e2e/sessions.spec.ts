@@ -25,18 +25,18 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
   const before = await load(page, id);
   await page.getByRole('button', { name: 'Suggest a session…' }).click();
   const panel = page.getByRole('region', { name: 'Suggest a session' });
-  await panel.getByLabel('Minutes').fill('8');
+  await panel.getByLabel('Minutes').fill('6');
   await panel.getByLabel('Minutes').blur();
   await panel.getByRole('button', { name: 'Compose', exact: true }).click();
   await expect(panel.getByText('Nothing better fits these minutes (proven).')).toBeVisible({ timeout: 20_000 });
   await expect(panel.getByText(/Covers soleus \d+ s/)).toBeVisible();
-  // The plan asks for more than eight minutes hold, and it says so.
+  // The plan asks for more than six minutes hold, and it says so.
   await expect(panel.getByText(/ s short \(static hold\): \d+:\d\d more would fit it\./).first()).toBeVisible();
   await panel.getByRole('button', { name: 'Use this session' }).click();
   await expect(page.getByText('Changed by hand, saved.')).toBeVisible();
   const taken = await load(page, id);
-  expect(taken.minutesBudget).toBe(8);
-  expect(taken.totalSeconds).toBeLessThanOrEqual(8 * 60);
+  expect(taken.minutesBudget).toBe(6);
+  expect(taken.totalSeconds).toBeLessThanOrEqual(6 * 60);
   expect(taken.plannedItems).toEqual(before.items);
 
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -50,7 +50,7 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
 });
 
 test('what the coach keeps can clash with the minutes: it says by how much', async ({ page }) => {
-  await openSheet(page, 'Isaura');
+  await openSheet(page, 'Ottoline');
   await page.getByRole('button', { name: 'Suggest a session…' }).click();
   const panel = page.getByRole('region', { name: 'Suggest a session' });
   await panel.getByLabel('Minutes').fill('5');
@@ -58,7 +58,7 @@ test('what the coach keeps can clash with the minutes: it says by how much', asy
   for (const name of await panel.getByRole('combobox').all()) {
     if ((await name.locator('option[value="keep"]').count()) > 0) await name.selectOption('keep');
   }
-  // The client has a chair only, and was planned for it: only the minutes clash.
+  // Everything is at hand where she was planned for: only the minutes clash.
   await panel.getByRole('button', { name: 'Compose', exact: true }).click();
   await expect(panel.getByRole('alert')).toContainText(/Give it \d+:\d\d more/, { timeout: 20_000 });
 });

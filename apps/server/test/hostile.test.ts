@@ -92,7 +92,7 @@ describe('no request stops the others', () => {
     const out = await request(h.app).post(path).send(body).expect(401);
     expect(out.text.length).toBeLessThan(1000);
     const linked = await (await phone()).post(path).send(body).expect(400);
-    expect((linked.body as Problem).errors).toEqual([{ path: 'snapshot.items', message: 'Choose at most 20.' }]);
+    expect((linked.body as Problem).errors).toEqual([{ path: 'snapshot.items', message: 'Choose at most 40.' }]);
 
     const pinned = Array.from({ length: 49_000 }, () => 1);
     const priorities = { version: null, interests: [], pinned, excluded: [], order: [], quickCheck: [] };

@@ -146,6 +146,7 @@ export * from './session/cue.js';
 export * from './technique/beats.js';
 export * from './session/segments.js';
 export * from './session/item.js';
+export * from './session/parts.js';
 export * from './session/list-edits.js';
 export * from './session/sets-done.js';
 export * from './planning/block-dose.js';

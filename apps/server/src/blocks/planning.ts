@@ -131,13 +131,12 @@ export function contextOf(
   };
 }
 
-/** Weekly dose a side of the last full weeks of the block before, less what the break took. */
+/** Weekly dose a side of the last full weeks of the block before, less what the break took. @param blocks of the client, the newest first */
 async function startingDosesOf(
   data: StudioData,
-  clientId: string,
+  blocks: readonly BlockEntity[],
   today: PlainDate,
 ): Promise<PlanningView['startingDoses']> {
-  const blocks = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
   const last = blocks.find((p) => p.startDate < today);
   if (!last) return [];
   const ended = last.endedAt?.toISOString().slice(0, 10) ?? endOfBlock(last.startDate, last.weeks);
@@ -162,12 +161,11 @@ async function startingDosesOf(
   });
 }
 
-/** Weeks of a block of which some sessions, or all, were logged as not done: the client was unwell. */
-export async function undoneWeeks(
+/** Weeks of a block of which some sessions, or all, were logged as not done: the client was unwell. @param sessions all of the block */
+async function undoneWeeks(
   data: StudioData,
-  blockId: string,
+  sessions: readonly SessionEntity[],
 ): Promise<Pick<PlanningView, 'partWeeks' | 'undoneWeeks'>> {
-  const sessions = await data.find(SessionEntity, { blockId });
   const runs = sessions.length
     ? await data.find(RunEntity, { sessionId: In(sessions.map((s) => s.id)), withdrawnAt: IsNull() })
     : [];
@@ -180,15 +178,21 @@ export async function undoneWeeks(
   return { partWeeks: weeks.filter((w) => !all(w)), undoneWeeks: weeks.filter(all) };
 }
 
+/** All sessions of a block, the earliest first. */
+export function sessionsOf(data: StudioData, blockId: string): Promise<SessionEntity[]> {
+  return data.find(SessionEntity, { blockId }, { order: { date: 'ASC' } });
+}
+
 /** What was logged in a running block and changes its plan: weeks not done, and soreness. */
 export async function loggedIn(
   data: StudioData,
   block: Block,
+  sessions: readonly SessionEntity[],
   today: PlainDate,
 ): Promise<Pick<PlanningView, 'partWeeks' | 'undoneWeeks' | 'eased'>> {
   const sore = await recentSoreness(data, block.clientId, today);
   return {
-    ...(await undoneWeeks(data, block.id)),
+    ...(await undoneWeeks(data, sessions)),
     eased: easedAfterSoreness(sore, block.lanes, block.startDate, block.changeableFrom),
   };
 }
@@ -206,17 +210,19 @@ export async function planningView(
   const goals = goalsOf(wishes);
   const tests = measured.tests.map((t) => ({ ...t, goal: goals.get(t.test.id) ?? null }));
   const found = findings(tests, measured.person, interestsOf(wishes));
-  const block = runningBlock(await data.find(BlockEntity, { clientId: client.id }), today);
+  const blocks = await data.find(BlockEntity, { clientId: client.id }, { order: { startDate: 'DESC', id: 'DESC' } });
+  const block = runningBlock(blocks, today);
   const running = block && (await blockView(data, block, today));
-  const logged = running ? await loggedIn(data, running, today) : { partWeeks: [], undoneWeeks: [], eased: [] };
+  const sessions = running ? await sessionsOf(data, running.id) : [];
+  const logged = running ? await loggedIn(data, running, sessions, today) : { partWeeks: [], undoneWeeks: [], eased: [] };
   const { find } = await loadExercises(data);
   return {
     ...measured.planned,
     ...logged,
-    handLists: running ? await handLists(data, running.id, running.changeableFrom, find) : [],
+    handLists: running ? await handLists(data, sessions, running.changeableFrom, find) : [],
     wanted: wantedGroups(found, asDecided(found.ranked, wishes.priorities).list),
     places,
     times,
-    startingDoses: await startingDosesOf(data, client.id, today),
+    startingDoses: await startingDosesOf(data, blocks, today),
   };
 }

@@ -2,7 +2,7 @@ import type { SessionSettings } from '@yandle/contract';
 import {
   type BlockDraft,
   type BlockPlan,
-  boutOf,
+  techniquesIn,
   givesWay,
   type HandList,
   buildTimeline,
@@ -118,7 +118,9 @@ const handListOf = (
 ): HandList => ({
   date,
   week,
-  items: items.map((i) => ({ exerciseId: i.exerciseId, technique: boutOf(i, find(i.exerciseId)).technique })),
+  items: items.flatMap((i) =>
+    techniquesIn(i, find(i.exerciseId)).map((technique) => ({ exerciseId: i.exerciseId, technique })),
+  ),
 });
 
 /** Sessions of a block whose list differs from what was planned, with the list. */
@@ -138,14 +140,14 @@ async function changedLists(
   );
 }
 
-/** Lists changed by hand on sessions that a new plan from a week on would replace. */
+/** Lists changed by hand on sessions that a new plan from a week on would replace. @param sessions of the block, the earliest first */
 export async function handLists(
   data: StudioData,
-  blockId: string,
+  sessions: readonly SessionEntity[],
   fromWeek: number,
   find: FindExercise,
 ): Promise<HandList[]> {
-  const rows = await data.find(SessionEntity, { blockId, week: MoreThanOrEqual(fromWeek) }, { order: { date: 'ASC' } });
+  const rows = sessions.filter((s) => s.week !== null && s.week >= fromWeek);
   const lists = await changedLists(data, rows);
   return rows.flatMap((s) =>
     lists.has(s.id) ? [handListOf({ date: s.date, week: s.week! }, lists.get(s.id)!, find)] : [],

@@ -34,7 +34,7 @@ import { screeningOf } from '../screening/service.js';
 import { SessionEntity } from '../sessions/entities.js';
 import { loadStyles } from '../styles/service.js';
 import { BlockEntity } from './entities.js';
-import { basisNow, contextOf, loggedIn, planningView } from './planning.js';
+import { basisNow, contextOf, loggedIn, planningView, sessionsOf } from './planning.js';
 import { publish, type MayBeDone } from './publish.js';
 import { blockView, changeableFrom, newestRevision, weeksDone, blockViews } from './view.js';
 
@@ -245,7 +245,7 @@ export async function reviseBlock(
     const fromWeek = await changeableFrom(tx, row, planner.today);
     await assertFromWeek(tx, before, draft, fromWeek);
     assertExercises(draft, cautions, libraries.exercises);
-    const logged = await loggedIn(tx, before, planner.today);
+    const logged = await loggedIn(tx, before, await sessionsOf(tx, before.id), planner.today);
     const past = (laneId: string) =>
       (before.lanes.find((l) => l.id === laneId)?.weeks ?? []).filter((w) => w.week < fromWeek);
     // A lane that comes in while the block runs begins with the first week that may change.

@@ -11,6 +11,7 @@ import {
   SIDES,
   sideWeeklyDose,
   STRETCHING,
+  techniqueOfBout,
   weekOn,
   weeksOver,
 } from '@yandle/core';
@@ -24,6 +25,7 @@ import { lanesOf, newestRevision } from '../blocks/view.js';
 import type { StudioData } from '../database/studio-data.js';
 import { pathId } from '../http/validate.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from '../sessions/entities.js';
+import { sessionItem } from '../sessions/item.js';
 import { countedRun } from '../sessions/views.js';
 
 async function doseOf(
@@ -77,7 +79,7 @@ async function doseOf(
         // Another form of the exercise counts for what it works.
         const exercise = find(l.form ?? item.exerciseId);
         // Rolling and activation are counted in sets, not in seconds of stretch.
-        if (!STRETCHING.includes(item.technique ?? exercise.technique)) return [];
+        if (!STRETCHING.includes(techniqueOfBout(sessionItem(item), exercise, l.set))) return [];
         const week = session.week ?? weekOn(block.startDate, session.date);
         const entry = { week, side: l.side, seconds: l.doneSeconds };
         doneAlong.push(...alongDose(exercise, entry));

@@ -1,6 +1,7 @@
 import type { ItemForms } from '@yandle/contract';
 import {
   cautionsAgainst,
+  techniquesIn,
   techniquesOf,
   type Caution,
   type ClientPlace,
@@ -41,8 +42,9 @@ export async function assertMayBeDone(
   const { find } = await loadExercises(tx);
   for (const item of items) {
     const exercise = find(item.exerciseId);
-    const technique = item.technique ?? exercise.technique;
-    const [caution] = cautionsAgainst({ ...exercise, technique }, screening.current);
+    const [caution] = techniquesIn(item, exercise).flatMap((technique) =>
+      cautionsAgainst({ ...exercise, technique }, screening.current),
+    );
     if (caution)
       throw new HttpProblem(
         'screening-blocks-planning',

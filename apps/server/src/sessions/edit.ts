@@ -1,5 +1,5 @@
 import type { EditSessionBody, Session } from '@yandle/contract';
-import { buildTimeline, techniquesOf, type PlainDate, type SessionItem } from '@yandle/core';
+import { buildTimeline, kindOf, partsOf, techniquesOf, type PlainDate, type SessionItem } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
@@ -19,8 +19,16 @@ export async function assertKnown(tx: StudioData, items: readonly SessionItem[])
     if (item.choice !== undefined && !has(item.choice))
       throw invalidField(`items[${i}].choice`, 'Choose an exercise from the library.');
     const exercise = find(item.exerciseId);
-    if (!techniquesOf(exercise).includes(item.technique ?? exercise.technique))
-      throw invalidField(`items[${i}].technique`, `${exercise.name} can’t be done like that.`);
+    const can = techniquesOf(exercise);
+    partsOf(item, exercise).forEach(({ bout }, part) => {
+      const field = part === 0 ? `items[${i}].technique` : `items[${i}].then[${part - 1}].technique`;
+      if (!can.includes(bout.technique)) throw invalidField(field, `${exercise.name} can’t be done like that.`);
+      for (const need of kindOf(bout.technique).needs)
+        if (part > 0 && bout[need] === undefined)
+          throw invalidField(`items[${i}].then[${part - 1}].${need}`, 'This part needs it.');
+    });
+    if (item.middle && exercise.sides !== 'each')
+      throw invalidField(`items[${i}].middle`, `${exercise.name} has no sides, so it has no middle.`);
   });
 }
 

@@ -70,6 +70,9 @@ export class SessionEntity {
   @RefColumn('counted_run', { nullable: true }) countedRun!: string | null;
 }
 
+/** Fields of an item that a plain bout does not have. */
+export type MoreOfItem = Pick<SessionItem, 'name' | 'breaths' | 'pace' | 'then' | 'middle'>;
+
 /** One exercise of a session. */
 @Entity('session_item')
 @Index('IDX_session_item_place', ['sessionId', 'place'], { unique: true })
@@ -94,6 +97,8 @@ export class SessionItemEntity extends BoutColumns {
   @Column({ name: 'link', type: 'varchar', length: 10, nullable: true }) link!: Link | null;
   /** Another exercise that the client may choose on the spot. */
   @Column({ name: 'choice', type: 'varchar', length: 60, nullable: true }) choice!: string | null;
+  /** What it has beyond a plain bout: further parts, directions, breaths, pace, a middle set; never queried. */
+  @Column({ name: 'more', type: 'simple-json', nullable: true }) more!: MoreOfItem | null;
 }
 
 /** One execution of a session on one device. */

@@ -2,7 +2,7 @@ import type { SessionSettings } from '@yandle/contract';
 import type { SessionItem } from '@yandle/core';
 import { boutColumns, boutFields } from '../database/bout-columns.js';
 import { v7 as uuid } from 'uuid';
-import type { SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
+import type { MoreOfItem, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
 
 /** What a session has before a coach changes it. */
 export const AS_PLANNED = {
@@ -47,7 +47,20 @@ export function sessionItem(row: SessionItemEntity): SessionItem {
     ...(row.sidePattern === null ? {} : { sidePattern: row.sidePattern }),
     ...(row.link === null ? {} : { link: row.link }),
     ...(row.choice === null ? {} : { choice: row.choice }),
+    ...row.more,
   };
+}
+
+/** What an item has beyond a plain bout; null for nothing. */
+function moreOf({ name, breaths, pace, then, middle }: SessionItem): MoreOfItem | null {
+  const more = {
+    ...(name !== undefined && { name }),
+    ...(breaths !== undefined && { breaths }),
+    ...(pace !== undefined && { pace }),
+    ...(then !== undefined && { then }),
+    ...(middle !== undefined && { middle }),
+  };
+  return Object.keys(more).length === 0 ? null : more;
 }
 
 /** The row of an item at a place of a session. */
@@ -63,5 +76,6 @@ export function itemRow(sessionId: string, item: SessionItem, place: number): Om
     sidePattern: item.sidePattern ?? null,
     link: item.link ?? null,
     choice: item.choice ?? null,
+    more: moreOf(item),
   };
 }

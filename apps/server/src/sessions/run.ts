@@ -74,11 +74,13 @@ async function itemOf(
   const { find, has } = await loadExercises(tx);
   if (body.form && !has(body.form)) throw invalidField('form', 'Choose an exercise from the library.');
   const exercise = find(item.exerciseId);
+  const row = sessionItem(item);
   const sided = exercise.sides === 'each';
-  if (sided !== (body.side !== null))
+  const inTheMiddle = body.side === null && row.middle === true;
+  if (sided !== (body.side !== null) && !inTheMiddle)
     throw invalidField('side', sided ? 'This exercise has sides: say left or right.' : 'This exercise has no sides.');
   const { rounds } = await tx.get(SessionEntity, run.sessionId, 'session');
-  return { item, bouts: boutCount(sessionItem(item), exercise, body.side, rounds) };
+  return { item, bouts: boutCount(row, exercise, body.side, rounds) };
 }
 
 /** One bout, acknowledged only when it is stored. Sending it again changes nothing; a correction keeps the value before it. */

@@ -1,8 +1,8 @@
 import { isStanding } from './standing.js';
 import {
-  boutCount,
+  boutsPerSet,
   boutOf,
-  isLoaded,
+  isLoadedItem,
   placed,
   type ClientPlace,
   type PlacedDayPlan,
@@ -129,8 +129,8 @@ export function weekAround(all: Surroundings, session: SessionEntity, find: Find
       const key = `${exercise.primary} ${technique}`;
       const before = work.get(key) ?? { group: exercise.primary, technique, plannedSets: 0, doneSets: 0, laterSets: 0 };
       const sets = item.sets * s.rounds;
-      // Cycles of contract-relax are logged one by one.
-      const perSet = boutCount({ ...item, bonus: undefined }, exercise, null) / item.sets;
+      // Cycles of contract-relax, and parts, are logged one by one.
+      const perSet = boutsPerSet(item, exercise);
       work.set(key, {
         ...before,
         plannedSets: before.plannedSets + sets,
@@ -153,7 +153,7 @@ export function weekAround(all: Surroundings, session: SessionEntity, find: Find
           ...new Set(
             items.flatMap((i) => {
               const e = find(i.exerciseId);
-              return isLoaded(boutOf(i, e).technique) ? [e.primary] : [];
+              return isLoadedItem(i, e) ? [e.primary] : [];
             }),
           ),
         ],

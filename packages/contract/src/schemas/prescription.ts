@@ -23,20 +23,25 @@ const doable: Joi.CustomValidator<Prescription> = (value, helpers) => {
   }
 };
 
-/** Fields of a bout that plans and sessions share. */
-export const boutFields = {
-  sets: whole(ITEM_BOUNDS.sets.min, ITEM_BOUNDS.sets.max).required(),
+/** How much of one bout is done. */
+export const amountFields = {
   holdSeconds: whole(0, ITEM_BOUNDS.seconds.max).required(),
-  sensation: whole(1, 6).required(),
   reps: whole(0, ITEM_BOUNDS.counts.max),
   cycles: whole(1, 10),
   pushSeconds: whole(1, 60),
   effort: whole(1, 100),
   lowerSeconds: whole(1, 60),
+  depth: whole(0, 2),
+};
+
+/** Fields of a bout that plans and sessions share. */
+export const boutFields = {
+  ...amountFields,
+  sets: whole(ITEM_BOUNDS.sets.min, ITEM_BOUNDS.sets.max).required(),
+  sensation: whole(1, 6).required(),
   load: Joi.number().min(0).max(500).precision(2),
   loadUnit: Joi.string().valid(...LOAD_UNITS),
   assistance: whole(0, 2),
-  depth: whole(0, 2),
   bonus: Joi.object({
     side: Joi.string().valid('left', 'right').required(),
     sets: whole(0, 10).required(),

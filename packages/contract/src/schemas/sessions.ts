@@ -5,6 +5,7 @@ import {
   LOAD_UNITS,
   MOST_DATES,
   MOST_ROUNDS,
+  PART_BOUNDS,
   PURPOSE_IDS,
   ROUTINE_BOUNDS,
   SIDE_PATTERNS,
@@ -12,6 +13,7 @@ import {
   SYMPTOMS,
   TECHNIQUES,
   WELLNESS,
+  type Part,
   type SessionItem,
 } from '@yandle/core';
 import Joi from 'joi';
@@ -33,7 +35,7 @@ import {
   type WithdrawBody,
 } from '../sessions.js';
 import { date, id, instant, line, name, text, version } from './common.js';
-import { boutFields } from './prescription.js';
+import { amountFields, boutFields } from './prescription.js';
 
 /** How a client feels before a session; may be left out. */
 export const wellness = () => Joi.string().valid(...WELLNESS);
@@ -52,6 +54,20 @@ const exerciseId = () =>
 const sensation = Joi.number().integer().min(FIELD.sensation.min).max(FIELD.sensation.max).allow(null);
 const loadUnit = Joi.string().valid(...LOAD_UNITS);
 
+/** Direction of a hold, and how many breaths it is held for. */
+const holdFields = {
+  name: line(PART_BOUNDS.name).optional(),
+  breaths: Joi.number().integer().min(1).max(PART_BOUNDS.breaths),
+};
+const { tempo } = PART_BOUNDS;
+const way = () => Joi.number().integer().min(tempo.min).max(tempo.max).required();
+
+const part = Joi.object<Part>({
+  technique: Joi.string().valid(...TECHNIQUES),
+  ...holdFields,
+  ...amountFields,
+});
+
 /** One exercise of a session as a coach sets it. */
 const sessionItem = Joi.object<SessionItem>({
   exerciseId: exerciseId().required(),
@@ -62,6 +78,10 @@ const sessionItem = Joi.object<SessionItem>({
   sidePattern: Joi.string().valid(...SIDE_PATTERNS),
   link: Joi.string().valid(...LINKS),
   choice: exerciseId(),
+  ...holdFields,
+  pace: Joi.alternatives(Joi.string().valid('breath'), Joi.object({ out: way(), back: way() })),
+  then: Joi.array().items(part.optional()).min(1).max(PART_BOUNDS.parts),
+  middle: Joi.boolean().valid(true),
   ...boutFields,
 });
 

@@ -1,10 +1,9 @@
 import type { SessionWarningFact } from './facts.js';
-import { isLoaded, kindOf } from '../technique/catalogue.js';
 import type { FindExercise } from '../catalogue/exercises.js';
-import { sessionDose } from '../dose/dose.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import { spacingTrouble, type SpacedSession } from '../session/spacing.js';
 import { boutOf, type SessionItem } from '../session/item.js';
+import { isLoadedItem, stillSeconds } from '../session/parts.js';
 import { sectionOf } from '../session/order.js';
 import { STATIC_BEFORE_TRAINING, type PurposeId } from '../session/purpose.js';
 
@@ -37,8 +36,8 @@ export function phaseWarnings(
   const groupOf = (i: SessionItem) => find(i.exerciseId).primary;
   if (purpose === 'before training')
     for (const group of new Set(items.map(groupOf))) {
-      const at = items.flatMap((x, i) => (groupOf(x) === group && kindOf(techniqueOf(x)).still ? [i] : []));
-      const still = at.reduce((sum, i) => sum + sessionDose(boutOf(items[i]!, find(items[i]!.exerciseId))), 0);
+      const at = items.flatMap((x, i) => (groupOf(x) === group && stillSeconds(x, find(x.exerciseId)) > 0 ? [i] : []));
+      const still = at.reduce((sum, i) => sum + stillSeconds(items[i]!, find(items[i]!.exerciseId)), 0);
       if (still > STATIC_BEFORE_TRAINING)
         out.push({
           items: at,
@@ -48,7 +47,7 @@ export function phaseWarnings(
   items.forEach((item, i) => {
     const before = items[i - 1];
     if (!before) return;
-    if (NECK.includes(groupOf(item)) && isLoaded(techniqueOf(before)))
+    if (NECK.includes(groupOf(item)) && isLoadedItem(before, find(before.exerciseId)))
       out.push({
         items: [i - 1, i],
         fact: { code: 'neck-after-loaded' },
@@ -59,8 +58,8 @@ export function phaseWarnings(
         fact: { code: 'out-of-order', args: { technique: techniqueOf(item), before: techniqueOf(before) } },
       });
   });
-  const loaded = [...new Set(items.filter((i) => isLoaded(techniqueOf(i))).map(groupOf))];
+  const loaded = [...new Set(items.filter((i) => isLoadedItem(i, find(i.exerciseId))).map(groupOf))];
   for (const fact of spacingTrouble([...others, { id: HERE, date, loaded }], HERE, date, []))
-    out.push({ items: items.flatMap((x, i) => (isLoaded(techniqueOf(x)) ? [i] : [])), fact });
+    out.push({ items: items.flatMap((x, i) => (isLoadedItem(x, find(x.exerciseId)) ? [i] : [])), fact });
   return out;
 }

@@ -3,6 +3,7 @@ import { sameTurn, type Exercise } from '../catalogue/exercise.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
 import { boutOf, type SessionItem } from '../session/item.js';
+import { techniquesIn } from '../session/parts.js';
 import { missingAt, thingsMissingAt, type ClientPlace } from '../screening/place.js';
 import { clipped } from './candidates.js';
 
@@ -38,10 +39,11 @@ export function alternatives(
   { allowed, place, inSession }: SwapContext,
 ): Alternative[] {
   const bout = boutOf(item, exercise);
+  const ways = techniquesIn(item, exercise);
   const shared = (e: Exercise): number => e.secondary.filter((g) => exercise.secondary.includes(g)).length;
   const ranked = allowed
     .filter((e) => e.primary === exercise.primary && e.id !== exercise.id && !inSession.includes(e.id))
-    .filter((e) => techniquesOf(e).includes(bout.technique) && sameTurn(e, exercise))
+    .filter((e) => ways.every((t) => techniquesOf(e).includes(t)) && sameTurn(e, exercise))
     .filter((e) => missingAt(e, place).every((b) => b.code === 'thing'))
     .map((e, at) => {
       const asked = clipped(bout, e);

@@ -4,6 +4,7 @@ import type { Caution } from '../screening/cautions.js';
 import { cautionsAgainst } from '../screening/limits.js';
 import { missingAt, type ClientPlace, type PlaceBar } from '../screening/place.js';
 import type { SessionItem } from '../session/item.js';
+import { techniquesIn } from '../session/parts.js';
 import { isOnHold, type OnHold } from '../session/on-hold.js';
 
 /** Why an item of a routine is not for a client, where the session is. */
@@ -35,10 +36,11 @@ export interface RoutineFor {
 }
 
 function barsOf(item: SessionItem, exercise: Exercise, { cautions, hold, place }: RoutineFor): RoutineBar[] {
-  const technique = item.technique ?? exercise.technique;
-  const against = cautionsAgainst({ ...exercise, technique }, cautions);
+  const against = new Set(
+    techniquesIn(item, exercise).flatMap((technique) => cautionsAgainst({ ...exercise, technique }, cautions)),
+  );
   return [
-    ...against.map((c) => ({ code: 'caution' as const, caution: c })),
+    ...[...against].map((c) => ({ code: 'caution' as const, caution: c })),
     ...(isOnHold(hold, exercise) ? [{ code: 'on-hold' as const }] : []),
     ...missingAt(exercise, place),
   ];
@@ -64,7 +66,10 @@ export function routineFor(items: readonly SessionItem[], who: RoutineFor): Rout
   const fitted = items.map((item, place): SessionItem | null => {
     const exercise = who.find(item.exerciseId);
     const { choice, ...plain } = item;
-    const kept = choice !== undefined && !free({ ...item, exerciseId: choice, technique: undefined }) ? plain : item;
+    const kept =
+      choice !== undefined && !free({ ...plain, exerciseId: choice, technique: undefined, then: undefined })
+        ? plain
+        : item;
     const why = barsOf(item, exercise, who);
     if (why.length === 0) return kept;
     const taken = [...inRoutine, ...out.flatMap((o) => o.insteadId ?? [])];

@@ -1,7 +1,6 @@
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import { boutsOn } from '../dose/dose.js';
-import { loggedBouts } from '../technique/bout.js';
+import type { Tempo } from '../technique/beats.js';
 import type { Bout } from '../technique/prescription.js';
 import type { Technique } from '../technique/catalogue.js';
 
@@ -16,6 +15,25 @@ export type SidePattern = (typeof SIDE_PATTERNS)[number];
 export const LINKS = ['chain', 'flow'] as const;
 export type Link = (typeof LINKS)[number];
 
+/** How a repetition is paced: seconds out and back, or with the breath, out on the breath in and back on the breath out. */
+export type Pace = Tempo | 'breath';
+
+/** What is done further on in the same entry: move five times, *then* hold 20 s. */
+export interface Part extends Pick<
+  Bout,
+  'holdSeconds' | 'reps' | 'cycles' | 'pushSeconds' | 'effort' | 'lowerSeconds' | 'depth'
+> {
+  /** How it is done; left out when it is done like the item. */
+  readonly technique?: Technique;
+  /** Direction of a hold: "chin down". */
+  readonly name?: string;
+  /** A hold that is counted in breaths: its seconds are then that many usual breaths, and the clock takes the client's own. */
+  readonly breaths?: number;
+}
+
+/** Bounds of parts. */
+export const PART_BOUNDS = { parts: 8, name: 40, breaths: 60, tempo: { min: 1, max: 15 } } as const;
+
 /** One exercise in a session, with its dose. The snapshot a session is published with. */
 export interface SessionItem extends Omit<Bout, 'technique'> {
   readonly exerciseId: string;
@@ -29,6 +47,16 @@ export interface SessionItem extends Omit<Bout, 'technique'> {
   readonly link?: Link;
   /** Another exercise that the client may choose on the spot ("move or hold"); what was done is logged. */
   readonly choice?: string;
+  /** Direction of the first part, as of any other. */
+  readonly name?: string;
+  /** Breaths of the first part, as of any other. */
+  readonly breaths?: number;
+  /** Left out when repetitions are paced as the timings have them. */
+  readonly pace?: Pace;
+  /** What follows in the same entry, in order; left out for nothing. */
+  readonly then?: readonly Part[];
+  /** Once more with both sides at once, after both; left out for not. */
+  readonly middle?: true;
 }
 
 /** Most often that the list of a session is gone through. */
@@ -42,15 +70,4 @@ export function boutOf(item: SessionItem, exercise: { readonly technique: Techni
 /** True when left and right take turns. */
 export function alternates(item: SessionItem, exercise: Pick<Exercise, 'sides' | 'sidePattern'>): boolean {
   return exercise.sides === 'each' && (item.sidePattern ?? exercise.sidePattern) === 'alternating';
-}
-
-/** How many bouts are logged on a side: one a set, or one a cycle of contract-relax; in every round. */
-export function boutCount(
-  item: SessionItem,
-  exercise: { readonly technique: Technique },
-  side: Side | null,
-  rounds = 1,
-): number {
-  const bout = boutOf(item, exercise);
-  return rounds * boutsOn(bout, side).sets * loggedBouts(bout);
 }

@@ -12,8 +12,8 @@ export interface PlayerState {
   readonly running: boolean;
   /** Milliseconds added to the running cue by the client. */
   readonly addedMs: number;
-  /** Milliseconds that count from earlier cues of the same bout: the stages of a staged hold. */
-  readonly carriedMs: number;
+  /** Milliseconds that count from each earlier cue of the same bout, in order: the stages of a staged hold. */
+  readonly earlierMs: readonly number[];
   /** Pieces the running bout is held in: one more for every pause in the middle of it. */
   readonly pieces: number;
   /** Places of the checks that the client has answered: what comes after one is reached only through it. */
@@ -47,7 +47,7 @@ export const PLAYER_START: PlayerState = {
   elapsedMs: 0,
   running: false,
   addedMs: 0,
-  carriedMs: 0,
+  earlierMs: [],
   pieces: 1,
   checks: [],
 };
@@ -125,17 +125,32 @@ function bout(timeline: Timeline, state: PlayerState, elapsedMs: number): SetDon
     side,
     set,
     plannedSeconds,
-    doneSeconds: Math.floor((ms + state.carriedMs) / 1000 + 1e-9),
+    doneSeconds: Math.floor((ms + carriedMs(state)) / 1000 + 1e-9),
     pieces: state.pieces,
     reps,
   }));
 }
 
 /** What goes along into the next cue when it belongs to the same bout. */
-function carry(state: PlayerState, timeline: Timeline, elapsedMs: number): Pick<PlayerState, 'carriedMs' | 'pieces'> {
+function carry(state: PlayerState, timeline: Timeline, elapsedMs: number): Pick<PlayerState, 'earlierMs' | 'pieces'> {
   const cue = timeline.cues[state.cue];
-  if (!cue || cue.bout === null || cue.ends) return { carriedMs: 0, pieces: 1 };
-  return { carriedMs: state.carriedMs + countedMs(cue.beats, elapsedMs), pieces: state.pieces };
+  if (!cue || cue.bout === null || cue.ends) return { earlierMs: [], pieces: 1 };
+  return { earlierMs: [...state.earlierMs, countedMs(cue.beats, elapsedMs)], pieces: state.pieces };
+}
+
+/** Milliseconds that count from earlier cues of the running bout. */
+function carriedMs({ earlierMs }: PlayerState): number {
+  return earlierMs.reduce((sum, ms) => sum + ms, 0);
+}
+
+/** How many cues of its bout come before a cue. */
+function cuesBefore(timeline: Timeline, cue: number): number {
+  const of = timeline.cues[cue];
+  const same = (c: Cue | undefined): boolean =>
+    !!of && !!c && of.bout !== null && c.bout === of.bout && c.item === of.item && c.side === of.side;
+  let n = 0;
+  while (same(timeline.cues[cue - n - 1])) n++;
+  return n;
 }
 
 /**
@@ -178,7 +193,7 @@ export function skip(state: PlayerState, timeline: Timeline): PlayerStep {
   const cue = timeline.cues[state.cue];
   if (!cue) return { state, ended: [] };
   if (cue.kind === 'check') return skipItem(state, timeline);
-  const held = state.elapsedMs + state.carriedMs >= 1000;
+  const held = state.elapsedMs + carriedMs(state) >= 1000;
   const ended = held && cue.ends ? bout(timeline, state, state.elapsedMs) : [];
   return {
     state: { ...at(state, state.cue + 1, timeline, state.running), ...carry(state, timeline, state.elapsedMs) },
@@ -190,7 +205,7 @@ export function skip(state: PlayerState, timeline: Timeline): PlayerStep {
 export function skipItem(state: PlayerState, timeline: Timeline): PlayerStep {
   const running = timeline.cues[state.cue];
   if (!running || running.item === null) return skip(state, timeline);
-  const ended = state.elapsedMs + state.carriedMs >= 1000 ? bout(timeline, state, state.elapsedMs) : [];
+  const ended = state.elapsedMs + carriedMs(state) >= 1000 ? bout(timeline, state, state.elapsedMs) : [];
   let cue = state.cue;
   while (cue < timeline.cues.length && timeline.cues[cue]!.item === running.item) cue++;
   return { state: at(state, cue, timeline, state.running), ended };
@@ -199,7 +214,7 @@ export function skipItem(state: PlayerState, timeline: Timeline): PlayerStep {
 /** Ends the whole session here, as after a stop sign. What was held counts. */
 export function endAll(state: PlayerState, timeline: Timeline): PlayerStep {
   const cue = timeline.cues[state.cue];
-  const held = cue && state.elapsedMs + state.carriedMs >= 1000;
+  const held = cue && state.elapsedMs + carriedMs(state) >= 1000;
   return {
     state: at(state, timeline.cues.length, timeline, false),
     ended: held ? bout(timeline, state, state.elapsedMs) : [],
@@ -207,13 +222,17 @@ export function endAll(state: PlayerState, timeline: Timeline): PlayerStep {
 }
 
 /**
- * To the start of the running cue, or of the one before when it has only just begun. A repeated hold replaces its earlier log. Where the side
- * has a check that was not answered, to that.
+ * To the start of the running cue, or of the one before when it has only just begun. Inside a bout of several cues what was done before in it
+ * still counts; a bout that had ended is begun again from its start. A repeated hold replaces its earlier log. Where the side has a check that
+ * was not answered, to that.
  */
 export function back(state: PlayerState, timeline: Timeline): PlayerState {
   const justBegun = state.elapsedMs < 1500;
-  const cue = justBegun ? Math.max(0, state.cue - 1) : state.cue;
-  return at(state, behindCheck(state, cue, timeline), timeline, state.running);
+  const cue = behindCheck(state, justBegun ? Math.max(0, state.cue - 1) : state.cue, timeline);
+  const before = cuesBefore(timeline, cue);
+  const inside = cue >= state.cue - cuesBefore(timeline, state.cue);
+  if (!inside) return at(state, cue - before, timeline, state.running);
+  return { ...at(state, cue, timeline, state.running), earlierMs: state.earlierMs.slice(0, before) };
 }
 
 /** To the first set of the running side: it is done again, and its logs replace the earlier ones. */

@@ -1,9 +1,9 @@
 import { otherSide, type Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { boutsOn } from '../dose/dose.js';
-import type { Bout } from '../technique/prescription.js';
 import { unitOf } from '../technique/catalogue.js';
 import { alternates, boutOf, type SessionItem } from './item.js';
+import { partsOf, type PartBout } from './parts.js';
 
 /** One set as it stands in the order of a session. */
 export interface SetStep {
@@ -12,7 +12,7 @@ export interface SetStep {
   readonly alternatesFrom: Side | null;
   /** 1-based on its side. */
   readonly set: number;
-  readonly bout: Bout;
+  readonly parts: readonly PartBout[];
   /** 2 when both sides take turns inside the set, repetition by repetition. */
   readonly turns: 1 | 2;
 }
@@ -40,25 +40,29 @@ export function sidesOf(item: SessionItem, exercise: Pick<Exercise, 'sides'>): r
 
 /**
  * The sets of an item on some sides, in order. Side by side: all of one, then all of the other. Alternating: repetitions take turns inside a
- * set; holds, and sets with something extra for one side, take turns set by set.
+ * set; holds, sets of several parts, and sets with something extra for one side, take turns set by set. A middle set comes last.
  */
 export function setSteps(item: SessionItem, exercise: SidedExercise, sides: readonly (Side | null)[]): SetStep[] {
   const asked = boutOf(item, exercise);
   const steps = sides.map((side) => {
-    const { sets, bout } = boutsOn(asked, side);
+    const { sets } = boutsOn(asked, side);
+    const parts = partsOf(item, exercise, side);
     return Array.from({ length: sets }, (_, i): SetStep => ({
       side,
       alternatesFrom: null,
       set: i + 1,
-      bout,
+      parts,
       turns: 1,
     }));
   });
-  if (sides.length < 2 || !alternates(item, exercise)) return steps.flat();
-  if (unitOf(asked.technique) === 'repetitions' && !asked.bonus)
+  if (sides.length < 2) return steps.flat();
+  const middle = item.middle ? [{ ...steps[0]![0]!, side: null, parts: partsOf(item, exercise) }] : [];
+  if (!alternates(item, exercise)) return [...steps.flat(), ...middle];
+  const plain = !asked.bonus && !item.middle && item.then === undefined;
+  if (unitOf(asked.technique) === 'repetitions' && plain)
     return steps[0]!.map((s) => ({ ...s, side: null, alternatesFrom: sides[0]!, turns: 2 }));
   const most = Math.max(...steps.map((s) => s.length));
-  return Array.from({ length: most }, (_, i) => steps.flatMap((s) => s.slice(i, i + 1))).flat();
+  return [...Array.from({ length: most }, (_, i) => steps.flatMap((s) => s.slice(i, i + 1))).flat(), ...middle];
 }
 
 /** Items from one up to the last one that is linked to it. */

@@ -7,11 +7,10 @@ import { CoreError } from '../errors.js';
 import type { Position } from '../catalogue/rom-test.js';
 import { amountOf } from '../technique/prescription.js';
 import { isLoaded, type Technique } from '../technique/catalogue.js';
-import { boutSeconds, boutSegments } from '../technique/bout.js';
-import type { Bout } from '../technique/prescription.js';
 import { CHECK_SECONDS } from '../technique/segment.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
-import { boutOf, MOST_ROUNDS, type SessionItem } from './item.js';
+import { MOST_ROUNDS, type SessionItem } from './item.js';
+import { isLoadedItem, partsOf, restingTechnique, setSeconds, setSegments, type PartBout } from './parts.js';
 import { segmentsOf, setSteps, sidesOf, type SessionSegment, type SetStep } from './segments.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from '../technique/timings.js';
 
@@ -65,9 +64,11 @@ function checkOf(step: SetStep, exercise: Pick<Exercise, 'check'>): string | nul
   return step.set === 1 ? exercise.check : null;
 }
 
-/** Stages belong to the exercise as it is held by itself. */
-function stagesOf(bout: Bout, exercise: Exercise): Exercise['stages'] {
-  return bout.technique === exercise.technique ? exercise.stages : [];
+/** Stages belong to the exercise as it is held by itself: parts that a coach has set take their place. */
+function stagesOf(parts: readonly PartBout[], exercise: Exercise): Exercise['stages'] {
+  const [only] = parts;
+  const plain = parts.length === 1 && only!.name === null && only!.breaths === null;
+  return plain && only!.bout.technique === exercise.technique ? exercise.stages : [];
 }
 
 /** Props of an exercise that are not at hand yet. */
@@ -93,7 +94,7 @@ function setupSeconds(exercise: PlacedExercise, before: Before): number {
 }
 
 function restOf(item: SessionItem, exercise: PlacedExercise, t: Timings): number {
-  return isLoaded(boutOf(item, exercise).technique) ? t.loadedRest : t.rest;
+  return isLoadedItem(item, exercise) ? t.loadedRest : t.rest;
 }
 
 /**
@@ -140,7 +141,7 @@ function segmentCues(
   const side = segment.sides[0]!;
   const rest = restOf(item, exercise, t);
   if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, says: { code: 'switch', args: { side } } });
-  const { technique } = boutOf(item, exercise);
+  const technique = restingTechnique(item, exercise);
   const waits =
     segment.switches || segment.flows ? 0 : restBefore(technique, exercise, before, approachOf(exercise, before, t), t);
   if (stays(exercise, before) && exercise.sides === 'each' && !isLoaded(technique))
@@ -167,9 +168,9 @@ function segmentCues(
             },
       );
     const key = `${segment.item}|${step.side}`;
-    for (const s of boutSegments(step.bout, t, {
+    for (const s of setSegments(step.parts, t, {
       turns: step.turns,
-      stages: stagesOf(step.bout, exercise),
+      stages: stagesOf(step.parts, exercise),
       check: checkOf(step, exercise),
     })) {
       // What leads into the next is not left first.
@@ -202,8 +203,9 @@ export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: 
   steps.forEach((step, i) => {
     const before = steps[i - 1];
     if (before) seconds += gapSeconds(before, step, rest, t);
-    // The sets of a side share one bout: its seconds are the same.
-    if (step.bout !== before?.bout || step.turns !== before.turns) bout = boutSeconds(step.bout, t, step.turns);
+    // The sets of a side share their parts: the seconds are the same.
+    if (step.parts !== before?.parts || step.turns !== before.turns)
+      bout = setSeconds(step.parts, t, { turns: step.turns, stages: [], check: null });
     seconds += bout + (checkOf(step, exercise) === null ? 0 : CHECK_SECONDS);
   });
   return seconds;
@@ -229,13 +231,15 @@ export function itemApproachSeconds(
 }
 
 function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, find: FindExercise): void {
-  if (Object.values(t).some((s: number) => !Number.isInteger(s) || s < 0))
+  const { tempo: _, ...seconds } = t;
+  if (Object.values(seconds).some((s: number) => !Number.isInteger(s) || s < 0))
     throw new CoreError('invalid-timeline', { code: 'timing-not-whole', args: {} });
   if (!Number.isInteger(rounds) || rounds < 1 || rounds > MOST_ROUNDS)
     throw new CoreError('invalid-timeline', { code: 'rounds-bounds', args: { most: MOST_ROUNDS } });
   for (const item of items) {
-    const asked = boutOf(item, find(item.exerciseId));
-    if (!Number.isInteger(asked.sets) || asked.sets < 1 || !Number.isInteger(amountOf(asked)) || amountOf(asked) < 1)
+    const parts = partsOf(item, find(item.exerciseId));
+    const counts = [item.sets, ...parts.flatMap((p) => [amountOf(p.bout), p.breaths ?? 1])];
+    if (counts.some((n) => !Number.isInteger(n) || n < 1))
       throw new CoreError('invalid-timeline', { code: 'item-not-doable', args: {} });
   }
 }
@@ -265,7 +269,7 @@ export function buildTimeline(
       const item = items[segment.item]!;
       const exercise = find(item.exerciseId);
       drafts.push(...segmentCues(segment, item, exercise, before, timings, round, logged));
-      before = beforeNext(boutOf(item, exercise).technique, exercise);
+      before = beforeNext(restingTechnique(item, exercise), exercise);
     }
   const work = drafts.reduce((sum, c) => sum + c.seconds, 0);
   const warmUp = warmUpSeconds(work, alreadyWarm);

@@ -2,7 +2,8 @@ import type { FindExercise } from '../catalogue/exercises.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { boundsOf } from '../catalogue/amount.js';
 import { kindOf, PLAINEST } from '../technique/catalogue.js';
-import { boutOf, type SessionItem } from './item.js';
+import type { SessionItem } from './item.js';
+import { techniquesIn } from './parts.js';
 
 /** What a client says of the day before a session begins (domain 2.9): well, a little unwell, or so unwell that there is no session. */
 export const WELLNESS = ['well', 'lighter', 'unwell'] as const;
@@ -17,8 +18,9 @@ export interface LighterDay {
 
 /** True for what a lighter day has none of: a push or a load. */
 function asksTooMuch(item: SessionItem, find: FindExercise): boolean {
-  const { technique } = boutOf(item, find(item.exerciseId));
-  return kindOf(technique).demands.some((d) => d === 'push' || d === 'load' || d === 'lowering');
+  return techniquesIn(item, find(item.exerciseId)).some((technique) =>
+    kindOf(technique).demands.some((d) => d === 'push' || d === 'load' || d === 'lowering'),
+  );
 }
 
 /** The item held plainly, in the bounds it is made for; null where its exercise cannot be. */

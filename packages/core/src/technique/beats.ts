@@ -14,12 +14,29 @@ export interface Beat {
 /** Part of a breath that is the breath in: the way out is the longer one. Common practice, no source. */
 const BREATH_IN = 0.4;
 
-/** A movement of some seconds in two parts, the first the longer. */
-export function thereAndBack(seconds: number, first: BeatKind, second: BeatKind, counts: boolean): [Beat, Beat] {
-  const away = Math.ceil(seconds / 2);
+/** Seconds of a movement there and back again, whole. */
+export interface Tempo {
+  readonly out: number;
+  readonly back: number;
+}
+
+/** A movement of some seconds in two halves, the way out the longer. */
+export function halves(seconds: number): Tempo {
+  const out = Math.ceil(seconds / 2);
+  return { out, back: seconds - out };
+}
+
+/** One breath of some seconds: the way out is the longer one. */
+export function breathHalves(seconds: number): { readonly inward: number; readonly outward: number } {
+  const inward = Math.max(1, Math.round(seconds * BREATH_IN));
+  return { inward, outward: seconds - inward };
+}
+
+/** A movement there and back. */
+export function thereAndBack({ out, back }: Tempo, first: BeatKind, second: BeatKind, counts: boolean): [Beat, Beat] {
   return [
-    { kind: first, seconds: away, counts },
-    { kind: second, seconds: seconds - away, counts },
+    { kind: first, seconds: out, counts },
+    { kind: second, seconds: back, counts },
   ];
 }
 
@@ -30,10 +47,10 @@ export function soundBeats(beats: readonly Beat[]): Beat[] {
 
 /** The two halves of one breath of some seconds. */
 export function breathBeats(seconds: number): Beat[] {
-  const inward = Math.max(1, Math.round(seconds * BREATH_IN));
+  const { inward, outward } = breathHalves(seconds);
   return [
     { kind: 'in', seconds: inward, counts: true },
-    { kind: 'breathe out', seconds: seconds - inward, counts: true },
+    { kind: 'breathe out', seconds: outward, counts: true },
   ];
 }
 

@@ -2,13 +2,13 @@ import { soundBeats, thereAndBack, type Beat } from './beats.js';
 import type { Bout } from './prescription.js';
 import { repeatedSegment } from './segment.js';
 import type { TechniqueKind } from './shape.js';
-import type { Timings } from './timings.js';
+import { tempoOf, type Timings } from './timings.js';
 
 const dose = (b: Bout): number => (b.reps ?? 0) * b.holdSeconds;
 
 /** Out to the end, a short stay, and back. Where there is a stay only it counts; else the movement is logged. */
 const beats = (b: Bout, t: Timings): Beat[] => {
-  const [out, back] = thereAndBack(t.repetition, 'out', 'back', dose(b) === 0);
+  const [out, back] = thereAndBack(tempoOf(t), 'out', 'back', dose(b) === 0);
   return [out, { kind: 'pause', seconds: b.holdSeconds, counts: true }, back];
 };
 

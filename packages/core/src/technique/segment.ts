@@ -21,6 +21,7 @@ export interface SupportArgs {
 export type SegmentFact =
   | { readonly code: 'enter' | 'leave' | 'hold' | 'let-go' | 'deeper' | 'roll' }
   | { readonly code: 'stage' | 'safety-check'; readonly args: { readonly name: string } }
+  | { readonly code: 'hold-breaths'; readonly args: { readonly breaths: number } }
   | { readonly code: 'hold-loaded'; readonly args: SupportArgs }
   | { readonly code: 'push'; readonly args: { readonly effort: number } }
   | {

@@ -1,4 +1,6 @@
 import { median } from 'simple-statistics';
+import { halves, type Tempo } from './beats.js';
+
 /** Seconds of everything in a session that is no stretch (domain 2.7). Common practice, no source; editable defaults. */
 export interface Timings {
   /** Into a body position not used just before. */
@@ -22,6 +24,8 @@ export interface Timings {
   readonly return: number;
   /** Movement of a repetition, there and back, without its pause. */
   readonly repetition: number;
+  /** The same where the way out and the way back were set one by one, for one item; left out everywhere else. */
+  readonly tempo?: Tempo;
   /** One breath, until the client's own pace is measured. */
   readonly breath: number;
 }
@@ -63,7 +67,7 @@ export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
 export const BREATH_BOUNDS = { min: 3, max: 12 } as const;
 
 /** Timings that a studio may set: all but the breath, which is a client's own. */
-export type StudioTimings = Omit<Timings, 'breath'>;
+export type StudioTimings = Omit<Timings, 'breath' | 'tempo'>;
 
 /** Bounds of what a studio may set, seconds. Common practice, no source. */
 export const TIMING_BOUNDS: Readonly<Record<keyof StudioTimings, { readonly min: number; readonly max: number }>> = {
@@ -79,6 +83,11 @@ export const TIMING_BOUNDS: Readonly<Record<keyof StudioTimings, { readonly min:
   return: { min: 1, max: 10 },
   repetition: { min: 2, max: 10 },
 };
+
+/** Way out and way back of a repetition. */
+export function tempoOf({ repetition, tempo }: Timings): Tempo {
+  return tempo ?? halves(repetition);
+}
 
 /** The studio's timings with a client's own breath in them; null until it has been measured. */
 export function timingsFor(breathSeconds: number | null, studio: StudioTimings = DEFAULT_TIMINGS): Timings {

@@ -2,11 +2,11 @@ import { soundBeats, thereAndBack, type Beat } from './beats.js';
 import type { Bout } from './prescription.js';
 import { repeatedSegment, type BoutSegment } from './segment.js';
 import type { BoutShape } from './shape.js';
-import type { Timings } from './timings.js';
+import { tempoOf, type Timings } from './timings.js';
 
 /** Beats of a repetition that works and eases, without a stretch. */
 export function workBeats(_: Bout, t: Timings): Beat[] {
-  return thereAndBack(t.repetition, 'work', 'ease', true);
+  return thereAndBack(tempoOf(t), 'work', 'ease', true);
 }
 
 /** Repetitions that work and ease: activation and nerve glides. */

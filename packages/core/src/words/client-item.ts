@@ -1,8 +1,8 @@
-import { breathsIn } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { alternates, boutOf, type SessionItem } from '../session/item.js';
 import { supportWords } from './prescription.js';
-import { clientBoutWords, oftenWords } from './technique.js';
+import { clientSetWords, paceWords } from './parts.js';
+import { oftenWords } from './technique.js';
 
 /** How strong a stretch is to feel, in the client's words. */
 function strengthWords(sensation: number): string {
@@ -19,9 +19,9 @@ export function clientItemWords(item: SessionItem, exercise: Exercise): string {
   const each = exercise.sides === 'each';
   const turns = alternates(item, exercise) ? ', changing sides every time' : '';
   const sides = each ? ` on each side${turns}, ${item.firstSide} first` : '';
-  const breaths = breathsIn(bout.holdSeconds, { ...exercise, technique: bout.technique });
-  const long = breaths === null ? '' : `, about ${breaths} breaths`;
-  const sentences = [`${clientBoutWords(bout)}${long}, ${oftenWords(item.sets)}${sides}.`];
+  const pace = item.pace === undefined ? '' : `, ${paceWords(item.pace)}`;
+  const sentences = [`${clientSetWords(item, exercise)}${pace}, ${oftenWords(item.sets)}${sides}.`];
+  if (item.middle) sentences.push('Then once in the middle.');
   if (bout.bonus) {
     const { side, sets, more } = bout.bonus;
     const extra =

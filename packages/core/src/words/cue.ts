@@ -9,6 +9,7 @@ import type { RepetitionArgs, SupportArgs } from '../technique/segment.js';
 import { kindOf } from '../technique/catalogue.js';
 import { ASSISTANCE_WORDS, loadWords } from './prescription.js';
 import { thingWords } from './place.js';
+import { counted } from './plural.js';
 import { sideInWords } from './side.js';
 
 /** What a beat says, in one word or two. */
@@ -100,6 +101,8 @@ function workOf({ says, seconds }: Cue, exercise: Exercise): string {
       return kindOf(exercise.technique).begin;
     case 'hold':
       return inBreaths(exercise) ? `Hold for ${breathsIn(seconds, exercise)} breaths.` : 'Hold and breathe.';
+    case 'hold-breaths':
+      return `Hold for ${counted(says.args.breaths, 'breath')}.`;
     case 'safety-check':
       return says.args.name;
     case 'stage':

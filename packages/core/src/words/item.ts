@@ -1,10 +1,9 @@
 import type { Exercise } from '../catalogue/exercise.js';
 import { PUSH_AGAINST } from '../catalogue/forms.js';
 import { alternates, boutOf, type SessionItem } from '../session/item.js';
-import { breathsIn } from '../catalogue/amount.js';
 import { sensationWords } from '../catalogue/safety.js';
 import { bonusWords, supportWords } from './prescription.js';
-import { workWords } from './technique.js';
+import { paceWords, setWords } from './parts.js';
 
 /** What an item asks, without its sensation: "Hold 30 s, 2 times on each side, right first". */
 export function itemWords(item: SessionItem, exercise: Exercise): string {
@@ -12,11 +11,11 @@ export function itemWords(item: SessionItem, exercise: Exercise): string {
   const times = item.sets === 1 ? 'once' : `${item.sets} times`;
   const turns = alternates(item, exercise) ? ', alternating' : '';
   const sides = exercise.sides === 'each' ? ` on each side${turns}, ${item.firstSide} first` : '';
-  const breaths = breathsIn(bout.holdSeconds, { ...exercise, technique: bout.technique });
-  const long = breaths === null ? '' : `, about ${breaths} breaths`;
+  const pace = item.pace === undefined ? '' : `, ${paceWords(item.pace)}`;
+  const middle = item.middle ? ', then once in the middle' : '';
   const support = supportWords(bout);
   const bonus = bonusWords(bout);
-  return `${workWords(bout)}${long}, ${times}${sides}${support ? `, ${support}` : ''}${bonus ? `; ${bonus}` : ''}`;
+  return `${setWords(item, exercise)}${pace}, ${times}${sides}${middle}${support ? `, ${support}` : ''}${bonus ? `; ${bonus}` : ''}`;
 }
 
 /** The target of an item: "Sensation 5 of 10: a clear stretch". */

@@ -18,6 +18,7 @@ import { PlanBasis1797900000000 } from './0017-plan-basis.js';
 import { AssessmentRecords1798000000000 } from './0018-assessment-records.js';
 import { DayPlans1799000000000 } from './0019-day-plans.js';
 import { FreeSessions1799100000000 } from './0020-free-sessions.js';
+import { ItemParts1799200000000 } from './0021-item-parts.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -41,4 +42,5 @@ export const MIGRATIONS = [
   AssessmentRecords1798000000000,
   DayPlans1799000000000,
   FreeSessions1799100000000,
+  ItemParts1799200000000,
 ];

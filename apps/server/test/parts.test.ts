@@ -1,0 +1,87 @@
+import type { Problem, Progress, Session, SessionSummary } from '@yandle/contract';
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { intakeBody } from './bodies.js';
+import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+
+let h: Harness;
+beforeAll(async () => (h = await harness()));
+afterAll(() => h.close());
+
+const base = { exerciseId: 'supine-strap-hamstring', sets: 1, sensation: 4, firstSide: 'left' };
+const moveThenHold = {
+  ...{ ...base, sets: 2, technique: 'moving stretch', reps: 5, holdSeconds: 2, pace: { out: 3, back: 2 } },
+  then: [{ technique: 'static hold', holdSeconds: 20 }],
+};
+const pushRelax = {
+  ...{ ...base, holdSeconds: 10 },
+  then: [{ technique: 'contract-relax', cycles: 3, pushSeconds: 6, effort: 20, holdSeconds: 15 }],
+};
+const layered = { ...base, holdSeconds: 10, name: 'Toes up', then: [{ name: 'Toes in', holdSeconds: 10 }] };
+const middle = { ...base, holdSeconds: 25, breaths: 5, middle: true };
+const body = (items: readonly object[]) => ({
+  sessions: [{ id: uuid(), date: TODAY }],
+  ...{ name: 'Parts', routineId: null, placeId: null, purpose: 'own', alreadyWarm: true, rounds: 1, minutes: null },
+  items,
+});
+const make = (client: string, items: readonly object[]) =>
+  h.agent.post(`/api/v1/clients/${client}/sessions`).send(body(items));
+
+describe('items of several parts', () => {
+  it('are kept as they were set, and one without stays plain', async () => {
+    const client = await aClient(h);
+    const items = [moveThenHold, pushRelax, layered, middle, { ...base, holdSeconds: 30 }];
+    const [made] = (await make(client, items).expect(201)).body as SessionSummary[];
+    const session = (await h.agent.get(`/api/v1/sessions/${made!.id}`).expect(200)).body as Session;
+    expect(session.items).toEqual(items);
+  });
+
+  it('log each part as its own bout, a middle one for both sides, and count what stretches', async () => {
+    const client = await aClient(h);
+    const [made] = (await make(client, [moveThenHold, middle]).expect(201)).body as SessionSummary[];
+    const run = uuid();
+    const begun = { id: run, startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${made!.id}/runs`).send(begun).expect(201);
+    const log = (item: number, side: string | null, set: number, seconds: number) =>
+      h.agent
+        .put(`/api/v1/runs/${run}/sets/${uuid()}`)
+        .send({ item, side, set, plannedSeconds: seconds, doneSeconds: seconds, replaces: null });
+    // Two sets of two parts are four bouts a side.
+    for (const [set, seconds] of [10, 20, 10, 20].entries()) await log(0, 'left', set + 1, seconds).expect(200);
+    await log(0, 'left', 5, 20).expect(400);
+    await log(0, null, 1, 20).expect(400);
+    await log(1, null, 1, 25).expect(200);
+    await log(1, null, 2, 25).expect(400);
+    await log(1, 'right', 1, 25).expect(200);
+    await h.agent
+      .post(`/api/v1/clients/${client}/blocks`)
+      .send(blockBody({ startDate: TODAY }))
+      .expect(201);
+    const { dose } = (await h.agent.get(`/api/v1/clients/${client}/progress`).expect(200)).body as Progress;
+    // 10 + 20 + 10 + 20 s on the left, 25 s on the right, and 25 s in the middle on both.
+    expect(dose!.rows.find((r) => r.group === 'hamstrings' && r.week === 1)?.done).toEqual({ left: 85, right: 50 });
+  });
+
+  it.each([
+    ['a way the exercise cannot be done', { then: [{ technique: 'rolling', holdSeconds: 20 }] }, 'then[0].technique'],
+    ['a push without cycles', { then: [{ technique: 'contract-relax', holdSeconds: 10 }] }, 'then[0].cycles'],
+    ['no part', { then: [] }, 'then'],
+    ['nine parts', { then: Array.from({ length: 9 }, () => ({ holdSeconds: 5 })) }, 'then'],
+    ['a breath of nothing', { breaths: 0 }, 'breaths'],
+    ['a pace of nothing', { pace: { out: 0, back: 2 } }, 'pace'],
+    ['a middle of what has no sides', { exerciseId: 'frog', middle: true }, 'middle'],
+  ])('refuse %s', async (_, over, at) => {
+    const client = await aClient(h);
+    const answer = await make(client, [{ ...base, holdSeconds: 20, ...over }]).expect(400);
+    expect(JSON.stringify((answer.body as Problem).errors)).toContain(at.split(/[.[]/)[0]);
+  });
+
+  it('are refused where a caution rules out one of the ways, not only the first', async () => {
+    const client = await aClient(h);
+    const intake = intakeBody(['pressure']);
+    await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(intake).expect(200);
+    await make(client, [{ ...base, holdSeconds: 20 }]).expect(201);
+    const pushed = await make(client, [pushRelax]);
+    expect(pushed.status).toBe(409);
+  });
+});

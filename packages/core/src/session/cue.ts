@@ -1,6 +1,6 @@
 import type { Side } from '../anatomy/side.js';
 import type { PropId } from '../catalogue/props.js';
-import type { Beat } from '../technique/beats.js';
+import { beatSeconds, type Beat } from '../technique/beats.js';
 import type { SegmentFact, SegmentKind } from '../technique/segment.js';
 
 /** What is true of every cue of a kind. */
@@ -40,6 +40,16 @@ export const CUE_KINDS = Object.keys(CUES) as readonly CueKind[];
 /** What is true of a kind of cue. */
 export function cueTraits(kind: CueKind): CueTraits {
   return CUES[kind];
+}
+
+/** Repetitions or breaths of a cue on each of its sides; 0 where nothing is repeated. */
+export function repetitionsOf({
+  seconds,
+  beats,
+  alternatesFrom,
+}: Pick<Cue, 'seconds' | 'beats' | 'alternatesFrom'>): number {
+  const one = beatSeconds(beats);
+  return one === 0 ? 0 : Math.round(seconds / one / (alternatesFrom === null ? 1 : 2));
 }
 
 /** True for a cue that is logged as a bout, or as a part of one. */

@@ -1,13 +1,15 @@
-import type { Exercise } from '../catalogue/exercise.js';
-import { unitOf } from '../technique/catalogue.js';
-import { amountVariable } from '../technique/prescription.js';
-import { boutOf, type Link, type SessionItem } from './item.js';
+import type { Link, SessionItem } from './item.js';
+
+/** A change of an item, made of whatever it is by then: two that come fast after one another both count. */
+export type ItemEdit = (item: SessionItem) => SessionItem;
 
 /** How far a coach may turn what is done of an exercise in one session. */
 export const ITEM_BOUNDS = { sets: { min: 1, max: 20 }, seconds: { min: 1, max: 600 }, counts: { min: 1, max: 100 } };
 
-const within = (n: number, { min, max }: { readonly min: number; readonly max: number }): boolean =>
-  Number.isInteger(n) && n >= min && n <= max;
+/** True for a whole number within bounds. */
+export function within(n: number, { min, max }: { readonly min: number; readonly max: number }): boolean {
+  return Number.isInteger(n) && n >= min && n <= max;
+}
 
 /** The list with something else at a place; with nothing, what stood there is taken out. */
 export function putAt<T>(list: readonly T[], place: number, ...next: readonly T[]): readonly T[] {
@@ -30,16 +32,6 @@ export function repeatedAt(list: readonly SessionItem[], place: number): readonl
 /** @returns null where that many sets cannot be */
 export function withSets(item: SessionItem, sets: number): SessionItem | null {
   return within(sets, ITEM_BOUNDS.sets) ? { ...item, sets } : null;
-}
-
-/**
- * @param amount seconds, repetitions or breaths, whatever the technique counts
- * @returns null where that much cannot be
- */
-export function resized(item: SessionItem, exercise: Pick<Exercise, 'technique'>, amount: number): SessionItem | null {
-  const { technique } = boutOf(item, exercise);
-  const bounds = unitOf(technique) === 'seconds' ? ITEM_BOUNDS.seconds : ITEM_BOUNDS.counts;
-  return within(amount, bounds) ? { ...item, [amountVariable(technique)]: amount } : null;
 }
 
 /** @param link null for an item that stands alone */

@@ -4,7 +4,7 @@ import type { Pace, SessionItem } from '../session/item.js';
 import { partsOf, type PartBout } from '../session/parts.js';
 import type { Bout } from '../technique/prescription.js';
 import { lowerFirst } from './list.js';
-import { counted } from './plural.js';
+import { capital, counted } from './plural.js';
 import { clientBoutWords, workWords } from './technique.js';
 
 /** One part: "Hold 20 s", "Chin down: hold 3 breaths". @param say how a bout is said */
@@ -17,7 +17,7 @@ function partWords({ bout, breaths, name }: PartBout, exercise: Exercise, say: (
 
 function allParts(item: SessionItem, exercise: Exercise, say: (b: Bout) => string): string {
   const [first, ...then] = partsOf(item, exercise).map((p) => partWords(p, exercise, say));
-  return [first!, ...then.map(lowerFirst)].join(', then ');
+  return [capital(first!), ...then.map(lowerFirst)].join(', then ');
 }
 
 /** The parts of a set in the trade's shorthand: "Move in and out: 5 reps (2 s pause), then hold 20 s". */

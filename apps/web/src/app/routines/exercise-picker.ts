@@ -1,11 +1,12 @@
 import { Component, computed, input, output, signal } from '@angular/core';
-import { muscleGroupName, type Exercise } from '@yandle/core';
+import type { Exercise } from '@yandle/core';
+import { exerciseLine, findExercises } from './find-exercise';
 
 let pickers = 0;
 /** Exercises that are listed at once. */
-const LISTED = 8;
+const LISTED = 12;
 
-/** Type to find an exercise: name, muscle group, technique or position. Arrow keys choose, Enter takes it, and the box is free for the next. */
+/** Type to find an exercise: name, muscle group, technique or position. Arrow keys choose, Enter takes it, and the box is free for the next; Shift+Enter takes it and goes on down the list. */
 @Component({
   selector: 'y-exercise-picker',
   host: { class: 'relative block' },
@@ -21,7 +22,7 @@ const LISTED = 8;
       [attr.aria-controls]="list"
       [attr.aria-expanded]="open() && typed() !== ''"
       [attr.aria-activedescendant]="open() && found()[active()] ? list + active() : null"
-      [placeholder]="label()"
+      placeholder="Type to add: Enter takes one, Shift+Enter several"
       [value]="typed()"
       (focus)="open.set(true)"
       (input)="type(box.value)"
@@ -64,17 +65,8 @@ export class ExercisePicker {
   protected readonly open = signal(false);
   protected readonly typed = signal('');
   protected readonly active = signal(0);
-  protected readonly found = computed(() => {
-    const words = this.typed().toLowerCase().split(/\s+/).filter(Boolean);
-    const says = (e: Exercise): string => `${e.name} ${this.meta(e)}`.toLowerCase();
-    return this.exercises()
-      .filter((e) => words.every((w) => says(e).includes(w)))
-      .slice(0, LISTED);
-  });
-
-  protected meta(e: Exercise): string {
-    return `${muscleGroupName(e.primary)} · ${e.technique} · ${e.position}`;
-  }
+  protected readonly found = computed(() => findExercises(this.typed(), this.exercises()).slice(0, LISTED));
+  protected readonly meta = exerciseLine;
 
   protected type(text: string): void {
     this.open.set(true);
@@ -86,11 +78,19 @@ export class ExercisePicker {
     const last = this.found().length - 1;
     if (event.key === 'ArrowDown') this.active.set(Math.min(last, this.active() + 1));
     else if (event.key === 'ArrowUp') this.active.set(Math.max(0, this.active() - 1));
-    else if (event.key === 'Enter' && this.typed().trim() !== '' && this.found()[this.active()])
-      this.take(this.found()[this.active()]!);
-    else if (event.key === 'Escape') this.type('');
+    else if (event.key === 'Enter' && this.typed().trim() !== '' && this.found()[this.active()]) {
+      if (event.shiftKey) this.takeAndStay();
+      else this.take(this.found()[this.active()]!);
+    } else if (event.key === 'Escape') this.type('');
     else return;
     event.preventDefault();
+    queueMicrotask(() => document.getElementById(this.list + this.active())?.scrollIntoView?.({ block: 'nearest' }));
+  }
+
+  /** Takes the one that is marked and goes on to the next of the list. */
+  private takeAndStay(): void {
+    this.picked.emit(this.found()[this.active()]!);
+    this.active.update((i) => Math.min(this.found().length - 1, i + 1));
   }
 
   protected take(e: Exercise): void {

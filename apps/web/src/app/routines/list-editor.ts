@@ -1,32 +1,54 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { Component, computed, effect, inject, input, model, untracked } from '@angular/core';
+import { Component, computed, effect, inject, input, model, signal, untracked } from '@angular/core';
 import {
-  amountOf,
-  boutOf,
+  allDoneAs,
+  allLinked,
+  allOfSeconds,
   firstItem,
+  techniqueShort,
   itemWords,
   movedTo,
   putAt,
   repeatedAt,
-  resized,
-  unitOf,
-  withLink,
   withSets,
   type Exercise,
+  type ItemEdit,
   type Link,
+  type Technique,
   type SessionItem,
 } from '@yandle/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
-import { lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical, lucideX } from '@ng-icons/lucide';
+import {
+  lucideArrowDown,
+  lucideArrowUp,
+  lucideCopyPlus,
+  lucideGripVertical,
+  lucideSlidersHorizontal,
+  lucideX,
+} from '@ng-icons/lucide';
 import { UndoStack } from '../block/undo-stack';
 import { LibraryService } from '../library/library.service';
 import { ExercisePicker } from './exercise-picker';
+import { ItemManner } from './item-manner';
+import { PartLines } from './part-lines';
+
+/** Ways that a whole list can be turned to at once. */
+const BY_HAND = ['static hold', 'moving stretch', 'contract-relax'] as const satisfies readonly Technique[];
 
 /** A list of exercises that is written by hand: found by typing, put in order by drag or keys, as often as wanted. */
 @Component({
   selector: 'y-list-editor',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, ExercisePicker, NgIcon],
-  providers: [provideIcons({ lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical, lucideX })],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, ExercisePicker, ItemManner, NgIcon, PartLines],
+  providers: [
+    provideIcons({
+      lucideArrowDown,
+      lucideArrowUp,
+      lucideCopyPlus,
+      lucideGripVertical,
+      lucideSlidersHorizontal,
+      lucideX,
+    }),
+  ],
   templateUrl: './list-editor.html',
 })
 export class ListEditor {
@@ -37,11 +59,12 @@ export class ListEditor {
   protected readonly rows = computed(() =>
     this.items().map((item) => {
       const exercise = this.library.find(item.exerciseId);
-      const bout = boutOf(item, exercise);
-      return { item, exercise, unit: unitOf(bout.technique), amount: amountOf(bout), words: itemWords(item, exercise) };
+      return { item, exercise, words: itemWords(item, exercise) };
     }),
   );
 
+  /** Place of the item whose sides, pace and link are being set. */
+  protected readonly open = signal<number | null>(null);
   protected readonly history = new UndoStack<readonly SessionItem[]>();
 
   constructor() {
@@ -85,21 +108,30 @@ export class ListEditor {
     if (event.previousIndex !== event.currentIndex) this.move(event.previousIndex, event.currentIndex);
   }
 
+  protected readonly ways = BY_HAND.map((technique) => ({ technique, name: techniqueShort(technique) }));
+
+  protected allAs(technique: string): void {
+    this.all((items) => allDoneAs(items, technique as Technique, (id) => this.library.find(id)));
+  }
+
+  protected allOf(seconds: number): void {
+    if (Number.isInteger(seconds) && seconds > 0)
+      this.all((items) => allOfSeconds(items, seconds, (id) => this.library.find(id)));
+  }
+
+  protected allJoined(link: string): void {
+    this.all((items) => allLinked(items, link === 'none' ? null : (link as Link)));
+  }
+
+  private all(edit: (items: readonly SessionItem[]) => readonly SessionItem[]): void {
+    this.items.update(edit);
+  }
+
   protected sets(place: number, sets: number): void {
-    this.put(place, withSets(this.items()[place]!, sets));
+    this.edit(place, (item) => withSets(item, sets) ?? item);
   }
 
-  protected resize(place: number, amount: number): void {
-    const { item, exercise } = this.rows()[place]!;
-    this.put(place, resized(item, exercise, amount));
-  }
-
-  protected setLink(place: number, link: string): void {
-    this.put(place, withLink(this.items()[place]!, link === '' ? null : (link as Link)));
-  }
-
-  /** What cannot be leaves the list as it is. */
-  private put(place: number, item: SessionItem | null): void {
-    if (item) this.items.update((all) => putAt(all, place, item));
+  protected edit(place: number, edit: ItemEdit): void {
+    this.items.update((all) => putAt(all, place, edit(all[place]!)));
   }
 }

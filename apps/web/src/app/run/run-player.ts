@@ -1,7 +1,5 @@
 import {
   BEAT_WORDS,
-  boutOf,
-  boutsOn,
   CUE_HEADLINE,
   cueWords,
   exercisesOnHold,
@@ -20,7 +18,7 @@ import {
   runningList,
   SENSATION_ADVICE,
   STOP_ADVICE,
-  unitOf,
+  repetitionsOf,
   usedLoadWords,
   type Exercise,
   type SymptomId,
@@ -158,8 +156,10 @@ export class RunPlayer {
     const c = this.store.cue();
     const item = this.store.item();
     if (!c?.set || !item) return '';
-    const bout = boutOf(item, this.gateway.find(item.exerciseId));
-    const { sets, bout: now } = boutsOn(bout, c.side);
+    const alike = this.store
+      .timeline()!
+      .cues.filter((x) => x.item === c.item && x.side === c.side && x.round === c.round);
+    const sets = Math.max(...alike.map((x) => x.set ?? 0));
     const beat = this.store.beat();
     const turns = c.alternatesFrom ? 2 : 1;
     return setPlaceWords({
@@ -167,8 +167,8 @@ export class RunPlayer {
       sets,
       repetition: beat && {
         at: Math.ceil(beat.repetition / turns),
-        of: now.reps ?? 0,
-        unit: unitOf(bout.technique),
+        of: repetitionsOf(c),
+        unit: c.kind === 'breaths' ? 'breaths' : 'repetitions',
       },
       round: this.store.session()!.rounds > 1 ? c.round : null,
     });

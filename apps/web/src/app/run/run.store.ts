@@ -113,7 +113,12 @@ export class RunStore implements OnDestroy {
         this.takeDay(kept.wellness ?? 'well');
         this.runLog.restore(kept);
         // A run kept by the version before knows of no answered check: it asks again.
-        this.player.set({ ...kept.player, earlierMs: kept.player.earlierMs ?? [], checks: kept.player.checks ?? [], running: false });
+        this.player.set({
+          ...kept.player,
+          earlierMs: kept.player.earlierMs ?? [],
+          checks: kept.player.checks ?? [],
+          running: false,
+        });
       }
     });
   }

@@ -66,7 +66,7 @@ import { SheetStore } from './sheet.store';
         <div>
           <h3>{{ store.cuts().length > 0 ? 'Make it fit' : 'Use the minutes left' }}</h3>
           @if (store.cuts().length === 0) {
-            <p class="text-sm text-soft">At most a fifth above the plan.</p>
+            <p class="text-sm text-soft">At most a fifth above {{ free() ? 'what was first written' : 'the plan' }}.</p>
           }
           <ul class="mt-1 flex flex-col gap-2">
             @for (t of proposals(); track t.kind) {

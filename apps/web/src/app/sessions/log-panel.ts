@@ -56,6 +56,8 @@ export class LogPanel {
   private readonly session = computed(() => this.store.session()!);
   protected readonly run = computed(() => this.session().run);
   protected readonly rows = computed(() => logRows(this.session(), this.store.timeline()!, this.store.find));
+  /** True where a set is several bouts: a cell then says which part it is. */
+  protected readonly parted = computed(() => this.rows().some((r) => r.cells.some((c) => c.part !== '')));
   protected readonly columns = computed(() => Math.max(0, ...this.rows().map((r) => r.cells.length)));
   /** Seconds as typed, by bout; what is not here stands as it was. */
   private readonly typed = signal<Readonly<Record<string, number | null>>>({});
@@ -168,7 +170,8 @@ export class LogPanel {
   }
 
   protected rowName(row: LogRow): string {
-    return `${row.exercise.name}${row.side ? `, ${row.side}` : ''}`;
+    const side = row.side ?? (row.exercise.sides === 'each' ? 'middle' : '');
+    return side === '' ? row.exercise.name : `${row.exercise.name}, ${side}`;
   }
 
   protected async save(): Promise<void> {

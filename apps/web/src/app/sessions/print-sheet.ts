@@ -106,10 +106,13 @@ export class PrintSheet {
         words: itemWords(item, exercise),
         target: targetWords(item),
         how: [...paperSteps(exercise), pushWords(item) ?? ''].join(' '),
-        boxes: sides.map((side) => ({
-          side: side === null ? 'sets' : sideInWords(exercise, side as 'left' | 'right'),
-          sets: Array.from({ length: boutsOn(bout, side as 'left' | 'right' | null).sets * this.rounds() }),
-        })),
+        boxes: [
+          ...sides.map((side) => ({
+            side: side === null ? 'sets' : sideInWords(exercise, side as 'left' | 'right'),
+            sets: Array.from({ length: boutsOn(bout, side as 'left' | 'right' | null).sets * this.rounds() }),
+          })),
+          ...(item.middle ? [{ side: 'middle', sets: Array.from({ length: this.rounds() }) }] : []),
+        ],
       };
     }),
   );

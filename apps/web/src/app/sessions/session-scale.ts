@@ -15,7 +15,16 @@ import { LibraryService } from '../library/library.service';
         [attr.aria-label]="spoken()"
       >
         @for (b of bars(); track $index) {
-          <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.w" [attr.height]="b.h" [style.fill]="b.fill">
+          <rect
+            [attr.x]="b.x"
+            [attr.y]="b.y"
+            [attr.width]="b.w"
+            [attr.height]="b.h"
+            [style.fill]="b.fill"
+            [attr.stroke]="b.parted ? 'var(--paper)' : null"
+            stroke-width="1.5"
+            vector-effect="non-scaling-stroke"
+          >
             <title>{{ b.title }}</title>
           </rect>
         }
@@ -58,7 +67,7 @@ export class SessionScale {
     const x = (s: number) => (s / totalSeconds) * 1000;
     return cues.map((c) => {
       const title = `${formatClock(c.start)} ${CUE_KIND_WORDS[c.kind]}${c.side ? `, ${c.side}` : ''}, ${c.seconds} s`;
-      const base = { x: x(c.start), w: x(c.seconds), title };
+      const base = { x: x(c.start), w: x(c.seconds), title, parted: c.bout !== null };
       if (c.kind === 'warm-up') return { ...base, y: 24, h: 32, fill: 'var(--minutes)' };
       if (c.kind === 'push') return { ...base, y: 30, h: 20, fill: 'var(--edge)' };
       if (c.bout === null) return { ...base, y: 35, h: 10, fill: 'var(--line)' };

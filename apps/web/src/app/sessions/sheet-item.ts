@@ -3,31 +3,27 @@ import { CdkDragHandle } from '@angular/cdk/drag-drop';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical } from '@ng-icons/lucide';
 import {
-  amountOf,
-  boutOf,
   missingAt,
   muscleGroupName,
   pushWords,
-  resized,
   runningList,
   sideInWords,
   targetWords,
   thingsWords,
-  unitOf,
-  withLink,
   withSets,
-  type Link,
+  type ItemEdit,
   type SessionItem,
-  type SidePattern,
   notForWords,
 } from '@yandle/core';
+import { ItemManner } from '../routines/item-manner';
+import { PartLines } from '../routines/part-lines';
 import { FigureView } from '../ui/figure';
 import { SheetStore } from './sheet.store';
 
 /** One exercise on the sheet: in words, with its figure and cautions, and what can be changed of it. */
 @Component({
   selector: 'y-sheet-item',
-  imports: [FigureView, CdkDragHandle, NgIcon],
+  imports: [FigureView, CdkDragHandle, ItemManner, NgIcon, PartLines],
   providers: [provideIcons({ lucideGripVertical, lucideArrowUp, lucideArrowDown, lucideCopyPlus })],
   templateUrl: './sheet-item.html',
 })
@@ -39,12 +35,8 @@ export class SheetItem {
   readonly swap = output();
 
   protected readonly exercise = computed(() => this.store.find(this.item().exerciseId));
-  protected readonly bout = computed(() => boutOf(this.item(), this.exercise()));
-  protected readonly unit = computed(() => unitOf(this.bout().technique));
-  protected readonly amount = computed(() => amountOf(this.bout()));
   protected readonly push = computed(() => pushWords(this.item()));
   protected readonly last = computed(() => this.place() === this.store.session()!.items.length - 1);
-  protected readonly sidePattern = computed(() => this.item().sidePattern ?? this.exercise().sidePattern);
   protected readonly group = computed(() => muscleGroupName(this.exercise().primary));
   protected readonly meta = computed(() => {
     const e = this.exercise();
@@ -67,28 +59,17 @@ export class SheetItem {
   });
 
   protected sets(by: number): void {
-    this.put(withSets(this.item(), this.item().sets + by));
-  }
-
-  protected resize(amount: number): void {
-    this.put(resized(this.item(), this.exercise(), amount));
-  }
-
-  protected setPattern(sidePattern: string): void {
-    this.store.replace(this.place(), { ...this.item(), sidePattern: sidePattern as SidePattern });
-  }
-
-  protected setLink(link: string): void {
-    this.put(withLink(this.item(), link === '' ? null : (link as Link)));
+    this.edit((item) => withSets(item, item.sets + by) ?? item);
   }
 
   protected setChoice(choice: string): void {
-    const { choice: _, ...rest } = this.item();
-    this.store.replace(this.place(), choice === '' ? rest : { ...rest, choice });
+    this.edit(({ choice: _, ...item }) => (choice === '' ? item : { ...item, choice }));
   }
 
-  /** What cannot be leaves the session as it is. */
-  private put(item: SessionItem | null): void {
-    if (item) this.store.replace(this.place(), item);
+  /** Whatever the item is by now is what is changed; a change of nothing is none. */
+  protected edit(edit: ItemEdit): void {
+    const now = this.store.session()!.items[this.place()]!;
+    const next = edit(now);
+    if (next !== now) this.store.replace(this.place(), next);
   }
 }

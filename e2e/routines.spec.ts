@@ -1,0 +1,207 @@
+import type { Session, SessionSummary } from '@yandle/contract';
+import { itemWords, exerciseById } from '@yandle/core';
+import type { Page } from '@playwright/test';
+import { clientCalled, expect, signInQuietly, test } from './support';
+
+/** Hands at a keyboard and a mouse, that count every key and click. */
+class Hands {
+  used = 0;
+  constructor(private readonly page: Page) {}
+
+  async click(name: string | RegExp): Promise<void> {
+    this.used++;
+    await this.page.getByRole('button', { name }).first().click();
+  }
+
+  /** A click into a field, its old content replaced by a few keys. */
+  async type(label: string | RegExp, text: string): Promise<void> {
+    this.used += 1 + text.length;
+    const field = this.page.getByLabel(label).first();
+    await field.click();
+    await field.fill(text);
+    await field.blur();
+  }
+
+  /** A click to open a list, a click on its option. */
+  async choose(label: string | RegExp, option: string): Promise<void> {
+    this.used += 2;
+    await this.page.getByLabel(label).first().selectOption({ label: option });
+  }
+
+  /** Types into the box for exercises, the box being where the cursor is after the first time, and takes what is marked. */
+  async add(text: string, ...more: readonly number[]): Promise<void> {
+    const box = this.page.getByRole('combobox', { name: 'Add an exercise' });
+    if (!(await box.evaluate((e) => e === document.activeElement))) {
+      this.used++;
+      await box.click();
+    }
+    await this.page.keyboard.type(text);
+    const [times = 1] = more;
+    for (let i = 0; i < times; i++) await this.page.keyboard.press(times > 1 ? 'Shift+Enter' : 'Enter');
+    this.used += text.length + times * (times > 1 ? 2 : 1);
+  }
+}
+
+const load = async (page: Page, id: string): Promise<Session> =>
+  (await (await page.request.get(`/api/v1/sessions/${id}`)).json()) as Session;
+
+/** A new session of a client, made by some hands; its words as they are kept. */
+async function made(page: Page, name: string, work: (hands: Hands) => Promise<void>): Promise<Session> {
+  const { client } = await clientCalled(page.request, name);
+  await page.goto(`/clients/${client.id}/sessions`);
+  const hands = new Hands(page);
+  await hands.click('New session');
+  await work(hands);
+  await hands.click('Make this session');
+  await expect(page.getByRole('heading', { name: 'Change this session' })).toBeVisible();
+  expect(hands.used).toBeLessThanOrEqual(60);
+  return load(page, /sessions\/([^/?]+)/.exec(page.url())![1]!);
+}
+const words = (s: Session): string[] => s.items.map((i) => itemWords(i, exerciseById(i.exerciseId)));
+
+test.describe('sessions that practitioners do, typed in with at most sixty keys and clicks each', () => {
+  test.beforeEach(({ page }) => signInQuietly(page));
+
+  test('ten standing moves that flow, a minute each', async ({ page }) => {
+    const s = await made(page, 'Ottoline', async (hands) => {
+      await hands.add('standing', 10);
+      await hands.choose('How, all of them', 'move');
+      await hands.type('Seconds each, all of them', '60');
+      await hands.choose('With the next, all of them', 'flow through');
+    });
+    expect(s.items).toHaveLength(10);
+    expect(s.items.map((i) => i.link)).toEqual([...Array.from({ length: 9 }, () => 'flow'), undefined]);
+    // 3 s there and back and 2 s at the end: twelve in a minute; what can only be held is held.
+    for (const i of s.items) expect(i.reps === undefined ? i.holdSeconds : i.reps * 5).toBeLessThanOrEqual(60);
+    expect(s.items.filter((i) => i.technique === 'moving stretch' && i.reps === 12).length).toBeGreaterThan(4);
+  });
+
+  test('five moves and then a hold, in three positions, on both sides', async ({ page }) => {
+    const s = await made(page, 'Ottoline', async (hands) => {
+      for (const text of ['strap h', 'half-kneeling h', 'knee to the o']) await hands.add(text);
+      await hands.choose('How, all of them', 'move');
+      for (const name of ['Lying ham', 'Half-kn', 'Knee to']) {
+        await hands.type(new RegExp(`^repetitions of ${name}`), '5');
+        await hands.click(new RegExp(`^Then, after ${name}`));
+      }
+    });
+    expect(words(s)).toEqual(
+      Array.from({ length: 3 }, () =>
+        expect.stringMatching(/^Move in and out: 5 reps .*, then hold \d+ s, once on each side/),
+      ),
+    );
+  });
+
+  test('a layered neck with its directions', async ({ page }) => {
+    const s = await made(page, 'Ottoline', async (hands) => {
+      await hands.add('seated ear');
+      await hands.type(/^seconds of Seated ear/, '10');
+      await hands.click(/^Then, after Seated ear/);
+      await hands.type(/^Direction, part 1/, 'level');
+      await hands.click(/^Then, after Seated ear/);
+      await hands.type(/^Direction, part 2/, 'chin down');
+      await hands.type(/^Direction, part 3/, 'chin up');
+    });
+    expect(words(s)).toEqual([
+      'Level: hold 10 s, then chin down: hold 10 s, then chin up: hold 10 s, once on each side, left first',
+    ]);
+  });
+
+  test('a push and a stretch after an entry hold', async ({ page }) => {
+    const s = await made(page, 'Ottoline', async (hands) => {
+      await hands.add('strap h');
+      await hands.type(/^seconds of Lying ham/, '10');
+      await hands.click(/^Then, after Lying ham/);
+      await hands.choose(/^How, part 2/, 'contract-relax');
+    });
+    expect(words(s)[0]).toMatch(/^Hold 10 s, then push, let go, stretch: 3 × \(/);
+  });
+
+  test('three rounds in bed, and a lunge in breaths', async ({ page }) => {
+    const bed = await made(page, 'Ottoline', async (hands) => {
+      await hands.choose('From a routine', 'Morning in bed');
+      await hands.choose('Rounds', '3');
+    });
+    expect([bed.rounds, bed.name]).toEqual([3, 'Morning in bed']);
+    const lunge = await made(page, 'Ottoline', async (hands) => {
+      await hands.add('half-kneeling h');
+      await hands.choose(/^How, part 1/, 'hold, in breaths');
+      await hands.type(/^breaths of/, '6');
+    });
+    expect(words(lunge)).toEqual(['Hold for 6 breaths, once on each side, left first']);
+  });
+
+  test('a desk break of five minutes, every day of a week, run to its end', async ({ page }) => {
+    const { client } = await clientCalled(page.request, 'Ottoline');
+    await page.goto(`/clients/${client.id}/sessions`);
+    await page.getByRole('button', { name: 'New session' }).click();
+    await page.getByLabel('From a routine').selectOption({ label: 'Desk break, five minutes' });
+    await page.getByLabel('Repeat', { exact: true }).selectOption('every day');
+    await page.getByRole('button', { name: 'Make 7 sessions' }).click();
+    await expect(page.getByText('7 sessions are on the calendar.')).toBeVisible();
+    const all = (await (await page.request.get(`/api/v1/clients/${client.id}/sessions`)).json()) as SessionSummary[];
+    const breaks = all.filter((s) => s.name === 'Desk break, five minutes');
+    expect(breaks).toHaveLength(7);
+    expect(breaks[0]!.totalSeconds).toBeLessThanOrEqual(330);
+  });
+});
+
+test('five moves and a hold are run in one entry, each logged as its own bout', async ({ page }) => {
+  await signInQuietly(page);
+  const s = await made(page, 'Ottoline', async (hands) => {
+    await hands.add('strap h');
+    await hands.choose(/^How, part 1/, 'move');
+    await hands.type(/^repetitions of/, '5');
+    await hands.click(/^Then, after/);
+    await hands.type(/^seconds of Lying.*part 2/, '20');
+  });
+  await page.clock.install();
+  await page.getByRole('link', { name: 'Start session' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
+  await expect(page.getByText('Starting', { exact: true })).toBeVisible();
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 500);
+  await page.clock.runFor(3500);
+  await page.clock.runFor((s.totalSeconds + 2) * 1000);
+  await page.clock.resume();
+  const logs = async () => (await load(page, s.id)).run?.sets.map((x) => [x.side, x.set, x.doneSeconds]) ?? [];
+  // Five pauses of 2 s, then 20 s, on each side.
+  await expect.poll(logs).toEqual([
+    ['left', 1, 10],
+    ['left', 2, 20],
+    ['right', 1, 10],
+    ['right', 2, 20],
+  ]);
+});
+
+test('a routine is written, given to two clients at once, and each can do what they get', async ({ page }) => {
+  await signInQuietly(page);
+  await page.goto('/routines');
+  await page.getByRole('button', { name: 'Write a routine' }).click();
+  await page.getByLabel('Name').fill('Court legs');
+  const hands = new Hands(page);
+  for (const text of ['wall calf', 'strap h', 'crossed-k']) await hands.add(text);
+  await page.getByRole('button', { name: 'Save this routine' }).click();
+  await expect(page.getByRole('heading', { name: 'Court legs' })).toBeVisible();
+  await page.getByRole('button', { name: 'Give it to clients' }).click();
+  for (const name of ['Ottoline', 'Isaura']) {
+    await page.getByRole('combobox', { name: 'Add a client' }).fill(name);
+    await page.getByRole('option', { name: new RegExp(name) }).click();
+  }
+  const list = page.getByRole('region', { name: 'Give it to clients' });
+  // One has all of it at home; the other has a chair only, so something takes its place.
+  await expect(list.getByText('As it is.')).toHaveCount(1);
+  await expect(list.getByText(/instead of|left out/).first()).toBeVisible();
+  await list.getByRole('button', { name: /Put it on the calendar of 2 clients/ }).click();
+  await expect(list.getByText('✓ on the calendar')).toHaveCount(2);
+  const { client } = await clientCalled(page.request, 'Isaura');
+  await page.goto(`/clients/${client.id}/sessions`);
+  await page
+    .getByRole('link', { name: /Court legs/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Remove this session' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Change this session' })).toBeVisible();
+  await expect(page.getByText('Isaura Bellwether · Court legs')).toBeVisible();
+});

@@ -1,4 +1,6 @@
-import type { Session } from '@yandle/contract';
+import { randomUUID } from 'node:crypto';
+import type { Session, SessionSummary } from '@yandle/contract';
+import { ROUTINES } from '@yandle/core';
 import type { Page } from '@playwright/test';
 import { clientCalled, expect, signInQuietly, test } from './support';
 
@@ -21,7 +23,7 @@ async function openSheet(page: Page, name: string): Promise<{ id: string; client
 test('a coach composes a session for fewer minutes, takes it, undoes it and goes back to the plan', async ({
   page,
 }) => {
-  const { id } = await openSheet(page, 'Isaura');
+  const { id } = await openSheet(page, 'Ottoline');
   const before = await load(page, id);
   await page.getByRole('button', { name: 'Suggest a session…' }).click();
   const panel = page.getByRole('region', { name: 'Suggest a session' });
@@ -50,7 +52,20 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
 });
 
 test('what the coach keeps can clash with the minutes: it says by how much', async ({ page }) => {
-  await openSheet(page, 'Ottoline');
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Ottoline');
+  // Six exercises with nothing but minutes against them.
+  const { items } = ROUTINES.find((r) => r.id === 'after-running')!;
+  const [made] = (await (
+    await page.request.post(`/api/v1/clients/${client.id}/sessions`, {
+      data: {
+        sessions: [{ id: randomUUID(), date: new Date().toISOString().slice(0, 10) }],
+        ...{ name: 'After running', routineId: null, placeId: null },
+        ...{ purpose: 'own', alreadyWarm: true, rounds: 1, minutes: null, items },
+      },
+    })
+  ).json()) as [SessionSummary];
+  await page.goto(`/clients/${client.id}/sessions/${made.id}`);
   await page.getByRole('button', { name: 'Suggest a session…' }).click();
   const panel = page.getByRole('region', { name: 'Suggest a session' });
   await panel.getByLabel('Minutes').fill('5');
@@ -58,7 +73,6 @@ test('what the coach keeps can clash with the minutes: it says by how much', asy
   for (const name of await panel.getByRole('combobox').all()) {
     if ((await name.locator('option[value="keep"]').count()) > 0) await name.selectOption('keep');
   }
-  // Everything is at hand where she was planned for: only the minutes clash.
   await panel.getByRole('button', { name: 'Compose', exact: true }).click();
   await expect(panel.getByRole('alert')).toContainText(/Give it \d+:\d\d more/, { timeout: 20_000 });
 });

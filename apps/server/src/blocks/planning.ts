@@ -214,7 +214,9 @@ export async function planningView(
   const block = runningBlock(blocks, today);
   const running = block && (await blockView(data, block, today));
   const sessions = running ? await sessionsOf(data, running.id) : [];
-  const logged = running ? await loggedIn(data, running, sessions, today) : { partWeeks: [], undoneWeeks: [], eased: [] };
+  const logged = running
+    ? await loggedIn(data, running, sessions, today)
+    : { partWeeks: [], undoneWeeks: [], eased: [] };
   const { find } = await loadExercises(data);
   return {
     ...measured.planned,

@@ -29,6 +29,7 @@ const CORE_FOLDERS = [
   'session',
   'planning',
   'composing',
+  'routine',
   'review',
   'formats',
   'words',

@@ -79,11 +79,6 @@ await shoot(await open(), 'measure', `/clients/${emeric.client.id}/measure`, asy
 });
 await shoot(await open(), 'findings', at('findings'));
 await shoot(await open(), 'tests', '/tests');
-await shoot(await open(), 'error', '/error', async (page) => {
-  await page.getByRole('button', { name: /Spring/ }).click();
-  await page.evaluate('scrollTo(0, 0)');
-});
-await shoot(await open(), 'data', '/data');
 await shoot(await open(), 'block', `/clients/${tobin.client.id}/block`, async (page) => {
   await page.getByRole('button', { name: /^Hamstrings, week 6/ }).click();
 });
@@ -99,6 +94,14 @@ await shoot(await open(), 'styles', '/styles', async (page) => {
   await page.getByRole('button', { name: 'Copy and change' }).click();
 });
 await shoot(await open(), 'sessions', at('sessions'));
+await shoot(await open(), 'new-session', at('sessions'), async (page) => {
+  await page.getByRole('button', { name: 'New session' }).click();
+  await page.getByLabel('From a routine').selectOption({ label: 'Slow Sunday' });
+  await page.getByRole('button', { name: 'Take out Breathing into the lower ribs' }).waitFor();
+});
+await shoot(await open(), 'routines', '/routines', async (page) => {
+  await page.getByRole('button', { name: /^Slow Sunday/ }).click();
+});
 await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`), async (page) => {
   await page.getByRole('button', { name: 'Suggest a session…' }).click();
   await page.getByRole('spinbutton', { name: 'Minutes' }).fill('10');

@@ -36,12 +36,13 @@ const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m
   FROM block WHERE studio_id = {studio} AND client_id IN (:ids) AND ended_at IS NULL`;
 
 /** The first session of each block that is not done, from a day on. */
-const NEXT_SESSIONS = `SELECT b.id AS blockId, s.id, DATE_FORMAT(s.date, '%Y-%m-%d') AS date
-  FROM block b INNER JOIN session s ON s.id = (
-    SELECT x.id FROM session x WHERE x.block_id = b.id AND x.date >= :today
+/** Of the running block, or of no block. */
+const NEXT_SESSIONS = `SELECT c.id AS clientId, s.id, DATE_FORMAT(s.date, '%Y-%m-%d') AS date
+  FROM client c INNER JOIN session s ON s.id = (
+    SELECT x.id FROM session x WHERE x.client_id = c.id AND (x.block_id IS NULL OR x.block_id IN (:blockIds)) AND x.date >= :today
       AND NOT EXISTS (SELECT 1 FROM run r WHERE r.session_id = x.id AND r.ended_at IS NOT NULL AND r.has_work = 1 AND r.withdrawn_at IS NULL)
     ORDER BY x.date, x.id LIMIT 1)
-  WHERE b.studio_id = {studio} AND b.id IN (:blockIds)`;
+  WHERE c.studio_id = {studio} AND c.id IN (:ids)`;
 
 const RETESTS = `SELECT block_id AS blockId, DATE_FORMAT(date, '%Y-%m-%d') AS date, week
   FROM retest WHERE studio_id = {studio} AND block_id IN (:blockIds) ORDER BY date`;
@@ -100,17 +101,15 @@ export async function overviews(
     }),
   );
   const blockIds = [...running.values()].flatMap((b) => (b ? [b.id] : []));
-  const [sessions, retests] =
-    blockIds.length === 0
-      ? [[], []]
-      : await Promise.all([
-          nextSessions
-            ? data.read<{ blockId: string; id: string; date: PlainDate }>(NEXT_SESSIONS, { blockIds, today })
-            : Promise.resolve([]),
-          data.read<{ blockId: string; date: PlainDate; week: number }>(RETESTS, { blockIds }),
-        ]);
+  const some = blockIds.length > 0 ? blockIds : ['none'];
+  const [sessions, retests] = await Promise.all([
+    nextSessions
+      ? data.read<{ clientId: string; id: string; date: PlainDate }>(NEXT_SESSIONS, { ids, blockIds: some, today })
+      : [],
+    data.read<{ blockId: string; date: PlainDate; week: number }>(RETESTS, { blockIds: some }),
+  ]);
   const measured = new Map(assessments.map((a) => [a.clientId, a]));
-  const sessionOf = new Map(sessions.map((s) => [s.blockId, s]));
+  const sessionOf = new Map(sessions.map((s) => [s.clientId, s]));
   const retestsOf = groupBy(retests, (r) => r.blockId);
 
   // What chose the lanes is no baseline of them: it is measured again on another day, before the block begins (domain 2.6, 4).
@@ -124,7 +123,7 @@ export async function overviews(
     ids.map((id) => {
       const last = measured.get(id)?.last || null;
       const b = running.get(id) ?? null;
-      const next = b ? sessionOf.get(b.id) : undefined;
+      const next = sessionOf.get(id);
       const retest = b ? retestsOf.get(b.id)?.find((r) => isDue(r, last, b)) : undefined;
       return [
         id,

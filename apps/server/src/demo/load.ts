@@ -31,11 +31,13 @@ import { createBlock, type Planner } from '../blocks/service.js';
 import { createClient } from '../clients/service.js';
 import { putSelfReport, putPriorities, putGoal } from '../priorities/service.js';
 import { putClearance, putIntake } from '../screening/service.js';
+import { putRoutine } from '../routines/service.js';
 import { putStudy } from '../test-catalogue/service.js';
 import { dateIn, instantOf, type Clock } from '../clock.js';
 import { hashOf, StudioData } from '../database/studio-data.js';
 import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
 import { PLAIN_SET, sessionItem } from '../sessions/item.js';
+import { DEMO_ROUTINE } from './routines.js';
 import {
   DEMO_CLIENTS,
   DEMO_COACHES,
@@ -286,6 +288,7 @@ async function fill(source: DataSource, clock: Clock): Promise<void> {
     for (const [i, demo] of DEMO_CLIENTS.entries()) await loadClient(m, demo, i, today, now);
     const mara = { coachId: DEMO_COACHES[0].id, timeZone: WHO.zone };
     await putStudy(new StudioData(m, DEMO_STUDIO.id, now), uuid(), { ...DEMO_STUDY, version: null }, mara);
+    await putRoutine(new StudioData(m, DEMO_STUDIO.id, now), uuid(), DEMO_ROUTINE);
     await createClient(
       new StudioData(m, OTHER_STUDIO.id, now),
       { ...OTHER_CLIENT, id: uuid(), birthDate: '1980-05-05', leadCoachId: DEMO_COACHES[2].id },

@@ -1,4 +1,4 @@
-import { fitRoutineSchema, ownRoutineSchema, routineFileSchema } from '@yandle/contract/schemas';
+import { fitRoutineSchema, ownRoutineSchema, ROUTINE_FILE_SCHEMA, routineFileSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
@@ -18,6 +18,9 @@ export function routineRoutes(): Router {
   });
   router.post('/routines/import', async (req, res) => {
     res.json(await importRoutines(contextOf(res).data, validBody(routineFileSchema, req.body)));
+  });
+  router.get('/routines/schema', (_req, res) => {
+    res.type('application/schema+json').send(JSON.stringify(ROUTINE_FILE_SCHEMA, null, 2));
   });
   router.post('/routines/fit', async (req, res) => {
     const { data, today } = contextOf(res);

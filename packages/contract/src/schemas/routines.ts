@@ -2,6 +2,7 @@ import { FILE_VERSION, ROUTINE_BOUNDS, type RoutineDefinition } from '@yandle/co
 import Joi from 'joi';
 import type { FitRoutineBody, OwnRoutineBody, RoutineFile } from '../routines.js';
 import { id, name, text, versionOrNew } from './common.js';
+import { jsonSchemaOf } from './json-schema.js';
 import { sessionItems, settings } from './sessions.js';
 
 /** Clients that one list may be tried on at once. */
@@ -26,6 +27,9 @@ export const routineFileSchema = Joi.object<RoutineFile>({
   formatVersion: Joi.number().valid(FILE_VERSION).required(),
   routines: Joi.array().items(Joi.object<RoutineDefinition>(definition).optional()).min(1).max(50).required(),
 });
+
+/** The published schema of a file of routines. Whoever writes such a file can check it with this. */
+export const ROUTINE_FILE_SCHEMA = jsonSchemaOf(routineFileSchema, 'Routines of a studio');
 
 export const fitRoutineSchema = Joi.object<FitRoutineBody>({
   items: sessionItems(),

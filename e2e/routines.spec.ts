@@ -131,6 +131,25 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     expect(words(lunge)).toEqual(['Hold for 6 breaths, once on each side, left first']);
   });
 
+  test('fourteen groups after class in twenty minutes, brisk, from the feet up', async ({ page }) => {
+    const groups = [
+      ...['Soleus', 'Calf (gastrocnemius)', 'Hamstrings', 'Quadriceps', 'Hip flexors', 'Adductors', 'Gluteals'],
+      ...['Lateral trunk', 'Upper back', 'Pectorals', 'Posterior shoulder', 'Lats', 'Triceps', 'Forearm flexors'],
+    ];
+    const { client } = await clientCalled(page.request, 'Ottoline');
+    const set = { data: { brisk: true } };
+    expect((await page.request.put(`/api/v1/clients/${client.id}/brisk`, set)).ok()).toBe(true);
+    const s = await made(page, 'Ottoline', async (hands) => {
+      await hands.choose('Purpose', 'After training');
+      for (const group of groups) await hands.choose('or add a muscle group', group);
+      await hands.type('Seconds each, all of them', '25');
+      await hands.choose('Order of all of them', 'From the feet up');
+    });
+    expect(s.items).toHaveLength(14);
+    expect(s.totalSeconds).toBeLessThanOrEqual(20 * 60);
+    expect((await page.request.put(`/api/v1/clients/${client.id}/brisk`, { data: { brisk: false } })).ok()).toBe(true);
+  });
+
   test('a desk break of five minutes, every day of a week', async ({ page }) => {
     const { client } = await clientCalled(page.request, 'Ottoline');
     await page.goto(`/clients/${client.id}/sessions`);

@@ -38,6 +38,8 @@ export interface UpdateClientBody extends ClientBody {
 
 export interface Client extends ClientBody {
   readonly id: string;
+  /** Practised: changes of position and side are brisk. */
+  readonly brisk: boolean;
   readonly version: number;
   readonly age: number;
   readonly archivedAt: string | null;

@@ -210,6 +210,11 @@ export interface Soreness extends SorenessBody {
   readonly id: string;
 }
 
+/** Whether the changes of a client are those of a practised one. */
+export interface BriskBody {
+  readonly brisk: boolean;
+}
+
 export interface BreathBody {
   /** Seconds of one breath; null to go back to the usual five. */
   readonly seconds: number | null;

@@ -32,6 +32,8 @@ export class ClientEntity {
   @Column({ name: 'notes', type: 'varchar', length: 2000 }) notes!: string;
   /** Seconds of one breath; null until measured. */
   @Column({ name: 'breath_seconds', type: 'int', nullable: true }) breathSeconds!: number | null;
+  /** Practised: changes of position and side are brisk. */
+  @Column({ name: 'brisk', type: 'boolean', default: false }) brisk!: boolean;
   @InstantColumn('archived_at', { nullable: true }) archivedAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })

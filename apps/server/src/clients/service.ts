@@ -30,6 +30,7 @@ export function clientView(row: ClientEntity, today: PlainDate): Client {
   return {
     id: row.id,
     version: row.version,
+    brisk: row.brisk,
     name: row.name,
     birthDate: row.birthDate,
     sex: row.sex,
@@ -71,6 +72,7 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
         id,
         version: 1,
         breathSeconds: null,
+        brisk: false,
         archivedAt: null,
         requestHash: hashOf(body),
         createdAt: tx.now,

@@ -19,7 +19,8 @@ import type { Config } from '../config.js';
 import { HttpProblem } from '../http/problem.js';
 import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
-import { putBreath, putSoreness } from '../sessions/soreness.js';
+import { putBreath } from '../sessions/pace.js';
+import { putSoreness } from '../sessions/soreness.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { finishRun, putSet, putSymptom, startRun } from '../sessions/run.js';
 import { PhoneLinkEntity } from './entities.js';
@@ -164,9 +165,9 @@ export function phoneRoutes(
     res.json(await putSoreness(data, clientId, pathId(req.params.id, 'day note'), body, today));
   });
   router.put('/shared/breath', async (req, res) => {
-    const { data, clientId } = await opened(req);
+    const { data, clientId, today } = await opened(req);
     const { seconds } = validBody(breathSchema, req.body);
-    await putBreath(data, clientId, seconds);
+    await putBreath(data, clientId, seconds, today);
     res.json({});
   });
   return router;

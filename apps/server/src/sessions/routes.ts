@@ -1,5 +1,6 @@
 import {
   breathSchema,
+  briskSchema,
   chooseRunSchema,
   clearSymptomSchema,
   createSessionsSchema,
@@ -17,7 +18,8 @@ import {
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
-import { sorenessEntries, putBreath, putSoreness, withdrawSoreness } from './soreness.js';
+import { putBreath, putBrisk } from './pace.js';
+import { sorenessEntries, putSoreness, withdrawSoreness } from './soreness.js';
 import { createSessions, removeSession } from './create.js';
 import { editSession, restoreSession } from './edit.js';
 import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun, withdrawRun } from './run.js';
@@ -91,7 +93,14 @@ export function sessionRoutes(): Router {
   });
   router.put('/clients/:id/breath', async (req, res) => {
     const { seconds } = validBody(breathSchema, req.body);
-    await putBreath(contextOf(res).data, pathId(req.params.id, 'client'), seconds);
+    const { data, today } = contextOf(res);
+    await putBreath(data, pathId(req.params.id, 'client'), seconds, today);
+    res.json({});
+  });
+  router.put('/clients/:id/brisk', async (req, res) => {
+    const { brisk } = validBody(briskSchema, req.body);
+    const { data, today } = contextOf(res);
+    await putBrisk(data, pathId(req.params.id, 'client'), brisk, today);
     res.json({});
   });
   router.put('/runs/:id/sets/:setId', async (req, res) => {

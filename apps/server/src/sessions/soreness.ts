@@ -89,11 +89,3 @@ export async function withdrawSoreness(
     return sorenessEntries(tx, clientId, today);
   });
 }
-
-/** Writes a client's own breath down; null goes back to the usual one. */
-export async function putBreath(data: StudioData, clientId: string, seconds: number | null): Promise<void> {
-  await data.transaction(async (tx) => {
-    await tx.getLocked(ClientEntity, clientId, 'client');
-    await tx.update(ClientEntity, { id: clientId }, { breathSeconds: seconds });
-  });
-}

@@ -9,7 +9,7 @@ import { screeningAt, screeningFacts, type ScreeningFacts } from '../screening/s
 import { plannedSettings } from './item.js';
 import { formsOf } from './allowed.js';
 import { openStopSigns, type OpenSign } from './symptoms.js';
-import { settingsOf } from '../studio/settings.js';
+import { pacedTimings } from '../studio/settings.js';
 import { loadExercises } from '../exercises/library.js';
 import { RunAnswerEntity, RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
 import { soreAround } from './soreness.js';
@@ -146,7 +146,6 @@ export async function sessionViews(
     facts ?? screeningFacts(data, client),
     data.studio(),
   ]);
-  const { timings } = settingsOf(studio);
   const runIds = around.runs.map((r) => r.id);
   const [answers, reports] = await Promise.all([
     runIds.length
@@ -178,7 +177,7 @@ export async function sessionViews(
       plannedItems: row.plannedItems ?? items,
       forms: formsOf(items, find, screeningAt(screening, row.date).current, hold, weekOf.place),
       breathSeconds: client.breathSeconds,
-      timings,
+      timings: pacedTimings(studio, client),
       ...weekOf,
       run: run ? runView(run, around.logs, answers) : null,
       otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),

@@ -1,5 +1,5 @@
 import { DEFAULT_SETTINGS, type StudioSettings } from '@yandle/contract';
-import { timingsFor, type Timings } from '@yandle/core';
+import { briskTimings, timingsFor, type StudioTimings, type Timings } from '@yandle/core';
 import type { StudioEntity } from '../accounts/entities.js';
 import type { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -23,10 +23,19 @@ export async function putSettings(data: StudioData, settings: StudioSettings): P
   });
 }
 
-/** Timings of a client: the studio's, with the client's own breath. */
+/** Timings of a client but for the breath: the studio's, brisk for a practised one. */
+export function pacedTimings(
+  studio: Pick<StudioEntity, 'settings'>,
+  { brisk }: Pick<ClientEntity, 'brisk'>,
+): StudioTimings {
+  const { timings } = settingsOf(studio);
+  return brisk ? briskTimings(timings) : timings;
+}
+
+/** Timings of a client: the studio's, brisk for a practised one, with the client's own breath. */
 export async function clientTimings(
   data: StudioData,
-  { breathSeconds }: Pick<ClientEntity, 'breathSeconds'>,
+  client: Pick<ClientEntity, 'breathSeconds' | 'brisk'>,
 ): Promise<Timings> {
-  return timingsFor(breathSeconds, settingsOf(await data.studio()).timings);
+  return timingsFor(client.breathSeconds, pacedTimings(await data.studio(), client));
 }

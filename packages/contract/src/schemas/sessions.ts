@@ -21,6 +21,7 @@ import { FIELD } from '../limits.js';
 import {
   FELT_SIDES,
   type BreathBody,
+  type BriskBody,
   type ChooseRunBody,
   type ClearSymptomBody,
   type CreateSessionsBody,
@@ -173,6 +174,8 @@ export const sorenessSchema = Joi.object<SorenessBody, true>({
   soreness: Joi.number().integer().min(0).max(10).required(),
   note: text(),
 });
+export const briskSchema = Joi.object<BriskBody, true>({ brisk: Joi.boolean().required() });
+
 export const breathSchema = Joi.object<BreathBody, true>({
   seconds: Joi.number().integer().min(BREATH_BOUNDS.min).max(BREATH_BOUNDS.max).allow(null).required(),
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import { firstItem } from './first-item.js';
-import { allDoneAs, allLinked, allOfSeconds } from './whole-list.js';
+import { allDoneAs, allLinked, allOfSeconds, allOrdered } from './whole-list.js';
 import { buildTimeline } from './timeline.js';
 
 const items = ['standing-quadriceps', 'seated-ear-to-shoulder', 'lower-rib-breathing', 'leg-swing'].map((id) =>
@@ -35,6 +35,17 @@ describe('a whole list', () => {
   it('flows through, and the last leads nowhere', () => {
     expect(allLinked(items, 'flow').map((i) => i.link)).toEqual(['flow', 'flow', 'flow', undefined]);
     expect(allLinked(allLinked(items, 'flow'), null)).toEqual(items);
+  });
+
+  it('goes from the feet up or from the head down, what flows together staying so', () => {
+    const ids = ['seated-ear-to-shoulder', 'bent-knee-wall-calf', 'doorway-pectorals', 'standing-quadriceps'];
+    const list = ids.map((id) => firstItem(exerciseById(id)));
+    const named = (all: readonly { readonly exerciseId: string }[]) => all.map((i) => i.exerciseId);
+    const up = [ids[1], ids[3], ids[2], ids[0]];
+    expect(named(allOrdered(list, 'lower to upper', exerciseById))).toEqual(up);
+    expect(named(allOrdered(list, 'upper to lower', exerciseById))).toEqual(up.toReversed());
+    const flowing = list.map((i, at) => (at === 0 ? { ...i, link: 'flow' as const } : i));
+    expect(named(allOrdered(flowing, 'lower to upper', exerciseById))).toEqual([ids[3], ids[2], ids[0], ids[1]]);
   });
 
   it('leaves what has several parts', () => {

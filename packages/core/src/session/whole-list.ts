@@ -1,3 +1,4 @@
+import { muscleGroupOrder } from '../anatomy/muscle-group.js';
 import type { FindExercise } from '../catalogue/exercises.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { beatSeconds } from '../technique/beats.js';
@@ -7,7 +8,9 @@ import { DEFAULT_TIMINGS, type Timings } from '../technique/timings.js';
 import { amountBounds } from './first-item.js';
 import { boutOf, type Link, type SessionItem } from './item.js';
 import { withLink } from './list-edits.js';
+import { orderItems } from './order.js';
 import { partDoneAs, partList, partOf, withPart } from './part-edits.js';
+import { linkedRuns } from './segments.js';
 
 /** Every exercise of a list done one way, as that way begins; those that cannot be, and those of several parts, stay as they are. */
 export function allDoneAs(items: readonly SessionItem[], technique: Technique, find: FindExercise): SessionItem[] {
@@ -48,4 +51,17 @@ export function allOfSeconds(
 /** Every exercise of a list hanging together with the next in the same way; the last one leads nowhere. */
 export function allLinked(items: readonly SessionItem[], link: Link | null): SessionItem[] {
   return items.map((item, i) => withLink(item, i === items.length - 1 ? null : link));
+}
+
+/** Orders that a whole list can be put in. */
+export const LIST_ORDERS = ['fewest changes', 'lower to upper', 'upper to lower'] as const;
+export type ListOrder = (typeof LIST_ORDERS)[number];
+
+/** A list put in order: with the fewest changes of position, or from the feet up or down, as the muscle groups lie. Linked ones stay together. */
+export function allOrdered(items: readonly SessionItem[], order: ListOrder, find: FindExercise): SessionItem[] {
+  if (order === 'fewest changes') return orderItems(items, find);
+  const turn = order === 'lower to upper' ? 1 : -1;
+  const height = (run: readonly number[]): number => muscleGroupOrder(find(items[run[0]!]!.exerciseId).primary);
+  const runs = linkedRuns(items).sort((a, b) => turn * (height(a) - height(b)));
+  return runs.flatMap((run) => run.map((i) => items[i]!));
 }

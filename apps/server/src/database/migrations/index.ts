@@ -19,6 +19,7 @@ import { AssessmentRecords1798000000000 } from './0018-assessment-records.js';
 import { DayPlans1799000000000 } from './0019-day-plans.js';
 import { FreeSessions1799100000000 } from './0020-free-sessions.js';
 import { ItemParts1799200000000 } from './0021-item-parts.js';
+import { Brisk1799300000000 } from './0022-brisk.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -43,4 +44,5 @@ export const MIGRATIONS = [
   DayPlans1799000000000,
   FreeSessions1799100000000,
   ItemParts1799200000000,
+  Brisk1799300000000,
 ];

@@ -255,6 +255,9 @@ export class Api {
   withdrawRun(id: string, withdrawn: boolean): Observable<Session> {
     return this.http.put<Session>(`${V1}/runs/${id}/withdrawn`, { withdrawn });
   }
+  putBrisk(clientId: string, brisk: boolean): Observable<unknown> {
+    return this.http.put(`${V1}/clients/${clientId}/brisk`, { brisk });
+  }
   putBreath(clientId: string, seconds: number | null): Observable<unknown> {
     return this.http.put(`${V1}/clients/${clientId}/breath`, { seconds });
   }

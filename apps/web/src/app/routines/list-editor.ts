@@ -4,6 +4,10 @@ import {
   allDoneAs,
   allLinked,
   allOfSeconds,
+  allOrdered,
+  DAY_ORDER_WORDS,
+  LIST_ORDERS,
+  type ListOrder,
   firstItem,
   techniqueShort,
   itemWords,
@@ -121,6 +125,12 @@ export class ListEditor {
 
   protected allJoined(link: string): void {
     this.all((items) => allLinked(items, link === 'none' ? null : (link as Link)));
+  }
+
+  protected readonly orders = LIST_ORDERS.map((order) => ({ order, name: DAY_ORDER_WORDS[order] }));
+
+  protected allIn(order: string): void {
+    this.all((items) => allOrdered(items, order as ListOrder, (id) => this.library.find(id)));
   }
 
   private all(edit: (items: readonly SessionItem[]) => readonly SessionItem[]): void {

@@ -9,7 +9,6 @@ import {
   formatClock,
   missingAt,
   muscleGroupName,
-  orderItems,
   PLAINEST,
   ROUTINE_BOUNDS,
   routineOutWords,
@@ -93,6 +92,8 @@ export class NewSession {
   constructor() {
     effect(() => {
       const id = this.clientId();
+      // Brisk changes make every session shorter.
+      this.context.client()?.brisk;
       untracked(
         () =>
           void firstValueFrom(this.api.planning(id)).then(
@@ -126,7 +127,7 @@ export class NewSession {
     const ids = new Set(this.items().map((i) => i.exerciseId));
     const held = exercisesDoing(group as MuscleGroupId, PLAINEST, able).filter((e) => e.technique === PLAINEST);
     const found = [...held, ...able.filter((e) => e.primary === group)].find((e) => !ids.has(e.id));
-    if (found) this.items.update((all) => orderItems([...all, firstItem(found)], (id) => this.library.find(id)));
+    if (found) this.items.update((all) => [...all, firstItem(found)]);
   }
 
   protected setPlace(id: string): void {

@@ -70,6 +70,20 @@ describe('SessionsScreen', () => {
     expect(links[0]).toContain('5:27 minutes, Soleus');
   });
 
+  it('makes the changes of a practised client brisk, and shows the lengths as they are then', async () => {
+    const screen = await open([session('2026-03-13', 'planned')], [block]);
+    screen.el.querySelector<HTMLInputElement>('y-brisk-switch input')!.click();
+    const put = screen.request('PUT', '/clients/c1/brisk');
+    expect(put.request.body).toEqual({ brisk: true });
+    put.flush({});
+    await screen.settle();
+    screen.http
+      .expectOne('/api/v1/clients/c1/sessions')
+      .flush([{ ...session('2026-03-13', 'planned'), totalSeconds: 300 }]);
+    await screen.answer('/clients/c1/blocks', [block]);
+    expect(screen.text).toContain('5:00');
+  });
+
   it('leads to the block when there is none', async () => {
     expect((await open([], [])).text).toContain('Sessions come from a block, or are made one by one. Build a block');
   });

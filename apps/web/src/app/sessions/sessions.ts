@@ -25,13 +25,14 @@ import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
 import { LibraryService } from '../library/library.service';
 import { NewSession } from '../routines/new-session';
+import { BriskSwitch } from './brisk-switch';
 import { CalendarTools } from './calendar-tools';
 import { PhoneLinkPanel } from './phone-link-panel';
 
 /** The calendar strip of a block: a row a week, its dated sessions and retests; sessions move, weeks are missed, days are away. */
 @Component({
   selector: 'y-sessions',
-  imports: [RouterLink, ProblemNote, CalendarTools, PhoneLinkPanel, NewSession],
+  imports: [BriskSwitch, RouterLink, ProblemNote, CalendarTools, PhoneLinkPanel, NewSession],
   templateUrl: './sessions.html',
 })
 export class SessionsScreen {
@@ -221,7 +222,7 @@ export class SessionsScreen {
     return `${this.groups(s)}, ${state}`;
   }
 
-  private async load(clientId: string): Promise<void> {
+  protected async load(clientId: string): Promise<void> {
     await this.requests.run(async () => {
       const [sessions, blocks] = await firstValueFrom(
         forkJoin([this.api.sessions(clientId), this.api.blocks(clientId)]),

@@ -66,6 +66,7 @@ export class NewSession {
   protected readonly dates = signal<readonly string[]>([inject(AccountService).me()?.today ?? '']);
   /** What fell out of a routine, in words. */
   protected readonly out = signal<readonly string[]>([]);
+  private readonly brisk = computed(() => this.context.client()?.brisk ?? false);
   private readonly timings = signal<Timings>(DEFAULT_TIMINGS);
   private readonly about = computed(() => this.context.path().value?.about ?? null);
   protected readonly places = computed(() => this.about()?.places ?? []);
@@ -91,17 +92,17 @@ export class NewSession {
 
   constructor() {
     effect(() => {
+      // Asked again when the client's changes become brisk: every session is shorter then.
+      this.brisk();
       const id = this.clientId();
-      // Brisk changes make every session shorter.
-      this.context.client()?.brisk;
-      untracked(
-        () =>
-          void firstValueFrom(this.api.planning(id)).then(
-            (p) => this.timings.set(p.timings),
-            () => undefined,
-          ),
-      );
+      untracked(() => void this.time(id));
     });
+  }
+
+  /** The client's timings; the usual ones until they have come. */
+  private async time(id: string): Promise<void> {
+    const planning = await firstValueFrom(this.api.planning(id)).catch(() => null);
+    if (planning) this.timings.set(planning.timings);
   }
 
   protected async take(id: string): Promise<void> {

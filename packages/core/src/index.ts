@@ -1,3 +1,4 @@
+// Whole modules only: a module named one by one here brought the whole catalogue into the first chunk of the web application.
 export * from './errors.js';
 export * from './refusal.js';
 export * from './words/refusal.js';
@@ -147,7 +148,7 @@ export * from './technique/beats.js';
 export * from './session/segments.js';
 export * from './session/item.js';
 export * from './session/parts.js';
-export { type ItemEdit, ITEM_BOUNDS, movedTo, putAt, repeatedAt, withLink, withSets } from './session/list-edits.js';
+export * from './session/list-edits.js';
 export * from './session/part-edits.js';
 export * from './session/whole-list.js';
 export * from './words/parts.js';

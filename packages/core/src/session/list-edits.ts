@@ -1,3 +1,4 @@
+import { within } from '../math/within.js';
 import type { Link, SessionItem } from './item.js';
 
 /** A change of an item, made of whatever it is by then: two that come fast after one another both count. */
@@ -5,11 +6,6 @@ export type ItemEdit = (item: SessionItem) => SessionItem;
 
 /** How far a coach may turn what is done of an exercise in one session. */
 export const ITEM_BOUNDS = { sets: { min: 1, max: 20 }, seconds: { min: 1, max: 600 }, counts: { min: 1, max: 100 } };
-
-/** True for a whole number within bounds. */
-export function within(n: number, { min, max }: { readonly min: number; readonly max: number }): boolean {
-  return Number.isInteger(n) && n >= min && n <= max;
-}
 
 /** The list with something else at a place; with nothing, what stood there is taken out. */
 export function putAt<T>(list: readonly T[], place: number, ...next: readonly T[]): readonly T[] {

@@ -1,11 +1,12 @@
 import type { Exercise } from '../catalogue/exercise.js';
 import { techniquesOf } from '../catalogue/forms.js';
+import { within } from '../math/within.js';
 import { PLAINEST, unitOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable } from '../technique/prescription.js';
 import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import { firstBout } from './first-item.js';
 import { PART_BOUNDS, type Part, type SessionItem } from './item.js';
-import { ITEM_BOUNDS, putAt, within } from './list-edits.js';
+import { ITEM_BOUNDS, putAt } from './list-edits.js';
 
 const FIELDS = [
   ...(['holdSeconds', 'reps', 'cycles', 'pushSeconds', 'effort', 'lowerSeconds', 'depth'] as const),

@@ -4,7 +4,7 @@ export * from './refusal.js';
 export * from './words/refusal.js';
 export * from './words/side.js';
 export * from './words/teaching.js';
-export { speechSeconds } from './words/speech.js';
+export * from './words/speech.js';
 export * from './words/result-line.js';
 export * from './source.js';
 export * from './anatomy/side.js';

@@ -240,6 +240,18 @@ describe('a built block, whatever the client', () => {
     });
   });
 
+  it('strikes the bound of its search in at most one week of a hundred', () => {
+    let weeks = 0;
+    let struck = 0;
+    for (const input of fc.sample(anyBlock, { ...runs(100), seed: 7 })) {
+      const plan = buildBlock(input);
+      weeks += input.weeks;
+      struck += plan.shortages.filter((s) => s.fact.code === 'bound-struck').length;
+    }
+    expect(weeks).toBeGreaterThan(500);
+    expect(struck / weeks).toBeLessThanOrEqual(0.01);
+  });
+
   it('gives a reason for every cell, and the same plan for the same input', () => {
     fc.assert(
       fc.property(anyBlock, (input) => {

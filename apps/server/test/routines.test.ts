@@ -122,6 +122,10 @@ describe('routines', () => {
     expect(before).toMatchObject({ version: 1, definition: { name: 'After the run', items } });
     await h.agent
       .put(`/api/v1/routines/${uuid()}`)
+      .send(routine({ items: [{ ...items[0], then: [{ technique: 'moving stretch', holdSeconds: 2 }] }] }))
+      .expect(400);
+    await h.agent
+      .put(`/api/v1/routines/${uuid()}`)
       .send(routine({ clientId: uuid() }))
       .expect(404);
     await h.agent

@@ -1,5 +1,14 @@
 import type { EditSessionBody, Session } from '@yandle/contract';
-import { buildTimeline, kindOf, partsOf, techniquesOf, type PlainDate, type SessionItem } from '@yandle/core';
+import {
+  amountOf,
+  amountVariable,
+  buildTimeline,
+  kindOf,
+  partsOf,
+  techniquesOf,
+  type PlainDate,
+  type SessionItem,
+} from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
@@ -23,6 +32,8 @@ export async function assertKnown(tx: StudioData, items: readonly SessionItem[])
     partsOf(item, exercise).forEach(({ bout }, part) => {
       const field = part === 0 ? `items[${i}].technique` : `items[${i}].then[${part - 1}].technique`;
       if (!can.includes(bout.technique)) throw invalidField(field, `${exercise.name} can’t be done like that.`);
+      if (amountOf(bout) < 1)
+        throw invalidField(field.replace('technique', amountVariable(bout.technique)), 'Say how much of it.');
       for (const need of kindOf(bout.technique).needs)
         if (part > 0 && bout[need] === undefined)
           throw invalidField(`items[${i}].then[${part - 1}].${need}`, 'This part needs it.');

@@ -84,13 +84,18 @@ export function techniqueOfBout(item: SessionItem, exercise: Technical, bout: nu
   return parts[(bout - 1) % parts.length]!;
 }
 
+/** Timings with repetitions at a pace; null for that of the timings. */
+export function timingsAt(pace: Pace | null, t: Timings): Timings {
+  if (pace === null) return t;
+  if (pace !== 'breath') return { ...t, tempo: pace };
+  const { inward, outward } = breathHalves(t.breath);
+  return { ...t, tempo: { out: inward, back: outward } };
+}
+
 /** Seconds of a part by the client's clock: breaths at their own pace, repetitions at theirs. */
 function timed({ bout, breaths, pace }: PartBout, t: Timings): { readonly bout: Bout; readonly t: Timings } {
   const clocked = breaths === null ? bout : { ...bout, holdSeconds: breaths * t.breath };
-  if (pace === null) return { bout: clocked, t };
-  if (pace !== 'breath') return { bout: clocked, t: { ...t, tempo: pace } };
-  const { inward, outward } = breathHalves(t.breath);
-  return { bout: clocked, t: { ...t, tempo: { out: inward, back: outward } } };
+  return { bout: clocked, t: timingsAt(pace, t) };
 }
 
 /** A hold says its direction, or the breaths it is counted in. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
+import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import { firstItem } from './first-item.js';
 import { allDoneAs, allLinked, allOfSeconds, allOrdered } from './whole-list.js';
 import { buildTimeline } from './timeline.js';
@@ -26,6 +27,9 @@ describe('a whole list', () => {
     expect([thigh!.reps, thigh!.holdSeconds]).toEqual([12, 2]);
     expect(neck!.holdSeconds).toBeLessThanOrEqual(45);
     expect(breaths!.reps).toBe(12);
+    // One a breath of 6 s, and 2 s at the end: seven in a minute.
+    const breathing = { ...allDoneAs(items, 'moving stretch', exerciseById)[0]!, pace: 'breath' as const };
+    expect(allOfSeconds([breathing], 60, exerciseById, { ...DEFAULT_TIMINGS, breath: 6 })[0]!.reps).toBe(7);
     const { cues } = buildTimeline([swing!], { alreadyWarm: true });
     const one = cues.find((c) => c.kind === 'repetitions')!;
     expect(one.seconds / (one.alternatesFrom ? 2 : 1)).toBeLessThanOrEqual(60);

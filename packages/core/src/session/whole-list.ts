@@ -10,6 +10,7 @@ import { boutOf, type Link, type SessionItem } from './item.js';
 import { withLink } from './list-edits.js';
 import { orderItems } from './order.js';
 import { partDoneAs, partList, partOf, withPart } from './part-edits.js';
+import { timingsAt } from './parts.js';
 import { linkedRuns } from './segments.js';
 
 /** Every exercise of a list done one way, as that way begins; those that cannot be, and those of several parts, stay as they are. */
@@ -38,7 +39,7 @@ export function allOfSeconds(
     if (item.then !== undefined) return item;
     const bout = boutOf(item, exercise);
     const part = partList(item, exercise)[0]!;
-    const t = item.pace !== undefined && item.pace !== 'breath' ? { ...timings, tempo: item.pace } : timings;
+    const t = timingsAt(item.pace ?? null, timings);
     const one = unitOf(bout.technique) === 'seconds' ? 1 : beatSeconds(beatsOf(bout, t));
     const { min, max } = amountBounds(exercise, bout.technique);
     const amount = Math.min(max, Math.max(min, Math.floor(seconds / one)));

@@ -6,6 +6,7 @@ import {
   allOfSeconds,
   allOrdered,
   DAY_ORDER_WORDS,
+  DEFAULT_TIMINGS,
   LIST_ORDERS,
   type ListOrder,
   firstItem,
@@ -19,6 +20,7 @@ import {
   type ItemEdit,
   type Link,
   type Technique,
+  type Timings,
   type SessionItem,
 } from '@yandle/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
@@ -60,6 +62,8 @@ export class ListEditor {
   readonly items = model.required<readonly SessionItem[]>();
   /** Exercises that may be added. */
   readonly exercises = input.required<readonly Exercise[]>();
+  /** By which a length in seconds is turned into repetitions and breaths: the client's where there is one. */
+  readonly timings = input<Timings>(DEFAULT_TIMINGS);
   protected readonly rows = computed(() =>
     this.items().map((item) => {
       const exercise = this.library.find(item.exerciseId);
@@ -120,7 +124,7 @@ export class ListEditor {
 
   protected allOf(seconds: number): void {
     if (Number.isInteger(seconds) && seconds > 0)
-      this.all((items) => allOfSeconds(items, seconds, (id) => this.library.find(id)));
+      this.all((items) => allOfSeconds(items, seconds, (id) => this.library.find(id), this.timings()));
   }
 
   protected allJoined(link: string): void {

@@ -67,7 +67,7 @@ export class NewSession {
   /** What fell out of a routine, in words. */
   protected readonly out = signal<readonly string[]>([]);
   private readonly brisk = computed(() => this.context.client()?.brisk ?? false);
-  private readonly timings = signal<Timings>(DEFAULT_TIMINGS);
+  protected readonly timings = signal<Timings>(DEFAULT_TIMINGS);
   private readonly about = computed(() => this.context.path().value?.about ?? null);
   protected readonly places = computed(() => this.about()?.places ?? []);
   private readonly chosenPlace = signal<string | null | undefined>(undefined);

@@ -53,7 +53,8 @@ test('a coach composes a session for fewer minutes, takes it, undoes it and goes
 
 test('what the coach keeps can clash with the minutes: it says by how much', async ({ page }) => {
   await signInQuietly(page);
-  const { client } = await clientCalled(page.request, 'Ottoline');
+  // A client of this test alone: the session made here would be the next one of another test.
+  const { client } = await clientCalled(page.request, 'Fenna');
   // Six exercises with nothing but minutes against them.
   const { items } = ROUTINES.find((r) => r.id === 'after-running')!;
   const [made] = (await (

@@ -15,8 +15,8 @@ export interface ItemPlace {
   readonly section: number;
   readonly from: Position;
   readonly to: Position;
+  /** Things it needs; what was fetched for one before it lies at hand. */
   readonly props: readonly string[];
-  readonly propsAfter: readonly string[];
   /** Place of its main group from the floor up. */
   readonly height: number;
 }
@@ -30,12 +30,11 @@ const CHANGE = 1e8;
 const FETCH = 1e6;
 const GET_UP = 1e4;
 
-/** Cost of a run coming after another; null for the first. */
+/** Cost of a run coming after another, but for the things it needs; null for the first. */
 function stepCost(before: ItemPlace | null, next: ItemPlace): number {
   const change = before === null || before.to !== next.from ? CHANGE : 0;
-  const fetch = next.props.some((p) => !before?.propsAfter.includes(p)) ? FETCH : 0;
   const up = before !== null && POSITIONS.indexOf(next.from) < POSITIONS.indexOf(before.to) ? GET_UP : 0;
-  return change + fetch + up;
+  return change + up;
 }
 
 /** The plain order: by section, position from standing to lying, from the floor up. Ties of the exact order fall this way. */
@@ -43,11 +42,14 @@ function plainly(a: ItemPlace, b: ItemPlace): number {
   return a.section - b.section || POSITIONS.indexOf(a.from) - POSITIONS.indexOf(b.from) || a.height - b.height;
 }
 
-/** Cost of an order: position changes, things fetched, getting up again, then pairs inside a section that do not go from the floor up. */
+/** Cost of an order: position changes, times that something is fetched, getting up again, then pairs inside a section that do not go from the floor up. */
 export function orderCost(ordered: readonly ItemPlace[]): number {
   let cost = 0;
+  const atHand = new Set<string>();
   ordered.forEach((p, i) => {
     cost += stepCost(ordered[i - 1] ?? null, p);
+    if (p.props.some((x) => !atHand.has(x))) cost += FETCH;
+    for (const x of p.props) atHand.add(x);
     for (const earlier of ordered.slice(0, i))
       if (earlier.section === p.section && earlier.height > p.height) cost += 1;
   });
@@ -67,13 +69,23 @@ function bits(mask: number): number {
   return n;
 }
 
-/** Cheapest ways through one section (Held and Karp's recursion over subsets). */
+/**
+ * Cheapest ways through one section (Held and Karp's recursion over subsets). What lies at hand depends on which runs were done and not on
+ * their order, so that the recursion is exact for things too.
+ */
 function waysThrough(places: readonly ItemPlace[], members: readonly number[], starts: readonly Way[]): Way[] {
   const n = members.length;
   const at = members.map((m) => places[m]!);
+  const atHand = new Set(starts[0]!.order.flatMap((i) => places[i]!.props));
+  const wanted = at.map((p) => p.props.filter((x) => !atHand.has(x)));
+  /** Of each thing that a member still wants: the members that want it too. */
+  const sharers = wanted.map((things) =>
+    things.map((x) => wanted.reduce((set, w, j) => (w.includes(x) ? set | (1 << j) : set), 0)),
+  );
+  const fetchCost = (k: number, done: number): number => (sharers[k]!.some((set) => (set & done) === 0) ? FETCH : 0);
   const entry = starts.map((s) => {
     const last = s.order.length > 0 ? places[s.order[s.order.length - 1]!]! : null;
-    return at.map((p) => s.cost + stepCost(last, p));
+    return at.map((p, k) => s.cost + stepCost(last, p) + fetchCost(k, 0));
   });
   /** Start and cost with which a member comes first. */
   const first = members.map((_, k) => {
@@ -99,7 +111,7 @@ function waysThrough(places: readonly ItemPlace[], members: readonly number[], s
   for (let set = 1; set < full; set++)
     for (let k = 0; k < n; k++) {
       if (set & (1 << k)) continue;
-      const upside = bits(set & higher[k]!);
+      const upside = bits(set & higher[k]!) + fetchCost(k, set);
       const to = (set | (1 << k)) * n + k;
       for (let last = 0; last < n; last++) {
         if (!(set & (1 << last))) continue;
@@ -158,7 +170,6 @@ export function placedItem(
     from: exercise.position,
     to: exercise.position,
     props: exercise.props,
-    propsAfter: exercise.props,
     height: muscleGroupOrder(exercise.primary),
   };
 }
@@ -169,7 +180,8 @@ export function orderItems(items: readonly SessionItem[], find: FindExercise = e
   const places = runs.map((run): ItemPlace => {
     const first = placedItem(items[run[0]!]!, find(items[run[0]!]!.exerciseId));
     const last = placedItem(items[run.at(-1)!]!, find(items[run.at(-1)!]!.exerciseId));
-    return { ...first, to: last.to, propsAfter: last.props };
+    const props = [...new Set(run.flatMap((i) => find(items[i]!.exerciseId).props))];
+    return { ...first, to: last.to, props };
   });
   return bestOrder(places).flatMap((r) => runs[r]!.map((i) => items[i]!));
 }

@@ -63,7 +63,7 @@ function approachSeconds(items: readonly TimedItem[], t: Timings, asListed: bool
   for (const i of asListed ? items.keys() : bestOrder(items.map((x) => x.placed))) {
     const { exercise, technique } = items[i]!;
     seconds += itemApproachSeconds(exercise, before, t, technique);
-    before = beforeNext(technique, exercise);
+    before = beforeNext(technique, exercise, before);
   }
   return seconds;
 }

@@ -107,6 +107,12 @@ describe('buildTimeline', () => {
     expect(long.cues[0]).toMatchObject({ kind: 'warm-up', start: 0, seconds: 50, item: null });
   });
 
+  it('fetches a thing once a session, though something without it comes between and rounds follow', () => {
+    const none: SessionItem = { ...calf, exerciseId: 'supine-hands-hamstring' };
+    const t = buildTimeline([hamstring, none, hamstring], { alreadyWarm: true, rounds: 2 });
+    expect(t.cues.filter((c) => c.kind === 'prop').map((c) => [c.item, c.round])).toEqual([[0, 1]]);
+  });
+
   it('gives cues without gaps or overlaps whose sum is the length, and both sides the same seconds', () => {
     fc.assert(
       fc.property(fc.array(anyItem, { minLength: 1, maxLength: 8 }), fc.boolean(), (items, warm) => {

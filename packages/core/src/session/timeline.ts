@@ -30,7 +30,7 @@ export type PlacedExercise = Pick<
   'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides' | 'sidePattern' | 'setupSeconds' | 'check'
 >;
 
-/** Where the body is, and what lies at hand, before an item begins. */
+/** Where the body is, and what has been fetched and lies at hand, before an item begins. */
 export interface Before {
   readonly position: Position | null;
   readonly props: readonly PropId[];
@@ -113,9 +113,10 @@ function restBefore(
   return loaded ? Math.max(0, t.loadedRest - approach) : 0;
 }
 
-/** What an item leaves behind for the next one. */
-export function beforeNext(technique: Technique, exercise: PlacedExercise): Before {
-  const { position, props, id, primary } = exercise;
+/** What an item leaves behind for the next one: what was fetched once stays at hand. */
+export function beforeNext(technique: Technique, exercise: PlacedExercise, before: Before): Before {
+  const { position, id, primary } = exercise;
+  const props = [...before.props, ...fetched(exercise, before)];
   return { position, props, id, loaded: isLoaded(technique) ? primary : null };
 }
 
@@ -269,7 +270,7 @@ export function buildTimeline(
       const item = items[segment.item]!;
       const exercise = find(item.exerciseId);
       drafts.push(...segmentCues(segment, item, exercise, before, timings, round, logged));
-      before = beforeNext(restingTechnique(item, exercise), exercise);
+      before = beforeNext(restingTechnique(item, exercise), exercise, before);
     }
   const work = drafts.reduce((sum, c) => sum + c.seconds, 0);
   const warmUp = warmUpSeconds(work, alreadyWarm);

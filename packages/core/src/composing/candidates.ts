@@ -8,7 +8,10 @@ import { onlyByHand } from '../catalogue/by-hand.js';
 import { cautionsAgainst } from '../screening/limits.js';
 import { missingAt } from '../screening/place.js';
 import { amountOf, withAmount, type Bout } from '../technique/prescription.js';
-import { unitOf } from '../technique/catalogue.js';
+import { kindOf, unitOf } from '../technique/catalogue.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Side } from '../anatomy/side.js';
+import { boutDose, boutsOn } from '../dose/dose.js';
 import { sectionOf } from '../session/order.js';
 import type { SessionItem } from '../session/item.js';
 import { itemApproachSeconds, itemBodySeconds } from '../session/timeline.js';
@@ -23,12 +26,22 @@ export interface Candidate {
   /** One set a side, clipped to what the exercise is made for. */
   readonly bout: Bout;
   readonly phase: number;
-  /** Seconds it costs to do it at all: into place, things, settling, side switch, less the rest after the last set. */
+  /** Seconds it costs to do it at all in a position that is taken, its things at hand: into place, settling, side switch, less the rest after the last set. */
   readonly fixedSeconds: number;
   /** Seconds of every set of both sides, rest included. */
   readonly setSeconds: number;
   /** Seconds of an extra set of the tighter side, rest included. */
   readonly bonusSeconds: number;
+}
+
+/** Time under stretch of one set on a side, what the tighter side holds longer counted in. Seconds. */
+export function stretchOfSet({ bout }: Pick<Candidate, 'bout'>, side: Side): number {
+  return boutDose(boutsOn(bout, side).bout);
+}
+
+/** 1 where the set of a group's own exercise is held still, else 0. */
+export function stillShare({ exercise, bout }: Pick<Candidate, 'exercise' | 'bout'>, group: MuscleGroupId): 0 | 1 {
+  return exercise.primary === group && kindOf(bout.technique).still ? 1 : 0;
 }
 
 /** An exercise that serves a need but may not be chosen, and why. */
@@ -99,7 +112,7 @@ function candidateOf(index: number, need: ComposeNeed, exercise: Exercise, reque
   const body = (sets: number, extra: number): number =>
     itemBodySeconds(offeredItem({ exercise, bout }, need, sets, extra), exercise, timings);
   const setSeconds = body(2, 0) - body(1, 0);
-  const here = { position: exercise.position, props: [] };
+  const here = { position: exercise.position, props: exercise.props };
   return {
     need: index,
     exercise,

@@ -10,31 +10,21 @@ import { buildTimeline } from '../session/timeline.js';
 import { need, request } from './request.fixture.js';
 import { glpk, highs } from './solvers.fixture.js';
 import { runs } from '../testing/runs.js';
-import { session, value, idsOf, SMALL, bestByHand, anyNeed } from './compose.fixture.js';
+import { anyRequest, bestOfAll, toTheSecond } from './every-session.fixture.js';
+import { session, value, idsOf, anyNeed } from './compose.fixture.js';
 
 describe('compose', () => {
-  it('finds the best of all ways, on small cases', () => {
+  it('finds the best of every session there is, none longer than its minutes', () => {
     fc.assert(
-      fc.property(
-        fc.uniqueArray(anyNeed(SMALL, 2), { minLength: 1, maxLength: 2, selector: (n) => n.group }),
-        fc.integer({ min: 150, max: 900 }),
-        (needs, budgetSeconds) => {
-          // At most three exercises a group keep the ways few.
-          const exercises = needs.flatMap((n) =>
-            EXERCISES.filter(
-              (e) => e.primary === n.group && e.technique === 'static hold' && e.sidePattern === 'side by side',
-            ).slice(0, 3),
-          );
-          const made = session(request(needs, { budgetSeconds, exercises, known: exercises.map((e) => e.id) }));
-          const byHand = bestByHand(needs, budgetSeconds, exercises)!;
-          made.settled.forEach((s, i) => {
-            expect(s.proven).toBe(true);
-            expect(s.value).toBeCloseTo(byHand[i]!, 4);
-          });
-          expect(made.totalSeconds).toBeLessThanOrEqual(budgetSeconds);
-        },
-      ),
-      runs(60),
+      fc.property(anyRequest, fc.option(fc.nat()), (any, which) => {
+        const r = which === null ? any : toTheSecond(any, which);
+        const made = session(r);
+        const best = bestOfAll(r);
+        expect(made.totalSeconds).toBeLessThanOrEqual(r.budgetSeconds);
+        expect(made.settled.map((s) => s.proven)).toEqual([true, true, true, true]);
+        made.settled.forEach((s, i) => expect(s.value).toBeCloseTo(best[i]!, 3));
+      }),
+      runs(50),
     );
   });
 

@@ -1,33 +1,19 @@
-import { orderItems } from '../session/order.js';
 import type { SessionItem } from '../session/item.js';
-import { buildTimeline } from '../session/timeline.js';
+import { workBudget } from '../technique/timings.js';
+import { candidatesFor, type Candidate, type LeftOut } from './candidates.js';
 import { clashOf, type SessionClash } from './clash.js';
 import { explain, type Explanation } from './explain.js';
-import { valueOfTerms, type LinearModel, type Solver, type SolverAnswer, type Terms } from './linear.js';
-import { composeModel, OBJECTIVES, type ComposeModel, type ObjectiveName } from './model.js';
-import { offeredItem, candidatesFor, type LeftOut, type Candidate } from './candidates.js';
+import type { Solver } from './linear.js';
+import { composeModel, OBJECTIVES, picksOf } from './model.js';
 import { withoutDominated } from './prune.js';
-import { purposeRules } from '../session/purpose.js';
+import { readySession } from './ready.js';
+import { isWarm, realSession, workFromBelow, type Chosen } from './real-session.js';
 import type { ComposeRequest } from './request.js';
-
-/** One objective as it was settled. */
-export interface Settled {
-  readonly name: ObjectiveName;
-  /** Sets for the floors, percent of a need times its weight for the shortfall, else a number. */
-  readonly value: number;
-  /** Nothing can be better than this. */
-  readonly bound: number;
-  readonly proven: boolean;
-}
-
-/** An candidate that was taken. */
-export interface Chosen {
-  readonly candidate: Candidate;
-  /** Sets a side. */
-  readonly sets: number;
-  /** Extra sets of the tighter side. */
-  readonly bonusSets: number;
-}
+import { scoreOf, isBetter } from './score.js';
+import { settleInOrder, type ComposeLimits, type Settled, type SettleOptions } from './settle.js';
+import { shortfallScale } from './shortfall-scale.js';
+import type { Cut } from './time-model.js';
+import { waysFor } from './ways.js';
 
 /** A session made from needs. */
 export interface Composition extends Explanation {
@@ -43,67 +29,91 @@ export interface Composition extends Explanation {
   readonly leftOut: readonly LeftOut[];
 }
 
-export interface ComposeOptions {
-  /** Told before each objective, so that a screen can show how far it is. */
-  readonly onStage?: (name: ObjectiveName, index: number) => void;
-  /** Most seconds for each of the objectives that are not proven by all means. */
-  readonly seconds?: number;
+export type ComposeOptions = SettleOptions & ComposeLimits;
+
+/** Nodes of the search for each objective. Common practice, no source: about a second on a slow machine. */
+const NODES = 1500;
+/** Turns of the loop (domain 2.7). */
+const TURNS = 30;
+
+/** The best session that was found, with what nothing can be better than; null picks when none was. */
+interface Found {
+  readonly picks: readonly Chosen[] | null;
+  readonly bounds: readonly Settled[];
+  /** True when no session exists. */
+  readonly none: boolean;
 }
 
-/** Objectives that are always proven, however long it takes. */
-const PROVEN: readonly ObjectiveName[] = ['floors', 'shortfall'];
-/** Slack that a settled objective is held with, against rounding. */
-const TOLERANCE = 1e-5;
-
-function held(model: LinearModel, settled: readonly { terms: Terms; value: number }[]): LinearModel {
-  const rows = settled.map(({ terms, value }, i) => ({
-    name: `settled ${i}`,
-    terms,
-    lower: -Infinity,
-    upper: value + TOLERANCE * Math.max(1, Math.abs(value)),
-  }));
-  return { variables: model.variables, rows: [...model.rows, ...rows] };
-}
-
-/** Settles the objectives one after the other, each without spoiling those before it; null when no values keep all rows. */
-export function settleInOrder(
-  { model, objectives, percent }: Pick<ComposeModel, 'model' | 'objectives' | 'percent'>,
+/**
+ * The loop of domain 2.7: the model counts minutes from below; where the timeline of what it found is longer than the minutes, that is put into
+ * the model as a cut and all is settled anew. What it finds within the minutes is the best there is.
+ */
+function search(
+  request: ComposeRequest,
+  contenders: readonly Candidate[],
   solve: Solver,
-  { onStage, seconds = 2 }: ComposeOptions = {},
-): { readonly values: readonly number[]; readonly settled: Settled[] } | null {
-  const settled: Settled[] = [];
-  const kept: { terms: Terms; value: number }[] = [];
-  let values: readonly number[] = [];
-  for (const [index, name] of OBJECTIVES.entries()) {
-    onStage?.(name, index);
-    const terms = objectives[name];
-    if (index > 0 && terms.size === 0) {
-      settled.push({ name, value: 0, bound: 0, proven: true });
-      continue;
+  { onStage, nodes = NODES, turns = TURNS }: ComposeOptions,
+): Found {
+  const asked = { keep: request.keep, locks: request.locks, timed: true };
+  const mostWork = workBudget(request.budgetSeconds, isWarm(request));
+  const ways = waysFor(request, contenders);
+  const { percent } = shortfallScale(request, contenders);
+  const cuts: Cut[] = [];
+  let best: readonly Chosen[] | null = null;
+  let bounds: readonly Settled[] = [];
+  const offer = (picks: readonly Chosen[]): void => {
+    if (best === null || isBetter(scoreOf(request, contenders, picks), scoreOf(request, contenders, best)))
+      best = picks;
+  };
+  for (let turn = 0; turn < turns; turn++) {
+    const model = composeModel(request, ways, { ...asked, cuts });
+    const answer = settleInOrder(model, percent, solve, { nodes, ...(onStage && turn === 0 && { onStage }) });
+    if (answer.kind === 'infeasible') return { picks: best, bounds, none: best === null };
+    if (answer.kind !== 'values') break;
+    bounds = answer.settled;
+    const picks = picksOf(model, answer.values);
+    const { work } = realSession(request, picks);
+    if (work <= mostWork) {
+      offer(picks);
+      break;
     }
-    const answer: SolverAnswer = solve(held(model, kept), terms, PROVEN.includes(name) ? undefined : seconds);
-    if (answer.status === 'infeasible') return null;
-    // Stopped before a first solution: what was settled before stands.
-    if (answer.values.length > 0) values = answer.values;
-    const value = valueOfTerms(terms, values);
-    const unit = name === 'shortfall' ? percent : 1;
-    settled.push({ name, value: value * unit, bound: answer.bound * unit, proven: answer.status === 'optimal' });
-    kept.push({ terms, value });
+    if (turn === 0) {
+      const above = composeModel(request, ways, { ...asked, counting: 'from above' });
+      const safe = settleInOrder(above, percent, solve, { nodes });
+      if (safe.kind === 'values') offer(picksOf(above, safe.values));
+    }
+    // Nothing is better than what the count from below allows: as good as that is the best.
+    if (
+      best !== null &&
+      !isBetter(
+        bounds.map((s) => s.bound),
+        scoreOf(request, contenders, best),
+      )
+    )
+      break;
+    const used = new Set(picks.map((p) => p.candidate));
+    cuts.push({ used, excess: work - workFromBelow(request, picks) });
   }
-  return { values, settled };
+  if (best === null && request.keep.length === 0 && request.locks.length === 0)
+    offer(readySession(request, contenders, mostWork));
+  return { picks: best, bounds, none: false };
 }
 
-function picksOf(model: ComposeModel, candidates: readonly Candidate[], values: readonly number[]): Chosen[] {
-  return candidates.flatMap((candidate, j): Chosen[] => {
-    const v = model.candidates[j]!;
-    const sets = values[v.sets]!;
-    return sets > 0 ? [{ candidate, sets, bonusSets: v.bonus === null ? 0 : values[v.bonus]! }] : [];
+/** The objectives of a session beside what nothing can be better than. */
+function settledOf(score: readonly number[], bounds: readonly Settled[]): Settled[] {
+  let equal = true;
+  return score.map((value, i): Settled => {
+    const name = OBJECTIVES[i]!;
+    const bound = equal && bounds[i] ? bounds[i].bound : 0;
+    equal = equal && bounds[i] !== undefined && value - bound < 1e-6;
+    return { name, value, bound, proven: equal };
   });
 }
 
 /**
  * The best session for some needs within the minutes: first what the week needs at least, then the smallest weighted shortfall, then the
- * fewest exercises, then the fewest positions; in the best order, with the reasons. Or what clashes, and the smallest thing to give up.
+ * fewest exercises and the fewest that are new to the client, then the fewest position changes; in the best order, with the reasons. Or what
+ * clashes, and the smallest thing to give up.
  */
 export function compose(
   request: ComposeRequest,
@@ -111,34 +121,23 @@ export function compose(
   options: ComposeOptions = {},
 ): Composition | SessionClash {
   const { candidates, leftOut } = candidatesFor(request);
-  const demands = { keep: request.keep, locks: request.locks, timed: true };
   const impossible = clashOf.unreachable(request, candidates, leftOut);
   if (impossible) return impossible;
   const contenders = withoutDominated(request, candidates);
-  const model = composeModel(request, contenders, demands);
-  const found = settleInOrder(model, solve, options);
-  if (!found) return clashOf.tooMuch(request, contenders, solve);
-  const picks = picksOf(model, contenders, found.values);
-  const items = orderItems(
-    picks.map((p) => offeredItem(p.candidate, request.needs[p.candidate.need]!, p.sets, p.bonusSets)),
-    (id) => picks.find((p) => p.candidate.exercise.id === id)!.candidate.exercise,
-  );
-  const alreadyWarm = request.alreadyWarm || purposeRules(request.purpose).warm;
-  const timeline = buildTimeline(
-    items,
-    { alreadyWarm },
-    request.timings,
-    (id) => picks.find((p) => p.candidate.exercise.id === id)!.candidate.exercise,
-  );
+  const { picks, bounds, none } = search(request, contenders, solve, options);
+  if (none) return clashOf.tooMuch(request, contenders, solve, { nodes: NODES, ...options });
+  if (picks === null) return clashOf.unsettled(request);
+  const { items, timeline } = realSession(request, picks);
+  const settled = settledOf(scoreOf(request, contenders, picks), bounds);
   return {
     kind: 'session',
     items,
-    alreadyWarm,
+    alreadyWarm: isWarm(request),
     totalSeconds: timeline.totalSeconds,
-    proven: found.settled.every((s) => s.proven),
-    settled: found.settled,
+    proven: settled.every((s) => s.proven),
+    settled,
     picks,
     leftOut,
-    ...explain(request, candidates, leftOut, picks, timeline),
+    ...explain(request, candidates, leftOut, picks),
   };
 }

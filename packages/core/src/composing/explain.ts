@@ -5,10 +5,11 @@ import { type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { shareOf } from '../catalogue/exercise.js';
 import { boutDose } from '../dose/dose.js';
 import { kindOf, unitOf, type Technique } from '../technique/catalogue.js';
-import type { Timeline } from '../session/timeline.js';
 import { warmUpSeconds } from '../technique/timings.js';
-import type { Chosen } from './compose.js';
-import type { LeftOut, Candidate } from './candidates.js';
+import { isWarm, realSession, type Chosen } from './real-session.js';
+import { SIDES } from '../anatomy/side.js';
+import { heldOn } from './held.js';
+import { stillShare, stretchOfSet, type LeftOut, type Candidate } from './candidates.js';
 import { purposeRules } from '../session/purpose.js';
 import { target, worth, type ComposeRequest } from './request.js';
 
@@ -36,7 +37,7 @@ export interface NeedShortfall {
 export interface Explanation {
   readonly reasons: readonly Reason[];
   readonly shortfalls: readonly NeedShortfall[];
-  /** Seconds a side of every group that is worked, those secondary muscles included. */
+  /** Seconds of every group that is worked, on the side that gets more, those of secondary muscles and of the tighter side's extra included. */
   readonly groupSeconds: Readonly<Partial<Record<MuscleGroupId, number>>>;
 }
 
@@ -64,20 +65,30 @@ function reasonFor(p: Chosen, request: ComposeRequest): Reason {
   return { exerciseId: exercise.id, facts };
 }
 
-/** Seconds of work that the missing sets of a need would take; null when no exercise is left for them. */
-function secondsFor(
+/** Seconds of work of the session with a need's missing sets in it, put in order and timed; null when no exercise is left for them. */
+function workWith(
   missingSets: number,
   need: number,
+  request: ComposeRequest,
   candidates: readonly Candidate[],
   chosen: readonly Chosen[],
 ): number | null {
   const mine = chosen.filter((p) => p.candidate.need === need);
-  const grow = mine.map((p) => p.candidate.setSeconds * missingSets);
-  const fresh = candidates
-    .filter((o) => o.need === need && !chosen.some((p) => p.candidate.exercise.id === o.exercise.id))
-    .map((o) => o.fixedSeconds + o.setSeconds * missingSets);
-  const ways = mine.length > 0 ? grow : fresh;
-  return ways.length > 0 ? Math.min(...ways) : null;
+  const ways = mine.length > 0 ? mine.map((p) => grown(chosen, p, missingSets)) : [];
+  if (mine.length === 0)
+    for (const candidate of candidates)
+      if (candidate.need === need && !chosen.some((p) => p.candidate.exercise.id === candidate.exercise.id))
+        ways.push([...chosen, { candidate, sets: missingSets, bonusSets: 0 }]);
+  // The cheapest by its own seconds: to put each of many in order would take long.
+  const own = (way: readonly Chosen[]): number =>
+    way.reduce((sum, { candidate: c, sets }) => sum + c.fixedSeconds + c.setSeconds * sets, 0);
+  const [cheapest] = [...ways].sort((a, b) => own(a) - own(b));
+  return cheapest ? realSession(request, cheapest).work : null;
+}
+
+/** The same with more sets of one exercise. */
+function grown(chosen: readonly Chosen[], one: Chosen, more: number): Chosen[] {
+  return chosen.map((p) => (p === one ? { ...p, sets: p.sets + more } : p));
 }
 
 /** What keeps another set of a need out besides the minutes; null for nothing. */
@@ -92,10 +103,8 @@ function barrier(
   const { group, bout } = request.needs[need]!;
   const taken = chosen.filter((p) => p.candidate.need === need).map((p) => p.candidate);
   const mine = taken.length > 0 ? taken : candidates.filter((o) => o.need === need);
-  const one = Math.min(...mine.map((o) => boutDose(o.bout)));
-  const still = chosen
-    .filter((p) => p.candidate.exercise.primary === group && kindOf(p.candidate.bout.technique).still)
-    .reduce((sum, p) => sum + p.sets * boutDose(p.candidate.bout), 0);
+  const one = Math.min(...mine.map((o) => Math.max(...SIDES.map((side) => stretchOfSet(o, side)))));
+  const still = Math.max(...SIDES.map((side) => heldOn(chosen, group, side, (c) => stillShare(c, group))));
   if (rules.staticMax !== null && kindOf(bout.technique).still && still + one > rules.staticMax)
     return { code: 'held-before-training', args: { most: rules.staticMax } };
   const cap = request.caps[group];
@@ -111,15 +120,10 @@ export function explain(
   candidates: readonly Candidate[],
   leftOut: readonly LeftOut[],
   chosen: readonly Chosen[],
-  timeline: Timeline,
 ): Explanation {
-  const rules = purposeRules(request.purpose);
-  const warm = request.alreadyWarm || rules.warm;
-  const work = timeline.totalSeconds - timeline.byKind['warm-up'];
   const groupSeconds: Partial<Record<MuscleGroupId, number>> = {};
-  for (const p of chosen)
-    for (const g of new Set([p.candidate.exercise.primary, ...p.candidate.exercise.secondary]))
-      groupSeconds[g] = (groupSeconds[g] ?? 0) + p.sets * boutDose(p.candidate.bout) * shareOf(p.candidate.exercise, g);
+  for (const g of new Set(chosen.flatMap((p) => [p.candidate.exercise.primary, ...p.candidate.exercise.secondary])))
+    groupSeconds[g] = Math.max(...SIDES.map((side) => heldOn(chosen, g, side, (c) => shareOf(c.exercise, g))));
   const shortfalls = request.needs.flatMap((need, k): NeedShortfall[] => {
     const mine = chosen.filter((p) => p.candidate.need === k);
     const got = mine.reduce((sum, p) => sum + worth(p.candidate.bout) * p.sets, 0);
@@ -144,8 +148,8 @@ export function explain(
       });
     if (missingSets === 0) return short({ code: 'not-longer' });
     const barred = barrier(request, k, candidates, chosen, groupSeconds);
-    const more = barred === null ? secondsFor(missingSets, k, candidates, chosen) : null;
-    const long = more === null ? 0 : work + more + warmUpSeconds(work + more, warm) - request.budgetSeconds;
+    const work = barred === null ? workWith(missingSets, k, request, candidates, chosen) : null;
+    const long = work === null ? 0 : work + warmUpSeconds(work, isWarm(request)) - request.budgetSeconds;
     if (long <= 0) return short(barred ?? { code: 'own-choices' });
     return short({ code: 'minutes', args: { seconds: long } }, Math.ceil(long / 60));
   });

@@ -51,7 +51,7 @@ export type ShortfallFact =
 export type ClashFact =
   /** Null: it serves nothing that the session should do. */
   | Fact<'cannot-be-in', { readonly exercise: string; readonly because: ObjectionFact | null }>
-  | Bare<'not-together'>
+  | Bare<'not-together' | 'too-long-by-some' | 'not-settled'>
   | Fact<'too-long', { readonly seconds: number; readonly budget: number; readonly work: number }>;
 
 /** What would resolve a clash. */

@@ -36,10 +36,11 @@ export interface HighsModel {
 const OPTIMAL = 7;
 const INFEASIBLE = 8;
 const UNBOUNDED_OR_INFEASIBLE = 9;
+const FEASIBLE_POINT = 2;
 
 /** A solver on HiGHS, an open branch-and-cut solver compiled to WebAssembly. Blocks until it is done: run it in a worker. */
 export function highsSolver(highs: HighsRuntime): Solver {
-  return (model, objective, seconds) => {
+  return (model, objective, nodes) => {
     const { variables, rows } = model;
     const finite = (x: number): number => (x === Infinity ? highs.infinity : x === -Infinity ? -highs.infinity : x);
     const starts = [0];
@@ -66,10 +67,13 @@ export function highsSolver(highs: HighsRuntime): Solver {
     return highs.withModel(data, (m) => {
       // Without these gaps "optimal" would mean within a ten-thousandth.
       m.options.set({ output_flag: false, mip_rel_gap: 0, mip_abs_gap: 1e-6 });
-      if (seconds !== undefined) m.options.set({ time_limit: seconds });
+      if (nodes !== undefined) m.options.set({ mip_max_nodes: nodes });
       const { modelStatus } = m.run();
       if (modelStatus === INFEASIBLE || modelStatus === UNBOUNDED_OR_INFEASIBLE)
         return { status: 'infeasible', values: [], objective: NaN, bound: NaN };
+      // A solver that stopped may hand back values that keep no row: only a feasible point is read.
+      if (Number(m.info.get('primal_solution_status')) !== FEASIBLE_POINT)
+        return { status: 'stopped', values: [], objective: NaN, bound: Number(m.info.get('mip_dual_bound')) };
       const found = Array.from(m.getSolution().colValue);
       const proven = modelStatus === OPTIMAL;
       const value = Number(m.info.get('objective_function_value'));

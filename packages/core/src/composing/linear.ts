@@ -25,9 +25,9 @@ export interface LinearModel {
 
 /** What a solver found. */
 export interface SolverAnswer {
-  /** `optimal`: proven. `stopped`: the best found when the time was over. `infeasible`: no values keep all rows. */
+  /** `optimal`: proven. `stopped`: the best found when the limit was reached, or nothing. `infeasible`: proven that no values keep all rows. */
   readonly status: 'optimal' | 'stopped' | 'infeasible';
-  /** Value of every variable, in order; empty when there is none. */
+  /** Value of every variable, in order; empty when none were found. */
   readonly values: readonly number[];
   readonly objective: number;
   /** Lower bound on every objective, from the dual; equal to the objective when proven. */
@@ -36,9 +36,9 @@ export interface SolverAnswer {
 
 /**
  * Minimises an objective over a model. Passed in, so that the same model is solved in a browser, on a server and in tests.
- * @param seconds most seconds to spend; left out for no limit
+ * @param nodes most nodes of its search, so that slow and fast machines answer alike; left out for no limit
  */
-export type Solver = (model: LinearModel, objective: Terms, seconds?: number) => SolverAnswer;
+export type Solver = (model: LinearModel, objective: Terms, nodes?: number) => SolverAnswer;
 
 /** Collects variables and rows. */
 export class ModelBuilder implements LinearModel {

@@ -5,7 +5,6 @@ import { describe, expect, it } from 'vitest';
 import { muscleGroupOrder } from '../anatomy/muscle-group.js';
 import { exerciseById } from '../catalogue/exercises.js';
 import { buildTimeline } from '../session/timeline.js';
-import { DEFAULT_TIMINGS, warmUpSeconds } from '../technique/timings.js';
 import { compose } from './compose.js';
 import { need, request } from './request.fixture.js';
 import { highs } from './solvers.fixture.js';
@@ -97,20 +96,5 @@ describe('demands that clash', () => {
     );
     expect(c.why).toEqual([{ code: 'not-together' }]);
     expect(c.exerciseIds).toHaveLength(1);
-  });
-});
-
-describe('timings of the model', () => {
-  it('are never shorter than the session they become', () => {
-    const made = session(
-      request([need('hamstrings'), need('calf'), need('adductors')], {
-        timings: { ...DEFAULT_TIMINGS, newPosition: 40 },
-      }),
-    );
-    const counted = made.picks.reduce(
-      (s, p) => s + p.candidate.fixedSeconds + p.candidate.setSeconds * p.sets,
-      new Set(made.picks.map((p) => `${p.candidate.phase} ${p.candidate.exercise.position}`)).size * 32,
-    );
-    expect(made.totalSeconds).toBeLessThanOrEqual(counted + warmUpSeconds(counted, false));
   });
 });

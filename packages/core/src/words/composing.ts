@@ -1,6 +1,7 @@
 import { muscleGroupName, type MuscleGroupId } from '../anatomy/muscle-group.js';
 import { propName } from '../catalogue/props.js';
 import type { SessionClash } from '../composing/clash.js';
+import type { Composition } from '../composing/compose.js';
 import type { NeedShortfall } from '../composing/explain.js';
 import type {
   AlternativeFact,
@@ -148,6 +149,10 @@ function clashReason(f: ClashFact): string {
     }
     case 'not-together':
       return 'What you chose and fixed can’t be done together, however long the session: two exercises claim the same sets, or they are in different regions.';
+    case 'too-long-by-some':
+      return 'What you chose and fixed takes longer than the minutes; by how much was not found out in reasonable time.';
+    case 'not-settled':
+      return 'No session with all that you chose and fixed was found within the minutes; whether there is one was not found out in reasonable time. Give it more minutes, or let one of them change.';
     case 'too-long':
       return `What you chose and fixed takes ${formatClock(f.args.seconds)} with its warm-up; there are ${formatClock(f.args.budget)}, ${formatClock(f.args.work)} of them for work.`;
   }
@@ -161,6 +166,23 @@ export function clashWords(c: Pick<SessionClash, 'why'>): string {
 /** A way out of a clash, as an instruction. */
 export function wayOutWords(f: WayOutFact): string {
   return f.code === 'remove' ? `Remove ${quoted(f.args.exercises)}.` : `Give it ${formatClock(f.args.seconds)} more.`;
+}
+
+/** Whether anything better fits, as far as it is known. */
+export function proofWords({ proven, settled }: Pick<Composition, 'proven' | 'settled'>): string {
+  const open = settled.find((s) => !s.proven);
+  if (proven || !open) return 'Nothing better fits these minutes (proven).';
+  const by = open.value - open.bound;
+  switch (open.name) {
+    case 'floors':
+      return `The best that was found. Of what the week still needs, at most ${counted(Math.ceil(by - 1e-6), 'set')} more could fit.`;
+    case 'shortfall':
+      return `The best that was found. At most ${Math.ceil((100 * by) / open.value - 1e-6)}% of the missing work could still fit.`;
+    case 'exercises':
+      return 'No more work fits (proven). Fewer exercises, or more that the client knows, may be possible.';
+    case 'positions':
+      return `No more work fits, and with no fewer exercises (proven). At most ${counted(Math.ceil(by - 1e-6), 'position change')} could be saved.`;
+  }
 }
 
 function fitChange(f: FitFact): string {

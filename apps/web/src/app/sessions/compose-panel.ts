@@ -19,7 +19,7 @@ import {
   objectionWords,
   reasonsWords,
   shortfallWords,
-  percentOf,
+  proofWords,
 } from '@yandle/core';
 import { Composer } from './composer.service';
 import { SheetStore } from './sheet.store';
@@ -70,11 +70,7 @@ export class ComposePanel implements OnDestroy {
   });
   protected readonly proof = computed(() => {
     const m = this.session();
-    if (!m) return '';
-    if (m.proven) return 'Nothing better fits these minutes (proven).';
-    const open = m.settled.find((s) => !s.proven)!;
-    const gap = open.value === 0 ? 0 : percentOf(open.value - open.bound, open.value);
-    return `The work is the best possible; the number of ${open.name} could be at most ${gap}% lower.`;
+    return m ? proofWords(m) : '';
   });
 
   /** What was not considered, by reason: nothing is left out silently. */

@@ -85,3 +85,33 @@ describe('items of several parts', () => {
     expect(pushed.status).toBe(409);
   });
 });
+
+describe('a choice on the spot', () => {
+  it('is offered whatever its way and its sides, and is logged and counted as what was done', async () => {
+    const client = await aClient(h);
+    // A hold of both sides at once, or a lunge from side to side.
+    const item = { ...base, exerciseId: 'bound-soles-sit', holdSeconds: 30, choice: 'side-lunge' };
+    const same = { ...base, holdSeconds: 30, choice: 'supine-strap-hamstring' };
+    const [made] = (await make(client, [item, same]).expect(201)).body as SessionSummary[];
+    const session = (await h.agent.get(`/api/v1/sessions/${made!.id}`).expect(200)).body as Session;
+    expect(session.forms.map((f) => f.choice)).toEqual(['side-lunge', 'supine-strap-hamstring']);
+    const run = uuid();
+    const begun = { id: run, startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${made!.id}/runs`).send(begun).expect(201);
+    const log = (side: string | null, form: string | null) =>
+      h.agent
+        .put(`/api/v1/runs/${run}/sets/${uuid()}`)
+        .send({ item: 0, side, set: 1, plannedSeconds: 12, doneSeconds: 12, replaces: null, form });
+    await log('left', null).expect(400);
+    await log(null, 'side-lunge').expect(400);
+    await log('left', 'side-lunge').expect(200);
+    await log('right', 'side-lunge').expect(200);
+    await h.agent
+      .post(`/api/v1/clients/${client}/blocks`)
+      .send(blockBody({ startDate: TODAY }))
+      .expect(201);
+    const { dose } = (await h.agent.get(`/api/v1/clients/${client}/progress`).expect(200)).body as Progress;
+    const adductors = dose!.rows.find((r) => r.group === 'adductors')!;
+    expect(adductors.done).toEqual({ left: 12, right: 12 });
+  });
+});

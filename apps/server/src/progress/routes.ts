@@ -1,6 +1,7 @@
 import type { Progress } from '@yandle/contract';
 import { loadExercises } from '../exercises/library.js';
 import {
+  itemDone,
   addDays,
   alongDose,
   type DoseEntry,
@@ -79,7 +80,8 @@ async function doseOf(
         // Another form of the exercise counts for what it works.
         const exercise = find(l.form ?? item.exerciseId);
         // Rolling and activation are counted in sets, not in seconds of stretch.
-        if (!STRETCHING.includes(techniqueOfBout(sessionItem(item), exercise, l.set))) return [];
+        if (!STRETCHING.includes(techniqueOfBout(itemDone(sessionItem(item), l.form, find), exercise, l.set)))
+          return [];
         const week = session.week ?? weekOn(block.startDate, session.date);
         const entry = { week, side: l.side, seconds: l.doneSeconds };
         doneAlong.push(...alongDose(exercise, entry));

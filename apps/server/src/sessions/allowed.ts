@@ -1,13 +1,16 @@
 import type { ItemForms } from '@yandle/contract';
 import {
   cautionsAgainst,
+  chosenItem,
   techniquesIn,
   techniquesOf,
   type Caution,
   type ClientPlace,
+  type Exercise,
   type FindExercise,
   type PlainDate,
   type SessionItem,
+  type Technique,
   cautionTitle,
   isOnHold,
   isSessionOnHold,
@@ -76,7 +79,10 @@ export async function assertNothingOnHold(
     );
 }
 
-/** Easier and harder forms, and the choice, of each item: only what the client may do, and can where the session is, the same way and with the same sides. */
+/**
+ * Easier and harder forms, and the choice, of each item: only what the client may do, and can where the session is; forms the same way and with
+ * the same sides, the choice in whatever way it is done.
+ */
 export function formsOf(
   items: readonly SessionItem[],
   find: FindExercise,
@@ -87,21 +93,22 @@ export function formsOf(
   return items.map((item) => {
     const exercise = find(item.exerciseId);
     const technique = item.technique ?? exercise.technique;
-    const may = (id: string | null | undefined, same: boolean): string | null => {
+    const may = (form: Exercise, ways: readonly Technique[]): boolean =>
+      missingAt(form, place).length === 0 &&
+      !isOnHold(hold, form) &&
+      ways.every((t) => cautionsAgainst({ ...form, technique: t }, current).length === 0);
+    const formOf = (id: string | null): string | null => {
       if (!id) return null;
       const form = find(id);
-      const done = techniquesOf(form).includes(technique) ? technique : form.technique;
-      const fits =
-        form.sides === exercise.sides && (!same || done === technique) && missingAt(form, place).length === 0;
-      const free = cautionsAgainst({ ...form, technique: done }, current).length === 0 && !isOnHold(hold, form);
+      const same = form.sides === exercise.sides && techniquesOf(form).includes(technique);
       // A client goes to another form without the coach: what only the coach chooses is none of them.
-      const byClient = same && onlyByHand(form, done);
-      return fits && free && !byClient ? id : null;
+      return same && !onlyByHand(form, technique) && may(form, [technique]) ? id : null;
     };
+    const choice = item.choice === undefined ? null : find(item.choice);
     return {
-      easier: may(exercise.easierForm, true),
-      harder: may(exercise.harderForm, true),
-      choice: may(item.choice, false),
+      easier: formOf(exercise.easierForm),
+      harder: formOf(exercise.harderForm),
+      choice: choice && may(choice, techniquesIn(chosenItem(item, find), choice)) ? choice.id : null,
     };
   });
 }

@@ -7,7 +7,7 @@ import type {
   StartRunBody,
   SymptomBody,
 } from '@yandle/contract';
-import { boutCount, type Assistance, type PlainDate } from '@yandle/core';
+import { itemDone, boutCount, type Assistance, type PlainDate } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
@@ -73,8 +73,8 @@ async function itemOf(
   if (!item) throw invalidField('item', 'This session has no such exercise.');
   const { find, has } = await loadExercises(tx);
   if (body.form && !has(body.form)) throw invalidField('form', 'Choose an exercise from the library.');
-  const exercise = find(item.exerciseId);
-  const row = sessionItem(item);
+  const row = itemDone(sessionItem(item), body.form ?? null, find);
+  const exercise = find(row.exerciseId);
   const sided = exercise.sides === 'each';
   const inTheMiddle = body.side === null && row.middle === true;
   if (sided !== (body.side !== null) && !inTheMiddle)

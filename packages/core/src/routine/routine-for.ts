@@ -3,6 +3,7 @@ import { alternatives } from '../composing/swap.js';
 import type { Caution } from '../screening/cautions.js';
 import { cautionsAgainst } from '../screening/limits.js';
 import { missingAt, type ClientPlace, type PlaceBar } from '../screening/place.js';
+import { chosenItem } from '../session/choice.js';
 import type { SessionItem } from '../session/item.js';
 import { techniquesIn } from '../session/parts.js';
 import { isOnHold, type OnHold } from '../session/on-hold.js';
@@ -66,10 +67,7 @@ export function routineFor(items: readonly SessionItem[], who: RoutineFor): Rout
   const fitted = items.map((item, place): SessionItem | null => {
     const exercise = who.find(item.exerciseId);
     const { choice, ...plain } = item;
-    const kept =
-      choice !== undefined && !free({ ...plain, exerciseId: choice, technique: undefined, then: undefined })
-        ? plain
-        : item;
+    const kept = choice !== undefined && !free(chosenItem(item, who.find)) ? plain : item;
     const why = barsOf(item, exercise, who);
     if (why.length === 0) return kept;
     const taken = [...inRoutine, ...out.flatMap((o) => o.insteadId ?? [])];

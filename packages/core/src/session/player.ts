@@ -84,6 +84,18 @@ function behindCheck(from: PlayerState, cue: number, timeline: Timeline): number
   return check === -1 || from.checks.includes(check) ? cue : check;
 }
 
+/**
+ * To the start of an item whose cues have changed, as when the client chooses what to do there; checks that were answered before it stay so.
+ * @param before the timeline that the state stands in
+ * @param after the one that it goes on in: the same up to the item, but for the warm-up, which may have gone or come
+ */
+export function atItem(state: PlayerState, before: Timeline, after: Timeline, item: number): PlayerState {
+  const first = (t: Timeline): number => t.cues.findIndex((c) => c.item === item);
+  const shift = first(after) - first(before);
+  const checks = state.checks.filter((c) => c < first(before)).map((c) => c + shift);
+  return at({ ...state, checks }, first(after), after, state.running);
+}
+
 /** Seconds that a bout is planned for: those of all its cues. */
 function planned(timeline: Timeline, cue: Cue): number {
   return timeline.cues

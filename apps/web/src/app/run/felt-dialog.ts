@@ -1,6 +1,7 @@
 import { Component, inject, output, signal } from '@angular/core';
 import { sensationWords, SYMPTOMS, type SymptomId } from '@yandle/core';
 import { Dialog } from '../ui/dialog';
+import type { OtherForm } from './player-view';
 import { RunStore } from './run.store';
 
 /** What a client feels when they stop: a stop sign, something else, or that it is too strong, which may only need an easier form. */
@@ -41,7 +42,7 @@ import { RunStore } from './run.store';
         <div class="mt-3 flex flex-col gap-2">
           @for (o of store.view.others(); track o.kind) {
             @if (o.kind === 'easier') {
-              <button type="button" class="btn btn-go !min-h-12" (click)="ease(o.exercise.id, how.value)">
+              <button type="button" class="btn btn-go !min-h-12" (click)="ease(o, how.value)">
                 Easier: {{ o.exercise.name }}
               </button>
             }
@@ -57,7 +58,7 @@ export class FeltDialog {
   protected readonly store = inject(RunStore);
   readonly said = output<SymptomId>();
   /** Too strong: an easier form, or null to end the exercise; how strong it was, or null where that was not answered. */
-  readonly eased = output<{ readonly exerciseId: string | null; readonly sensation: number | null }>();
+  readonly eased = output<{ readonly form: OtherForm | null; readonly sensation: number | null }>();
   readonly closed = output();
 
   protected readonly tooStrong = signal(false);
@@ -81,7 +82,7 @@ export class FeltDialog {
     else this.said.emit(symptom);
   }
 
-  protected ease(exerciseId: string | null, how: string): void {
-    this.eased.emit({ exerciseId, sensation: how === '' ? null : Number(how) });
+  protected ease(form: OtherForm | null, how: string): void {
+    this.eased.emit({ form, sensation: how === '' ? null : Number(how) });
   }
 }

@@ -2,10 +2,12 @@ import { computed, type Signal } from '@angular/core';
 import type { Session } from '@yandle/contract';
 import {
   beatAt,
+  choiceWords,
   buildTimeline,
   isLastSeconds,
   isLoaded,
   isSafetyCheck,
+  itemsTaken,
   lessonOf,
   secondsLeft,
   sessionSecondsLeft,
@@ -13,6 +15,7 @@ import {
   type Exercise,
   otherSide,
   type PlayerState,
+  type SessionItem,
   type Side,
 } from '@yandle/core';
 import type { UsedLoad } from './kept-run';
@@ -20,6 +23,11 @@ import type { RunLog } from './run-log';
 
 /** Which other form of an exercise is taken. */
 export type FormKind = 'easier' | 'harder' | 'choice';
+/** Something else than what is done now; `own`: what was planned. */
+export interface OtherForm {
+  readonly kind: FormKind | 'own';
+  readonly exercise: Exercise;
+}
 
 /** What a screen shows of a running session, all of it made from session, clock and log. */
 export class PlayerView {
@@ -31,15 +39,19 @@ export class PlayerView {
     private readonly find: (id: string) => Exercise,
   ) {}
 
+  /** The list as it is done: with what the client chose on the spot. */
+  readonly items = computed((): readonly SessionItem[] =>
+    itemsTaken(this.session()?.items ?? [], this.log.forms(), (id) => this.find(id)),
+  );
   readonly timeline = computed(() => {
     const s = this.session();
-    return s ? buildTimeline(s.items, s, timingsFor(this.breath(), s.timings), (id) => this.find(id)) : null;
+    return s ? buildTimeline(this.items(), s, timingsFor(this.breath(), s.timings), (id) => this.find(id)) : null;
   });
   readonly cue = computed(() => this.timeline()?.cues[this.player().cue] ?? null);
   readonly place = computed(() => this.cue()?.item ?? null);
   readonly item = computed(() => {
     const i = this.place();
-    return i === null ? null : (this.session()?.items[i] ?? null);
+    return i === null ? null : (this.items()[i] ?? null);
   });
   /** The exercise as it is done now: another form when one was taken. */
   readonly exercise = computed(() => {
@@ -54,21 +66,35 @@ export class PlayerView {
     return this.cue()?.side ?? item.firstSide;
   }
 
-  /** Other forms that can be taken for the running exercise, and back to its own. */
-  readonly others = computed(() => {
+  /**
+   * Other forms that can be taken for the running exercise, its choice, and back to its own. A choice is made before the first bout has ended:
+   * its sides and sets may be others.
+   */
+  readonly others = computed((): readonly OtherForm[] => {
     const i = this.place();
-    const item = this.item();
+    const planned = i === null ? undefined : this.session()?.items[i];
     const forms = i === null ? undefined : this.session()?.forms[i];
-    if (i === null || !item || !forms) return [];
-    const now = this.log.forms()[i] ?? item.exerciseId;
-    const all = [
-      { kind: 'easier', id: forms.easier },
-      { kind: 'harder', id: forms.harder },
-      { kind: 'choice', id: forms.choice },
-      { kind: 'own', id: now === item.exerciseId ? null : item.exerciseId },
-    ] as const;
-    return all.flatMap(({ kind, id }) => (id && id !== now ? [{ kind, exercise: this.find(id) }] : []));
+    if (i === null || !planned || !forms) return [];
+    const taken = this.log.forms()[i] ?? null;
+    const chosen = taken !== null && taken === planned.choice;
+    const cues = this.timeline()!.cues;
+    const undecided = this.player().cue <= cues.findIndex((c) => c.item === i && c.ends);
+    const offer = (kind: FormKind | 'own', id: string | null): OtherForm[] =>
+      id === null || id === taken ? [] : [{ kind, exercise: this.find(id) }];
+    return [
+      ...(chosen ? [] : [...offer('easier', forms.easier), ...offer('harder', forms.harder)]),
+      ...(undecided && !chosen && forms.choice !== null ? offer('choice', forms.choice) : []),
+      ...(taken === null || (chosen && !undecided)
+        ? []
+        : [{ kind: 'own', exercise: this.find(planned.exerciseId) } as const]),
+    ];
   });
+  /** What another form is called on its button. */
+  nameOf({ kind, exercise }: OtherForm): string {
+    const planned = this.session()?.items[this.place() ?? -1];
+    return kind === 'choice' && planned ? choiceWords(planned, (id) => this.find(id)) : exercise.name;
+  }
+
   /** Load and help in use at a loaded exercise; null elsewhere. */
   readonly load = computed((): UsedLoad | null => {
     const i = this.place();

@@ -22,8 +22,8 @@ const FORM_WORDS = { easier: 'Easier', harder: 'Harder', choice: 'Or do', own: '
         Redo this side
       </button>
       @for (o of store.view.others(); track o.kind) {
-        <button type="button" class="btn" (click)="store.take(o.exercise.id)">
-          {{ formWords[o.kind] }}: {{ o.exercise.name }}
+        <button type="button" class="btn" (click)="store.take(o)">
+          {{ formWords[o.kind] }}: {{ store.view.nameOf(o) }}
         </button>
       }
       <button type="button" class="btn" (click)="breathAsked.emit()">Breath {{ breathSeconds() }} s</button>

@@ -30,11 +30,11 @@ export class RunLog {
     return { logged: this.logged, forms: this.forms(), used: this.used() };
   }
 
-  /** Another form of an exercise, or back to its own. */
-  takeForm(place: number, exerciseId: string, own: string): void {
+  /** Another form of an exercise, or its choice; null goes back to what was planned. */
+  takeForm(place: number, exerciseId: string | null): void {
     this.forms.update((f) => {
       const { [place]: _, ...rest } = f;
-      return exerciseId === own ? rest : { ...rest, [place]: exerciseId };
+      return exerciseId === null ? rest : { ...rest, [place]: exerciseId };
     });
   }
 

@@ -43,6 +43,7 @@ import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
 import { BreathDialog } from './breath-dialog';
 import { RunGateway } from './run-gateway';
+import type { OtherForm } from './player-view';
 import { RunStore } from './run.store';
 
 /** Breath of a client who has not been measured yet, seconds. Common practice, no source. */
@@ -193,7 +194,7 @@ export class RunPlayer {
   });
   protected readonly nextWords = computed(() => {
     const n = this.store.view.next();
-    const item = n?.item == null ? null : this.store.session()!.items[n.item]!;
+    const item = n?.item == null ? null : this.store.view.items()[n.item]!;
     return nextCueWords(n, item ? this.gateway.find(item.exerciseId).name : '');
   });
   /** A breath is shown where something is held: there it helps to let go. */
@@ -267,10 +268,10 @@ export class RunPlayer {
   }
 
   /** Too strong: an easier form, or this exercise ends. How strong it was is asked for, not guessed. */
-  protected ease(exerciseId: string | null, sensation: number | null): void {
+  protected ease(form: OtherForm | null, sensation: number | null): void {
     this.dialog.set(null);
-    if (exerciseId) {
-      this.store.take(exerciseId);
+    if (form) {
+      this.store.take(form);
       this.store.redo();
       this.advice.set('The easier form. Stay where you can talk easily; a little shaking is fine.');
     } else {

@@ -2,7 +2,7 @@ import { COUNT_IN } from './run-clock';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { EXERCISES } from '@yandle/core';
+import { exerciseById, EXERCISES } from '@yandle/core';
 import { Outbox } from '../data/outbox/outbox';
 import { wireOf, type QueuedRequest } from '../data/outbox/queued-request';
 import { aSession } from '../testing/a-session';
@@ -168,11 +168,48 @@ describe('RunStore', () => {
     expect(store.load()).toEqual({ load: 5, assistance: 2 });
     store.setLoad({ load: 4 });
     store.setLoad({ assistance: 1 });
-    store.take('bent-knee-wall-calf');
+    store.take({ kind: 'harder', exercise: exerciseById('bent-knee-wall-calf') });
     expect(store.exercise()!.id).toBe('bent-knee-wall-calf');
     expect(store.view.others().map((o) => o.kind)).toContain('own');
     pass(200);
     expect(sets()[0]).toMatchObject({ form: 'bent-knee-wall-calf', load: 4, loadUnit: 'kg', assistance: 1, reps: 6 });
+  });
+
+  it('lets the clock follow what the client chooses, until the first bout is over', async () => {
+    const items = [
+      { ...{ exerciseId: 'bound-soles-sit', sets: 1, holdSeconds: 30, sensation: 5 }, firstSide: 'left' as const },
+      { ...session.items[0]! },
+    ];
+    await open(
+      aSession({
+        items: [{ ...items[0]!, choice: 'side-lunge' }, items[1]!],
+        forms: [{ easier: null, harder: null, choice: 'side-lunge' }, session.forms[0]!],
+        alreadyWarm: true,
+      }),
+    );
+    store.begin('well');
+    pass(COUNT_IN + 5);
+    const planned = store.timeline()!.totalSeconds;
+    const [other] = store.view.others();
+    expect(store.view.nameOf(other!)).toMatch(/\(moving stretch\)$/);
+    store.take(other!);
+    expect(store.exercise()!.id).toBe('side-lunge');
+    expect(store.timeline()!.totalSeconds).not.toBe(planned);
+    // Back and forth as long as nothing is done.
+    expect(store.view.others().map((o) => o.kind)).toEqual(['own']);
+    store.take(store.view.others()[0]!);
+    expect(store.timeline()!.totalSeconds).toBe(planned);
+    store.take(store.view.others()[0]!);
+    const first = store.timeline()!.cues.findIndex((c) => c.ends);
+    while (store.timeline()!.cues.indexOf(store.cue()!) <= first) pass(1);
+    expect(sets()[0]).toMatchObject({ item: 0, form: 'side-lunge', set: 1 });
+    expect(sets()[0]!['side']).not.toBeNull();
+    expect(store.view.others()).toEqual([]);
+    // After a restart it goes on with what was chosen.
+    const left = store.left();
+    await open(store.session()!);
+    expect(store.exercise()!.id).toBe('side-lunge');
+    expect(Math.abs(store.left() - left)).toBeLessThanOrEqual(1);
   });
 
   it('makes a hold longer, and redoes a side with logs that replace', () => {

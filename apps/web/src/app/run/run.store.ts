@@ -1,8 +1,9 @@
-import { PlayerView } from './player-view';
+import { PlayerView, type OtherForm } from './player-view';
 import { Headset } from './headset';
 import { CountIn, RunClock } from './run-clock';
 import { RunLog } from './run-log';
 import {
+  atItem,
   back,
   endAll,
   endsSession,
@@ -108,10 +109,11 @@ export class RunStore implements OnDestroy {
       this.breath.set(session.breathSeconds);
       this.session.set(session);
       const kept = readRun(sessionId);
+      // Before the clock is looked at: it follows what was chosen.
+      if (kept) this.runLog.restore(kept);
       if (kept && kept.player.cue <= (this.timeline()?.cues.length ?? 0)) {
         this.runId.set(kept.runId);
         this.takeDay(kept.wellness ?? 'well');
-        this.runLog.restore(kept);
         // A run kept by the version before knows of no answered check: it asks again.
         this.player.set({
           ...kept.player,
@@ -219,11 +221,17 @@ export class RunStore implements OnDestroy {
     this.change(passSafetyCheck);
   }
 
-  take(exerciseId: string): void {
+  /** Another form of the running exercise, its choice, or back to what was planned. A choice is begun from the start: the clock is its own. */
+  take({ kind, exercise }: OtherForm): void {
     const i = this.place();
-    const item = this.item();
-    if (i === null || !item) return;
-    this.runLog.takeForm(i, exerciseId, item.exerciseId);
+    if (i === null) return;
+    const before = this.timeline()!;
+    const choice = this.session()!.items[i]!.choice;
+    const taken = this.runLog.forms()[i];
+    this.runLog.takeForm(i, kind === 'own' ? null : exercise.id);
+    const another = kind === 'choice' || (taken !== undefined && taken === choice);
+    if (another) this.player.update((p) => atItem(p, before, this.timeline()!, i));
+    this.leaveOutOnHold();
     this.keep();
   }
 
@@ -338,7 +346,7 @@ export class RunStore implements OnDestroy {
   private apply(step: PlayerStep): void {
     const before = this.cue();
     this.player.set(step.state);
-    for (const done of step.ended) this.runLog.add(done, this.session()!.items[done.item]!);
+    for (const done of step.ended) this.runLog.add(done, this.view.items()[done.item]!);
     this.leaveOutOnHold();
     const now = this.cue();
     if (now !== before) {

@@ -1,7 +1,16 @@
 import { oneOf } from '../ui/one-of';
 import { Component, computed, effect, inject, output, signal, untracked } from '@angular/core';
 import type { EditAnswersBody, FeltSide, FinishRunBody, SetLogBody, StartRunBody } from '@yandle/contract';
-import { isLoaded, sensationWords, unitOf, type LoadUnit } from '@yandle/core';
+import {
+  itemsTaken,
+  currentSets,
+  choiceWords,
+  buildTimeline,
+  isLoaded,
+  sensationWords,
+  unitOf,
+  type LoadUnit,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -55,7 +64,17 @@ export class LogPanel {
 
   private readonly session = computed(() => this.store.session()!);
   protected readonly run = computed(() => this.session().run);
-  protected readonly rows = computed(() => logRows(this.session(), this.store.timeline()!, this.store.find));
+  /** The list as it was done, as far as it is said: with what the client chose on the spot. */
+  private readonly items = computed(() => {
+    const logged = currentSets(this.run()?.sets ?? []).flatMap((s) => (s.form ? [[s.item, s.form] as const] : []));
+    const said = Object.entries(this.otherwise()).flatMap(([i, o]) => (o.form ? [[Number(i), o.form] as const] : []));
+    return itemsTaken(this.session().items, Object.fromEntries([...logged, ...said]), this.store.find);
+  });
+  protected readonly rows = computed(() => {
+    const session = { ...this.session(), items: this.items() };
+    const timeline = buildTimeline(session.items, session, this.store.timings(), this.store.find);
+    return logRows(session, timeline, this.store.find);
+  });
   /** True where a set is several bouts: a cell then says which part it is. */
   protected readonly parted = computed(() => this.rows().some((r) => r.cells.some((c) => c.part !== '')));
   protected readonly columns = computed(() => Math.max(0, ...this.rows().map((r) => r.cells.length)));
@@ -125,10 +144,17 @@ export class LogPanel {
   /** What can be said of an item besides its seconds; an item stands in the first of its rows. */
   protected otherwiseOf(row: LogRow): OtherwiseOffer | null {
     if (row.side === 'right') return null;
-    const item = this.session().items[row.item]!;
+    const item = this.items()[row.item]!;
     const technique = item.technique ?? row.exercise.technique;
     const { easier, harder, choice } = this.session().forms[row.item]!;
-    const forms = [easier, harder, choice].flatMap((id) => (id ? [{ id, name: this.store.find(id).name }] : []));
+    const planned = this.session().items[row.item]!;
+    // Its sets and sides are others: what is logged one way stays so.
+    const logged = row.cells.some((c) => c.log !== null);
+    const other = choice === null || logged ? [] : [{ id: choice, name: choiceWords(planned, this.store.find) }];
+    const named = [easier, harder].flatMap((id) =>
+      id && id !== choice ? [{ id, name: this.store.find(id).name }] : [],
+    );
+    const forms = [...named, ...other];
     const loaded = isLoaded(technique);
     const reps = unitOf(technique) === 'seconds' ? null : (item.reps ?? null);
     return forms.length > 0 || loaded || reps !== null

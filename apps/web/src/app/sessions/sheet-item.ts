@@ -3,7 +3,9 @@ import { CdkDragHandle } from '@angular/cdk/drag-drop';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical } from '@ng-icons/lucide';
 import {
-  missingAt,
+  choicesFor,
+  choiceWords,
+  chosenItem,
   muscleGroupName,
   pushWords,
   runningList,
@@ -46,16 +48,21 @@ export class SheetItem {
   protected readonly list = runningList;
   protected readonly sideInWords = sideInWords;
   protected readonly notFor = notForWords;
-  /** Neighbours on the ladder of forms that may be done, and can be where the session is: the client may choose one of them on the spot. */
+  /** What the client may choose on the spot, in words; one that cannot be done any more stands as long as it is set. */
   protected readonly choices = computed(() => {
-    const e = this.exercise();
-    const { choice } = this.item();
-    const place = this.store.place();
-    return this.store
-      .allowed()
-      .filter(
-        (x) => x.id === choice || ([e.easierForm, e.harderForm].includes(x.id) && missingAt(x, place).length === 0),
-      );
+    const item = this.item();
+    const found = choicesFor(item, this.store.allowed(), this.store.place(), this.store.find);
+    const set = found.some((e) => e.id === item.choice) || !item.choice ? [] : [this.store.find(item.choice)];
+    return [...set, ...found].map((e) => ({
+      id: e.id,
+      words: choiceWords({ ...item, choice: e.id }, this.store.find),
+    }));
+  });
+  /** What is set as the choice, and how it is done. */
+  protected readonly other = computed(() => {
+    const item = this.item();
+    if (!item.choice) return '';
+    return `${choiceWords(item, this.store.find)}: ${this.store.words(chosenItem(item, this.store.find))}`;
   });
 
   protected sets(by: number): void {

@@ -78,6 +78,27 @@ test('what the coach keeps can clash with the minutes: it says by how much', asy
   await expect(panel.getByRole('alert')).toContainText(/Give it \d+:\d\d more/, { timeout: 20_000 });
 });
 
+test('an exercise is swapped in all coming sessions, and put back there', async ({ page }) => {
+  const { id, clientId } = await openSheet(page, 'Tobin');
+  const before = await load(page, id);
+  const from = before.items[0]!.exerciseId;
+  const all = (await (await page.request.get(`/api/v1/clients/${clientId}/sessions`)).json()) as SessionSummary[];
+  const coming = all.filter((s) => s.status === 'planned' && s.date > before.date);
+  const last = coming.at(-1)!;
+  expect((await load(page, last.id)).items.some((i) => i.exerciseId === from)).toBe(true);
+  const list = page.getByRole('listitem').filter({ has: page.getByRole('heading', { level: 3 }) });
+  await list.first().getByRole('button', { name: 'Swap' }).click();
+  const swap = page.getByRole('region', { name: /^Instead of/ });
+  await swap.getByLabel('In all coming sessions too').check();
+  await swap.getByRole('button').filter({ hasText: 'same dose' }).first().click();
+  await expect(page.getByText(/^Swapped in \d+ coming sessions?, to /)).toBeVisible();
+  expect((await load(page, last.id)).items.some((i) => i.exerciseId === from)).toBe(false);
+  await page.getByRole('button', { name: 'Undo there' }).click();
+  await expect
+    .poll(async () => (await load(page, last.id)).items.some((i) => i.exerciseId === from), { timeout: 15_000 })
+    .toBe(true);
+});
+
 test('exercises are swapped, trimmed and moved, and the page prints on one sheet', async ({ page }) => {
   const { id } = await openSheet(page, 'Ottoline');
   const before = await load(page, id);

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Block, Soreness, Today, Session, SessionSummary, SetLogBody } from '@yandle/contract';
+import type { Block, Soreness, Today, Session, SessionSummary, SetLogBody, SwapComing } from '@yandle/contract';
 import {
   buildTimeline,
   plannedSeconds,
@@ -68,6 +68,45 @@ describe('sessions that a coach changes, runs and puts right', () => {
 
     const back = await h.agent.post(`/api/v1/sessions/${session.id}/restore`).send({ version: 2 }).expect(200);
     expect(back.body).toEqual({ ...session, version: 3 });
+  });
+
+  it('swaps an exercise in every coming session, says where it could not, and can be put back', async () => {
+    const { clientId, session } = await aSession();
+    const all = (await h.agent.get(`/api/v1/clients/${clientId}/sessions`)).body as SessionSummary[];
+    const [from, to] = ['supine-strap-hamstring', 'heel-on-chair-hamstring'];
+    const swap = (over: object = {}) =>
+      h.agent.post(`/api/v1/sessions/${session.id}/swap-coming`).send({ from, to, ...over });
+    // One coming session has the other one already, one has been begun: both stay.
+    const [, second, third] = all;
+    const has = await load(second!.id);
+    const other = has.items.find((i) => i.exerciseId === from)!;
+    await edit(has, { items: [...has.items, { ...other, exerciseId: to }] }).expect(200);
+    await start(third!.id);
+    const begun = await load(third!.id);
+    const made = (await swap().expect(200)).body as SwapComing;
+    expect(made.left.map((l) => l.id)).toEqual([second!.id]);
+    expect(made.changed).toHaveLength(all.length - 3);
+    expect(made.changed.map((c) => c.date)).toEqual(all.slice(3).map((s) => s.date));
+    const [first] = made.changed;
+    const changed = await load(first!.id);
+    expect(changed.items.map((i) => i.exerciseId)).not.toContain(from);
+    expect(changed.plannedItems.map((i) => i.exerciseId)).toContain(from);
+    expect(changed.totalSeconds).toBe(buildTimeline(changed.items, changed).totalSeconds);
+    expect((await load(session.id)).items).toEqual(session.items);
+    expect((await load(third!.id)).items).toEqual(begun.items);
+    // Nothing is left to swap.
+    expect(((await swap().expect(200)).body as SwapComing).changed).toEqual([]);
+    await h.agent.put(`/api/v1/sessions/${first!.id}/items`).send(first!.undo).expect(200);
+    expect((await load(first!.id)).items).toEqual(changed.plannedItems);
+    expect((await swap({ to: 'no-such-stretch' }).expect(400)).body.errors[0].path).toBe('to');
+    // A caution speaks against the other one: none is touched.
+    await h.agent
+      .put(`/api/v1/clients/${clientId}/intakes/${uuid()}`)
+      .send(intakeBody(['hand-arthritis']))
+      .expect(200);
+    const strap = { from: to, to: from };
+    expect((await swap(strap).expect(409)).body.code).toBe('screening-blocks-planning');
+    expect((await load(made.changed[1]!.id)).items.map((i) => i.exerciseId)).toContain(to);
   });
 
   it('takes nothing unknown, forbidden or begun', async () => {

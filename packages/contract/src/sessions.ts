@@ -105,6 +105,20 @@ export interface EditSessionBody extends SessionSettings {
   readonly items: readonly SessionItem[];
 }
 
+/** An exercise that takes another's place in every coming session of the client. */
+export interface SwapComingBody {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What became of the coming sessions in which the exercise was. */
+export interface SwapComing {
+  /** With what puts each back as it was. */
+  readonly changed: readonly { readonly id: string; readonly date: string; readonly undo: EditSessionBody }[];
+  /** Where the other one is in already, its way can't be done with it, or the place has nothing for it. */
+  readonly left: readonly { readonly id: string; readonly date: string }[];
+}
+
 export interface RestoreSessionBody {
   readonly version: number;
 }

@@ -54,7 +54,8 @@ async function openFor(tx: StudioData, id: string, version: number): Promise<Ses
   return session;
 }
 
-async function writeItems(tx: StudioData, sessionId: string, items: readonly SessionItem[]): Promise<void> {
+/** The list of a session as it is from now on. */
+export async function writeItems(tx: StudioData, sessionId: string, items: readonly SessionItem[]): Promise<void> {
   await tx.delete(SessionItemEntity, { sessionId });
   await tx.insertMany(
     SessionItemEntity,

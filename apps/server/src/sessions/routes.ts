@@ -12,6 +12,7 @@ import {
   restoreSessionSchema,
   setLogSchema,
   startRunSchema,
+  swapComingSchema,
   symptomSchema,
   withdrawSchema,
 } from '@yandle/contract/schemas';
@@ -24,6 +25,7 @@ import { createSessions, removeSession } from './create.js';
 import { editSession, restoreSession } from './edit.js';
 import { chooseRun, editAnswers, finishRun, putSet, putSymptom, startRun, withdrawRun } from './run.js';
 import { clearSymptom, listSessions, moveSession } from './service.js';
+import { swapComing } from './swap-coming.js';
 import { sessionView } from './views.js';
 
 export function sessionRoutes(): Router {
@@ -58,6 +60,11 @@ export function sessionRoutes(): Router {
     const body = validBody(editSessionSchema, req.body);
     const { data, today } = contextOf(res);
     res.json(await editSession(data, pathId(req.params.id, 'session'), body, today));
+  });
+  router.post('/sessions/:id/swap-coming', async (req, res) => {
+    const body = validBody(swapComingSchema, req.body);
+    const { data, today } = contextOf(res);
+    res.json(await swapComing(data, pathId(req.params.id, 'session'), body, today));
   });
   router.post('/sessions/:id/restore', async (req, res) => {
     const { version } = validBody(restoreSessionSchema, req.body);

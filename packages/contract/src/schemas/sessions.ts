@@ -32,6 +32,7 @@ import {
   type RestoreSessionBody,
   type SetLogBody,
   type StartRunBody,
+  type SwapComingBody,
   type SymptomBody,
   type WithdrawBody,
 } from '../sessions.js';
@@ -104,6 +105,11 @@ export const editSessionSchema = Joi.object<EditSessionBody>({
   ...settings,
   items: sessionItems(),
 });
+export const swapComingSchema = Joi.object<SwapComingBody, true>({
+  from: exerciseId().required(),
+  to: exerciseId().required(),
+});
+
 const dated = Joi.object({ id: id(), date: date() });
 
 export const createSessionsSchema = Joi.object<CreateSessionsBody>({

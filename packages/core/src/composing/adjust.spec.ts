@@ -11,7 +11,7 @@ import { buildTimeline, plannedSeconds } from '../session/timeline.js';
 import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import { extendProposals, cutProposals, type FitInput } from './fit.js';
 import { phaseWarnings } from './phase-warnings.js';
-import { alternatives } from './swap.js';
+import { alternatives, swappedIn } from './swap.js';
 
 const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
   exerciseId,
@@ -185,5 +185,32 @@ describe('phaseWarnings', () => {
       args: { date: '2026-03-10' },
     });
     expect(warn([loaded], 'own', [{ ...other, date: '2026-03-11' }])).toEqual([]);
+  });
+});
+
+describe('swappedIn', () => {
+  it('puts one exercise in place of another wherever its way can be done, and changes nothing else', () => {
+    const list = [
+      item('supine-strap-hamstring', { holdSeconds: 45, link: 'flow' }),
+      item('bent-knee-wall-calf'),
+      item('supine-strap-hamstring', { sets: 1, technique: 'contract-relax', cycles: 3, pushSeconds: 6, effort: 20 }),
+    ];
+    const swapped = swappedIn(list, 'supine-strap-hamstring', 'heel-on-chair-hamstring', exerciseById)!;
+    expect(swapped.map((i) => i.exerciseId)).toEqual([
+      'heel-on-chair-hamstring',
+      'bent-knee-wall-calf',
+      'heel-on-chair-hamstring',
+    ]);
+    expect(swapped[0]).toMatchObject({ sets: 2, holdSeconds: 45, link: 'flow' });
+    expect(swapped[1]).toBe(list[1]);
+    expect(swapped[2]).toMatchObject({ sets: 1, technique: 'contract-relax', cycles: 3 });
+  });
+
+  it('is none where there is nothing to swap, where it is in already, or where nothing of it can be done that way', () => {
+    const list = [item('supine-strap-hamstring')];
+    expect(swappedIn(list, 'frog', 'bound-soles-sit', exerciseById)).toBeNull();
+    const both = [...list, item('heel-on-chair-hamstring')];
+    expect(swappedIn(both, 'supine-strap-hamstring', 'heel-on-chair-hamstring', exerciseById)).toBeNull();
+    expect(swappedIn(list, 'supine-strap-hamstring', 'weighted-hinge', exerciseById)).toBeNull();
   });
 });

@@ -1,5 +1,6 @@
 import type { AlternativeFact } from './facts.js';
 import { sameTurn, type Exercise } from '../catalogue/exercise.js';
+import type { FindExercise } from '../catalogue/exercises.js';
 import { techniquesOf } from '../catalogue/forms.js';
 import { sessionDose } from '../dose/dose.js';
 import { boutOf, type SessionItem } from '../session/item.js';
@@ -28,6 +29,51 @@ export interface SwapContext {
   readonly inSession: readonly string[];
 }
 
+/** The item that another exercise of the same ways becomes in place of one: the dose is kept, within what it is made for. */
+function inPlaceOf(item: SessionItem, exercise: Exercise, other: Exercise): SessionItem {
+  const { technique, bonus, ...rest } = clipped(boutOf(item, exercise), other);
+  return {
+    ...rest,
+    ...(bonus && other.sides === 'each' ? { bonus } : {}),
+    exerciseId: other.id,
+    firstSide: item.firstSide,
+    ...(technique === other.technique ? {} : { technique }),
+    ...(item.link ? { link: item.link } : {}),
+  };
+}
+
+/** True where one exercise can stand in for another: the same group, every way of the item, and the joint turned the same way. */
+function standsIn(item: SessionItem, exercise: Exercise, other: Exercise): boolean {
+  const able = techniquesOf(other);
+  const ways = techniquesIn(item, exercise);
+  return (
+    other.primary === exercise.primary &&
+    other.id !== exercise.id &&
+    ways.every((t) => able.includes(t)) &&
+    sameTurn(other, exercise)
+  );
+}
+
+/**
+ * A list with one exercise in place of another wherever it is done in a way that the other can be; null where nothing is, or where the other one
+ * is in the list already.
+ */
+export function swappedIn(
+  items: readonly SessionItem[],
+  fromId: string,
+  toId: string,
+  find: FindExercise,
+): readonly SessionItem[] | null {
+  if (items.some((i) => i.exerciseId === toId)) return null;
+  const to = find(toId);
+  const swapped = items.map((item) => {
+    if (item.exerciseId !== fromId) return item;
+    const from = find(fromId);
+    return standsIn(item, from, to) ? inPlaceOf(item, from, to) : item;
+  });
+  return swapped.every((item, i) => item === items[i]) ? null : swapped;
+}
+
 /**
  * Exercises for the same group and technique instead of an item's, in a position that is possible there, best first: no dose lost, nothing to
  * fetch that is not at hand, same
@@ -39,15 +85,12 @@ export function alternatives(
   { allowed, place, inSession }: SwapContext,
 ): Alternative[] {
   const bout = boutOf(item, exercise);
-  const ways = techniquesIn(item, exercise);
   const shared = (e: Exercise): number => e.secondary.filter((g) => exercise.secondary.includes(g)).length;
   const ranked = allowed
-    .filter((e) => e.primary === exercise.primary && e.id !== exercise.id && !inSession.includes(e.id))
-    .filter((e) => ways.every((t) => techniquesOf(e).includes(t)) && sameTurn(e, exercise))
+    .filter((e) => !inSession.includes(e.id) && standsIn(item, exercise, e))
     .filter((e) => missingAt(e, place).every((b) => b.code === 'thing'))
     .map((e, at) => {
       const asked = clipped(bout, e);
-      const { technique, bonus, ...rest } = asked;
       const things = thingsMissingAt(e, place);
       const lost = Math.max(0, sessionDose(bout) - sessionDose(asked));
       const key = [
@@ -59,14 +102,6 @@ export function alternatives(
         -shared(e),
         at,
       ];
-      const next: SessionItem = {
-        ...rest,
-        ...(bonus && e.sides === 'each' ? { bonus } : {}),
-        exerciseId: e.id,
-        firstSide: item.firstSide,
-        ...(technique === e.technique ? {} : { technique }),
-        ...(item.link ? { link: item.link } : {}),
-      };
       const harder = Math.sign(e.difficulty - exercise.difficulty);
       const facts: AlternativeFact[] = [
         lost > 0 ? { code: 'less-dose', args: { seconds: lost } } : { code: 'same-dose' },
@@ -77,7 +112,7 @@ export function alternatives(
       ];
       return {
         key,
-        alternative: { exercise: e, item: next, lost, facts },
+        alternative: { exercise: e, item: inPlaceOf(item, exercise, e), lost, facts },
       };
     });
   ranked.sort((a, b) => {

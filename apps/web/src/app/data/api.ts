@@ -59,6 +59,8 @@ import type {
   RevisionSummary,
   ScreeningView,
   Session,
+  SwapComing,
+  SwapComingBody,
   SessionSummary,
   SetupBody,
   SignInBody,
@@ -233,6 +235,9 @@ export class Api {
   }
   editSession(id: string, body: EditSessionBody): Observable<Session> {
     return this.http.put<Session>(`${V1}/sessions/${id}/items`, body);
+  }
+  swapComing(id: string, body: SwapComingBody): Observable<SwapComing> {
+    return this.http.post<SwapComing>(`${V1}/sessions/${id}/swap-coming`, body);
   }
   restoreSession(id: string, version: number): Observable<Session> {
     return this.http.post<Session>(`${V1}/sessions/${id}/restore`, { version });

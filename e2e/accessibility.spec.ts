@@ -107,6 +107,22 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto('/styles');
     await page.getByRole('button', { name: 'Copy and change' }).click();
   },
+  routines: async (page) => {
+    await page.goto('/routines');
+    await page.getByRole('button', { name: /Slow Sunday/ }).click();
+    await page.getByRole('button', { name: 'Give it to clients' }).click();
+  },
+  'routine, written': async (page) => {
+    await page.goto('/routines');
+    await page.getByRole('button', { name: 'Write a routine' }).click();
+    await page.getByRole('combobox', { name: 'Add an exercise' }).fill('strap');
+  },
+  'new session': async (page) => {
+    await of(page, 'sessions');
+    await page.getByRole('button', { name: 'New session' }).click();
+    await page.getByRole('button', { name: 'Compose from muscle groups…' }).click();
+    await page.getByRole('button', { name: 'What the findings ask for' }).click();
+  },
   'new block': async (page) => {
     await of(page, 'block', 'Emeric');
     await page.getByLabel('Add a muscle group').selectOption({ label: 'Hamstrings' });

@@ -193,6 +193,30 @@ test('five moves and a hold are run in one entry, each logged as its own bout', 
   ]);
 });
 
+test('a session is composed from what the findings ask for and a group, without a block', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Ottoline');
+  await page.goto(`/clients/${client.id}/sessions`);
+  await page.getByRole('button', { name: 'New session' }).click();
+  await page.getByRole('button', { name: 'Compose from muscle groups…' }).click();
+  const panel = page.getByRole('region', { name: 'Compose from muscle groups' });
+  await panel.getByRole('button', { name: 'What the findings ask for' }).click();
+  const asked = await panel.getByRole('listitem').count();
+  await panel.getByLabel('Add a group').selectOption({ label: 'Triceps' });
+  await expect(panel.getByRole('listitem')).toHaveCount(asked + 1);
+  await panel.getByLabel('Minutes').fill('15');
+  await panel.getByLabel('Minutes').blur();
+  await panel.getByLabel('These were just trained: no warm-up').check();
+  await panel.getByRole('button', { name: 'Compose', exact: true }).click();
+  await expect(panel.getByText('Nothing better fits these minutes (proven).')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Make this session' }).click();
+  await expect(page.getByRole('heading', { name: 'Change this session' })).toBeVisible();
+  const session = await load(page, /sessions\/([^/?]+)/.exec(page.url())![1]!);
+  expect(session.totalSeconds).toBeLessThanOrEqual(15 * 60);
+  expect(session).toMatchObject({ purpose: 'after training', alreadyWarm: true, minutesBudget: 15, blockId: null });
+  expect(session.items.length).toBeGreaterThan(2);
+});
+
 test('a routine is written, given to two clients at once, and each can do what they get', async ({ page }) => {
   await signInQuietly(page);
   await page.goto('/routines');

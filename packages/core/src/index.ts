@@ -174,6 +174,7 @@ export * from './composing/explain.js';
 export * from './composing/compose.js';
 export * from './composing/week-floor.js';
 export * from './composing/needs.js';
+export * from './composing/needs-of-groups.js';
 export * from './composing/fit.js';
 export * from './composing/swap.js';
 export * from './composing/phase-warnings.js';

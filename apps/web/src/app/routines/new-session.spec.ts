@@ -28,7 +28,7 @@ describe('NewSession', () => {
   it('cannot be made of nothing', async () => {
     const screen = await open();
     expect(screen.button('Make this session').disabled).toBe(true);
-    expect(screen.text).toContain('Choose a routine, add muscle groups, or type an exercise.');
+    expect(screen.text).toContain('Choose a routine, add or compose from muscle groups, or type an exercise.');
   });
 
   it('is typed, repeated, undone and made for today', async () => {

@@ -17,6 +17,7 @@ import {
   type MuscleGroupId,
   type SessionItem,
   type Timings,
+  type WantedGroup,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -26,6 +27,7 @@ import { Requests } from '../data/requests';
 import { ToastService } from '../data/toast.service';
 import { LibraryService } from '../library/library.service';
 import { ProblemNote } from '../ui/problem-note';
+import { ComposeGroups } from './compose-groups';
 import { DatesForm } from './dates-form';
 import { ListEditor } from './list-editor';
 import { RoutinesService } from './routines.service';
@@ -35,7 +37,7 @@ import { SettingsForm } from './settings-form';
 /** A session of its own for a client, on any day: from a routine, from muscle groups, or written by hand. */
 @Component({
   selector: 'y-new-session',
-  imports: [DatesForm, ListEditor, ProblemNote, SettingsForm],
+  imports: [ComposeGroups, DatesForm, ListEditor, ProblemNote, SettingsForm],
   templateUrl: './new-session.html',
 })
 export class NewSession {
@@ -68,6 +70,13 @@ export class NewSession {
   protected readonly out = signal<readonly string[]>([]);
   private readonly brisk = computed(() => this.context.client()?.brisk ?? false);
   protected readonly timings = signal<Timings>(DEFAULT_TIMINGS);
+  /** What the last findings ask for. */
+  protected readonly wanted = signal<readonly WantedGroup[]>([]);
+  /** The composer is open. */
+  protected readonly composing = signal(false);
+  protected readonly cautions = computed(() => this.context.path().value?.cautions ?? []);
+  protected readonly experience = computed(() => this.context.client()?.experience ?? 'beginner');
+  protected readonly usualMinutes = computed(() => this.context.client()?.minutesPerSession ?? 20);
   private readonly about = computed(() => this.context.path().value?.about ?? null);
   protected readonly places = computed(() => this.about()?.places ?? []);
   private readonly chosenPlace = signal<string | null | undefined>(undefined);
@@ -75,10 +84,10 @@ export class NewSession {
     const chosen = this.chosenPlace();
     return chosen === undefined ? (this.places()[0]?.id ?? null) : chosen;
   });
-  private readonly place = computed(() => this.places().find((p) => p.id === this.placeId()) ?? null);
+  protected readonly place = computed(() => this.places().find((p) => p.id === this.placeId()) ?? null);
   /** Exercises that the client may do there. */
   protected readonly exercises = computed(() => {
-    const cautions = this.context.path().value?.cautions ?? [];
+    const cautions = this.cautions();
     const place = this.place();
     return splitAllowed(this.library.exercises(), cautions).allowed.filter((e) => missingAt(e, place).length === 0);
   });
@@ -99,10 +108,12 @@ export class NewSession {
     });
   }
 
-  /** The client's timings; the usual ones until they have come. */
+  /** The client's timings, and what the findings ask for; the usual ones until they have come. */
   private async time(id: string): Promise<void> {
     const planning = await firstValueFrom(this.api.planning(id)).catch(() => null);
-    if (planning) this.timings.set(planning.timings);
+    if (!planning) return;
+    this.timings.set(planning.timings);
+    this.wanted.set(planning.wanted);
   }
 
   protected async take(id: string): Promise<void> {

@@ -55,6 +55,8 @@ export interface ItemForms {
 /** A session with the snapshot it was published with. */
 export interface Session extends SessionSummary, SessionSettings {
   readonly clientName: string;
+  /** The routine it was made from; null for none. A phone may still hold a session from before this was said. */
+  readonly routineId?: string | null;
   /** Rises with every edit of the session. */
   readonly version: number;
   /** How the plan has it gone through; equal to its own until a coach changes the session. */

@@ -166,6 +166,7 @@ export async function sessionViews(
     return {
       ...summaryOf(row, runs, items),
       clientName: client.name,
+      routineId: row.routineId,
       version: row.version,
       purpose: row.purpose,
       alreadyWarm: row.alreadyWarm,

@@ -6,7 +6,8 @@ import { techniquesOf } from '../catalogue/forms.js';
 import { placeOfKind } from '../screening/place.js';
 import { runs } from '../testing/runs.js';
 import { amountOf } from '../technique/prescription.js';
-import { choiceWords } from '../words/choice.js';
+import { choiceLine, choiceWords } from '../words/choice.js';
+import { itemWords } from '../words/item.js';
 import { choicesFor, chosenItem, itemDone, itemsTaken } from './choice.js';
 import { firstBout, firstItem } from './first-item.js';
 import { boutOf, type SessionItem } from './item.js';
@@ -98,6 +99,15 @@ describe('a choice on the spot', () => {
     expect(choiceWords(item, exerciseById)).toBe(`${exerciseById('side-lunge').name} (moving stretch)`);
     expect(choiceWords({ ...item, choice: 'bound-soles-sit' }, exerciseById)).toMatch(/^the same as /);
     expect(choiceWords(firstItem(exerciseById('frog')), exerciseById)).toBe('');
+    const ladder: SessionItem = {
+      ...firstItem(exerciseById('frog')),
+      sets: 2,
+      holdSeconds: 30,
+      choice: 'bound-soles-sit',
+    };
+    const name = exerciseById('bound-soles-sit').name;
+    expect(choiceLine(ladder, exerciseById, itemWords)).toBe(`Or: ${name}: Hold 30 s, 2 times`);
+    expect(choiceLine(firstItem(exerciseById('frog')), exerciseById, itemWords)).toBe('');
   });
 });
 

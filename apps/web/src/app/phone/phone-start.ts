@@ -15,6 +15,7 @@ import {
   STOP_SIGNS,
   type BodyRegionId,
   type SessionItem,
+  choiceLine,
   clientItemWords,
 } from '@yandle/core';
 import type { Session } from '@yandle/contract';
@@ -133,6 +134,11 @@ export class PhoneStart {
 
   protected words(item: SessionItem): string {
     return clientItemWords(item, this.store.find(item.exerciseId));
+  }
+
+  /** What may be chosen instead when it is come to; empty for nothing. */
+  protected choice(item: SessionItem): string {
+    return choiceLine(item, (id) => this.store.find(id), clientItemWords);
   }
 
   /** Nothing sore has no place. */

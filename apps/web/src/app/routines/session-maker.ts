@@ -12,8 +12,16 @@ export type DatedList = Omit<CreateSessionsBody, 'sessions'>;
 export class SessionMaker {
   private readonly api = inject(Api);
 
-  make(clientId: string, list: DatedList, dates: readonly string[]): Promise<SessionSummary[]> {
-    const sessions = dates.map((date) => ({ id: newId(), date }));
-    return firstValueFrom(this.api.createSessions(clientId, { ...list, sessions }));
+  /** Ids of what was asked for and not answered yet, by what it is: the same asked again makes nothing twice. */
+  private readonly asked = new Map<string, readonly string[]>();
+
+  async make(clientId: string, list: DatedList, dates: readonly string[]): Promise<SessionSummary[]> {
+    const key = JSON.stringify([clientId, list, dates]);
+    const ids = this.asked.get(key) ?? dates.map(() => newId());
+    this.asked.set(key, ids);
+    const sessions = dates.map((date, i) => ({ id: ids[i]!, date }));
+    const made = await firstValueFrom(this.api.createSessions(clientId, { ...list, sessions }));
+    this.asked.delete(key);
+    return made;
   }
 }

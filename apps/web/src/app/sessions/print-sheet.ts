@@ -2,6 +2,7 @@ import { Component, computed, input } from '@angular/core';
 import {
   boutOf,
   boutsOn,
+  choiceLine,
   DUTY_OF_CARE,
   formatClock,
   itemWords,
@@ -52,6 +53,9 @@ import { FigureView } from '../ui/figure';
               </p>
               <p>
                 <b>{{ r.words }}.</b> {{ r.target }}.
+                @if (r.choice) {
+                  {{ r.choice }}.
+                }
               </p>
               @for (b of r.boxes; track b.side) {
                 <p>
@@ -104,6 +108,7 @@ export class PrintSheet {
         place,
         exercise,
         words: itemWords(item, exercise),
+        choice: choiceLine(item, this.find(), itemWords),
         target: targetWords(item),
         how: [...paperSteps(exercise), pushWords(item) ?? ''].join(' '),
         boxes: [

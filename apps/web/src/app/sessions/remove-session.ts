@@ -33,7 +33,7 @@ export class RemoveSession {
     this.context.refresh();
     await this.router.navigate(['/clients', clientId, 'sessions']);
     const list = {
-      ...{ name: name ?? 'Session', routineId: null, placeId: place?.id ?? null },
+      ...{ name: name ?? 'Session', routineId: s.routineId ?? null, placeId: place?.id ?? null },
       ...{ purpose, alreadyWarm, rounds, minutes, items },
     };
     const back = async (): Promise<void> => {

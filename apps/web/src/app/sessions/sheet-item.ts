@@ -4,8 +4,9 @@ import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideArrowDown, lucideArrowUp, lucideCopyPlus, lucideGripVertical } from '@ng-icons/lucide';
 import {
   choicesFor,
+  choiceLine,
   choiceWords,
-  chosenItem,
+  itemWords,
   muscleGroupName,
   pushWords,
   runningList,
@@ -59,11 +60,7 @@ export class SheetItem {
     }));
   });
   /** What is set as the choice, and how it is done. */
-  protected readonly other = computed(() => {
-    const item = this.item();
-    if (!item.choice) return '';
-    return `${choiceWords(item, this.store.find)}: ${this.store.words(chosenItem(item, this.store.find))}`;
-  });
+  protected readonly other = computed(() => choiceLine(this.item(), this.store.find, itemWords));
 
   protected sets(by: number): void {
     this.edit((item) => withSets(item, item.sets + by) ?? item);

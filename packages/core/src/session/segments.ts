@@ -55,8 +55,10 @@ export function setSteps(item: SessionItem, exercise: SidedExercise, sides: read
       turns: 1,
     }));
   });
-  if (sides.length < 2) return steps.flat();
-  const middle = item.middle ? [{ ...steps[0]![0]!, side: null, parts: partsOf(item, exercise) }] : [];
+  // Once the second side is done, in a chain too, where the sides are apart.
+  const after = item.middle === true && sides.at(-1) === otherSide(item.firstSide);
+  const middle = after ? [{ ...steps[0]![0]!, side: null, parts: partsOf(item, exercise) }] : [];
+  if (sides.length < 2) return [...steps.flat(), ...middle];
   if (!alternates(item, exercise)) return [...steps.flat(), ...middle];
   const plain = !asked.bonus && !item.middle && item.then === undefined;
   if (unitOf(asked.technique) === 'repetitions' && plain)

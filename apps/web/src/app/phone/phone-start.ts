@@ -136,8 +136,10 @@ export class PhoneStart {
     return clientItemWords(item, this.store.find(item.exerciseId));
   }
 
-  /** What may be chosen instead when it is come to; empty for nothing. */
-  protected choice(item: SessionItem): string {
+  /** What may be chosen instead when it is come to; empty for nothing, and for what a caution, a stop sign or the place rules out now. */
+  protected choice({ items, forms }: Session, place: number): string {
+    const item = items[place]!;
+    if (!item.choice || forms[place]?.choice !== item.choice) return '';
     return choiceLine(item, (id) => this.store.find(id), clientItemWords);
   }
 

@@ -209,16 +209,16 @@ export class ComposeGroups implements OnDestroy {
     this.made.set(null);
     const { purpose, alreadyWarm } = this.settings();
     const exercises = this.exercises();
-    const wishes = this.wishes();
     const made = await this.composer.compose({
-      needs: needsOfGroups(wishes, exercises, this.seconds()),
+      needs: needsOfGroups(this.wishes(), exercises, this.seconds()),
       exercises,
       cautions: this.cautions(),
       place: this.place(),
       experience: this.experience(),
       positions: this.place()?.positions ?? POSITIONS,
       purpose,
-      trained: this.trained() ? wishes.map((w) => w.group) : [],
+      // All of them were trained or none: it would change no weight.
+      trained: [],
       budgetSeconds: this.minutes() * 60,
       alreadyWarm,
       ...{ keep: [], never: [], locks: [], known: [], caps: {} },

@@ -176,6 +176,18 @@ describe('SessionSheet', () => {
     expect(print.querySelectorAll('li span.border')).toHaveLength(8);
   });
 
+  it('prints what may be chosen, but not what a caution or the place rules out now', async () => {
+    const items = session.items.map((i) => ({ ...i, choice: 'seated-strap-calf' }));
+    const forms = [true, false].map((may) => ({
+      easier: null,
+      harder: null,
+      choice: may ? 'seated-strap-calf' : null,
+    }));
+    const screen = await open({ items, forms });
+    const printed = screen.el.querySelector('y-print-sheet')!.textContent;
+    expect(printed.split('Or: ')).toHaveLength(2);
+  });
+
   it('adds an exercise that is typed, and repeats one right after itself', async () => {
     const screen = await open();
     await screen.fill('y-exercise-picker input', 'strap hamstring');

@@ -114,6 +114,15 @@ export class SessionSheet {
     });
   }
 
+  /** The list as it goes on paper: without choices that a caution, a stop sign or the place rules out now. */
+  protected readonly printed = computed(() => {
+    const { items, forms } = this.session()!;
+    return items.map((item, i) => {
+      const { choice, ...plain } = item;
+      return choice === undefined || forms[i]?.choice === choice ? item : plain;
+    });
+  });
+
   protected readonly minutes = computed(() => {
     const t = this.store.timeline();
     return t ? itemSeconds(t, this.session()!.items.length) : [];

@@ -11,3 +11,6 @@ export const CHROMIUM = {
     '--disable-dev-shm-usage',
   ],
 };
+
+/** The time zone of the demo studios: one where it is late morning, whenever the tests run. */
+export const ZONE = process.env['DEMO_TIME_ZONE'] ?? 'Europe/Vienna';

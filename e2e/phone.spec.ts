@@ -1,8 +1,9 @@
 import type { LateLog, NewPhoneLink, Session, SessionSummary } from '@yandle/contract';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
+import { ZONE } from './browser';
 import { clientCalled, expect, productUrl, server, signInQuietly, test } from './support';
 
-const PHONE = { viewport: { width: 390, height: 844 }, timezoneId: 'Europe/Vienna', locale: 'en-GB' };
+const PHONE = { viewport: { width: 390, height: 844 }, timezoneId: ZONE, locale: 'en-GB' };
 
 // Whatever a test did, the next one finds a server.
 test.afterEach(() => server('start'));

@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM } from './browser';
+import { CHROMIUM, ZONE } from './browser';
 
 export default defineConfig({
   testDir: '.',
@@ -13,7 +13,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    timezoneId: 'Europe/Vienna',
+    timezoneId: ZONE,
     trace: 'retain-on-failure',
     launchOptions: CHROMIUM,
   },

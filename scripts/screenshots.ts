@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import { CHROMIUM } from '../e2e/browser';
+import { CHROMIUM, ZONE } from '../e2e/browser';
 import type { ClientListItem, ClientPath, Page as ListPage } from '@yandle/contract';
 
 const OUT = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
@@ -17,7 +17,7 @@ async function open(options: { width?: number; height?: number; dark?: boolean }
     viewport: { width: options.width ?? 1280, height: options.height ?? 800 },
     colorScheme: options.dark ? 'dark' : 'light',
     locale: 'en-GB',
-    timezoneId: 'Europe/Vienna',
+    timezoneId: ZONE,
   });
   await context.request.post('/api/v1/sign-in', {
     data: { email: 'mara@harbourlane.example', password: 'long-easy-breath' },

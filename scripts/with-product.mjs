@@ -1,4 +1,5 @@
 import { createServer } from 'node:http';
+import { zoneOfLateMorning } from './lib/late-morning.mjs';
 import { prepareProducts, TestProduct } from './lib/test-product.mjs';
 import { run } from './lib/run.mjs';
 import { main, say, Stop } from './lib/say.mjs';
@@ -31,6 +32,7 @@ main(async () => {
   const [command, ...args] = words;
   if (!command || !(wanted >= 1))
     throw new Stop('Say what to run: node scripts/with-product.mjs [--products N] COMMAND ARGS');
+  process.env.DEMO_TIME_ZONE ??= zoneOfLateMorning(new Date());
   await prepareProducts();
   const products = [];
   const bases = [];

@@ -1,17 +1,20 @@
 import { placeOfKind, type About, type Answers, type QuestionId } from '@yandle/core';
 import type { ClearanceBody, ClientBody, SelfReportBody, PrioritiesBody, GoalBody, StudyBody } from '@yandle/contract';
 
+/** Where the demo studios are: in Vienna, unless the setting says another zone (the browser tests run at the same hour at any time of day). */
+const ZONE = process.env['DEMO_TIME_ZONE'] ?? 'Europe/Vienna';
+
 /** All people and places here are invented. */
 export const DEMO_STUDIO = {
   id: '0d3f0000-0000-4000-8000-000000000001',
   name: 'Harbour Lane Mobility',
-  timeZone: 'Europe/Vienna',
+  timeZone: ZONE,
 };
 /** Exists to prove that nothing of it is ever seen from the first. */
 export const OTHER_STUDIO = {
   id: '0d3f0000-0000-4000-8000-000000000002',
   name: 'Millpond Movement Room',
-  timeZone: 'Europe/Vienna',
+  timeZone: ZONE,
 };
 
 export const DEMO_PASSWORD = 'long-easy-breath';

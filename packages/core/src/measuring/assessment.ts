@@ -79,7 +79,7 @@ export function isWarm(
 }
 
 /** So many hours after a session a body is still freer for it. Common practice, no source. */
-const AFTER_SESSION_HOURS = 6;
+export const AFTER_SESSION_HOURS = 6;
 
 /** True when a test and side were taken cold, and not on the heels of a session: such results speak for a client. */
 function isStandard(assessment: TakenAssessment, test: Pick<RomTest, 'id'>, side: Side | null): boolean {

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { romTestById } from '../catalogue/tests.js';
 import { assessmentDateFault } from './assessment-date.js';
-import { baselineWords, goalWords, plateauWronglyWords, saidWronglyWords, seenWords } from './comparison.js';
+import {
+  asideWords,
+  baselineWords,
+  goalWords,
+  plateauWronglyWords,
+  saidWronglyWords,
+  seenWords,
+} from './comparison.js';
 
 const KNEE = romTestById('active-knee-extension');
 const measured = (left: number, right: number) => ({ test: KNEE, left, right, both: null });
@@ -23,6 +30,11 @@ describe('what a comparison can show', () => {
   it('says how often it errs', () => {
     expect(saidWronglyWords()).toMatch(/“improved” of [123] of 100 clients and “worse” of [123] of 100/);
     expect(plateauWronglyWords()).toMatch(/in [1-5] of 100 blocks/);
+  });
+  it('names what is in the table and not compared, one or many', () => {
+    expect(asideWords(0)).toBe('');
+    expect(asideWords(1)).toMatch(/^1 more was taken warm or less than 6 hours after a session: it is in the table/);
+    expect(asideWords(2)).toMatch(/^2 more were taken .* they are in the table/);
   });
   it('tells the story of a baseline only where it has one', () => {
     const one = (baseline: 'as it came' | 'second day' | 'chosen') => ({

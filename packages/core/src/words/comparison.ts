@@ -1,3 +1,4 @@
+import { AFTER_SESSION_HOURS } from '../measuring/assessment.js';
 import { mdc95, smallestGainSeen, usualError, type ResultError } from '../measuring/error.js';
 import type { FromBaseline } from '../measuring/baseline.js';
 import { worseSide } from '../measuring/findings/findings.js';
@@ -61,4 +62,14 @@ export function saidWronglyWords(): string {
 /** How often a plateau is said of a client on course. */
 export function plateauWronglyWords(): string {
   return `A plateau is wrongly said at some time in ${ofHundred(SAID_WRONGLY.plateau)} blocks of clients on course (simulated).`;
+}
+
+/**
+ * Assessments of a test that stand beside its course, in words; empty for none.
+ * @example asideWords(1) // '1 more was taken warm or less than 6 hours after a session: it is in the table and not compared.'
+ */
+export function asideWords(count: number): string {
+  if (count === 0) return '';
+  const [was, it] = count === 1 ? ['was', 'it is'] : ['were', 'they are'];
+  return `${count} more ${was} taken warm or less than ${AFTER_SESSION_HOURS} hours after a session: ${it} in the table and not compared.`;
 }

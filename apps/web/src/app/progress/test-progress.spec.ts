@@ -78,6 +78,7 @@ describe('the progress of one test', () => {
     const assessments = [lunge('2026-01-05', 6, 9), lunge('2026-03-05', 9, 9, { warm: true })];
     const p = testProgress(LUNGE, input({ assessments }))!;
     expect([p.several, p.left.length]).toEqual([false, 1]);
+    expect(p.aside).toMatch(/^1 more was taken warm/);
     expect(p.assessments.map((a) => a.conditions)).toEqual([
       'cold, 09:40, Mara Thornebrook',
       'warm, 09:40, Mara Thornebrook',

@@ -1,6 +1,7 @@
 import type { Assessment, Client, Goal, Progress } from '@yandle/contract';
 import {
   ageOn,
+  asideWords,
   asMeasuredIn,
   baselineWords,
   changeBetween,
@@ -197,6 +198,7 @@ export function testProgress(test: RomTest, input: ProgressInput) {
     newest,
     several,
     changes: sides.flatMap((side, i) => (compared[i] ? [changeOf(now, side, compared[i])] : [])),
+    aside: asideWords(assessments.filter((a) => !all.some((s) => s.some((r) => r.from.includes(a)))).length),
     baseline: baselineWords(compared, wasShort(now, first, input)),
     warnings: several ? warningsOf(first, newest, test) : [],
     row: testRow(now, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference, then),

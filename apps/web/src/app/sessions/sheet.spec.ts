@@ -4,6 +4,7 @@ import type { Session } from '@yandle/contract';
 import { aRun, aSession } from '../testing/a-session';
 import { Screen } from '../testing/screen';
 import { SessionSheet } from './sheet';
+import { SheetStore } from './sheet.store';
 
 const session = aSession();
 
@@ -162,6 +163,22 @@ describe('SessionSheet', () => {
     expect(chosen.request.body).toEqual({ runId: 'r2' });
     chosen.flush(session);
     await screen.settle();
+  });
+
+  it('keeps what was chosen when an answer from before it arrives late', async () => {
+    const before = { status: 'done' as const, run: aRun(), otherRuns: [aRun({ id: 'r2', source: 'client' as const })] };
+    const screen = await open(before);
+    const store = screen.fixture.debugElement.injector.get(SheetStore);
+    void store.load('s1');
+    const late = screen.request('GET', '/sessions/s1');
+    await screen.press('Count this one instead');
+    screen
+      .request('PUT', '/sessions/s1/counted-run')
+      .flush(aSession({ ...before, run: before.otherRuns[0]!, otherRuns: [] }));
+    await screen.settle();
+    late.flush(aSession(before));
+    await screen.settle();
+    expect(store.session()!.run!.id).toBe('r2');
   });
 
   it('prints a page with boxes to tick, sides, stop signs and the warm-up', async () => {

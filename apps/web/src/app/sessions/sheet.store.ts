@@ -59,6 +59,8 @@ export class SheetStore {
   readonly saving = this.edits.busy;
   readonly history = new UndoStack<SessionChange>();
   private queue: Promise<void> = Promise.resolve();
+  /** Changes begun so far. */
+  private changes = 0;
 
   readonly find = (id: string): Exercise => this.library.find(id);
   readonly timings = computed(() => timingsFor(this.session()?.breathSeconds ?? null, this.session()?.timings));
@@ -145,9 +147,12 @@ export class SheetStore {
     return s ? needsOf(s.plannedItems, s.ranked, s.weekWork, this.find) : [];
   });
 
+  /** Reads the session again. What is changed meanwhile stands: this answer may be from before it. */
   async load(id: string): Promise<void> {
     await this.requests.run(async () => {
+      const changes = this.changes;
       const session = await firstValueFrom(this.api.session(id));
+      if (changes !== this.changes && this.session()?.id === id) return;
       this.take(session);
       this.history.reset(changeOf(session));
       this.context.refresh();
@@ -210,6 +215,7 @@ export class SheetStore {
 
   /** Does something that answers with the session. */
   async act(work: () => Promise<Session>): Promise<boolean> {
+    this.changes++;
     return (
       (await this.requests.run(async () => {
         this.take(await work());
@@ -224,6 +230,7 @@ export class SheetStore {
   }
 
   private send(next: SessionChange): void {
+    this.changes++;
     const s = this.session()!;
     this.session.set({ ...s, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
     this.queue = this.queue.then(async () => {

@@ -114,4 +114,25 @@ describe('a choice on the spot', () => {
     const adductors = dose!.rows.find((r) => r.group === 'adductors')!;
     expect(adductors.done).toEqual({ left: 12, right: 12 });
   });
+
+  it('holds what hurt: the choice that was being done, or the exercise with the form of it', async () => {
+    const client = await aClient(h);
+    const item = { ...base, exerciseId: 'bound-soles-sit', holdSeconds: 30, choice: 'side-lunge' };
+    const [made] = (await make(client, [item]).expect(201)).body as SessionSummary[];
+    const run = uuid();
+    const begun = { id: run, startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${made!.id}/runs`).send(begun).expect(201);
+    const felt = (body: object) =>
+      h.agent.put(`/api/v1/runs/${run}/symptoms/${uuid()}`).send({ item: 0, symptom: 'pinching', ...body });
+    const open = async () =>
+      ((await h.agent.get(`/api/v1/sessions/${made!.id}`).expect(200)).body as Session).openSymptoms;
+    // The choice has sides, the planned exercise has none.
+    await felt({ side: 'left' }).expect(400);
+    await felt({ side: 'left', form: 'no-such-stretch' }).expect(400);
+    await felt({ side: 'left', form: 'side-lunge' }).expect(200);
+    expect(await open()).toMatchObject([{ exerciseId: 'side-lunge' }]);
+    expect((await open())[0]!.form).toBeUndefined();
+    await felt({ side: null, form: 'frog', symptom: 'bruise' }).expect(200);
+    expect(await open()).toMatchObject([{}, { exerciseId: 'bound-soles-sit', form: 'frog' }]);
+  });
 });

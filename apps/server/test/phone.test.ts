@@ -173,6 +173,24 @@ describe('a client’s phone', () => {
     await h.agent.put(`/api/v1/clients/${clientId}/late-logs/${start.id}`).send({ accept: true }).expect(404);
   });
 
+  it('a stop sign of a choice that arrives late holds the choice', async () => {
+    const { clientId, sessions } = await planned();
+    const s = await session(sessions[0]!.id);
+    const [first, ...rest] = s.items;
+    const items = [{ ...first!, choice: 'frog' }, ...rest];
+    const { version, purpose, alreadyWarm, rounds, minutes } = s;
+    const edited = { version, purpose, alreadyWarm, rounds, minutes, items };
+    await h.agent.put(`/api/v1/sessions/${s.id}/items`).send(edited).expect(200);
+    const phone = await aPhone(clientId);
+    await h.agent.post(`/api/v1/clients/${clientId}/phone-link/revoke`).send({}).expect(200);
+    const start = startBody(await session(s.id));
+    await phone.post(`/api/v1/shared/sessions/${s.id}/runs`).send(start).expect(202);
+    const felt = { item: 0, side: null, symptom: 'pinching', form: 'frog', at: h.clock.now.toISOString() };
+    await phone.put(`/api/v1/shared/runs/${start.id}/symptoms/${uuid()}`).send(felt).expect(202);
+    const today = (await h.agent.get('/api/v1/today').expect(200)).body as { symptoms: object[] };
+    expect(today.symptoms).toContainEqual(expect.objectContaining({ clientId, exerciseId: 'frog', late: true }));
+  });
+
   it('a stop sign that arrives late holds at once, for everybody, and is cleared once its log is taken in', async () => {
     const { clientId, sessions } = await planned();
     const phone = await aPhone(clientId);

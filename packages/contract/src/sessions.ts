@@ -178,6 +178,8 @@ export interface SymptomBody {
   readonly item: number;
   readonly side: Side | null;
   readonly symptom: SymptomId;
+  /** Exercise that was being done where it was another form, or the choice; left out or null for as planned. */
+  readonly form?: string | null;
   /** When it was felt; left out by devices from before it was said: then it is when it arrived. */
   readonly at?: string;
 }
@@ -260,6 +262,8 @@ export interface SymptomReport {
   readonly clientName: string;
   readonly sessionId: string;
   readonly exerciseId: string;
+  /** The easier or harder form of it that was being done. */
+  readonly form?: string | null;
   readonly side: Side | null;
   readonly symptom: SymptomId;
   /** The day it was felt. */

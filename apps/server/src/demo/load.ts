@@ -172,6 +172,7 @@ async function doSessions(
         sessionId: lastRun.session.id,
         runId: lastRun.run.id,
         exerciseId: place.exerciseId,
+        form: null,
         side: 'right',
         symptom: 'numbness',
         feltAt: lastRun.run.startedAt,

@@ -195,6 +195,8 @@ export class SymptomEntity {
   @JoinColumn({ name: 'run_id', foreignKeyConstraintName: 'FK_symptom_run' })
   run?: Relation<RunEntity>;
   @Column({ name: 'exercise_id', type: 'varchar', length: 60 }) exerciseId!: string;
+  /** The easier or harder form of it that was being done. */
+  @Column({ name: 'form', type: 'varchar', length: 60, nullable: true }) form!: string | null;
   @Column({ name: 'side', type: 'varchar', length: 5, nullable: true }) side!: Side | null;
   @Column({ name: 'kind', type: 'varchar', length: 30 }) symptom!: SymptomId;
   /** When it was felt, by the device; null for one from before this was said. */

@@ -7,7 +7,7 @@ import type {
   StartRunBody,
   SymptomBody,
 } from '@yandle/contract';
-import { itemDone, boutCount, type Assistance, type PlainDate } from '@yandle/core';
+import { boutCount, feltExercise, itemDone, type Assistance, type PlainDate } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
@@ -133,7 +133,7 @@ export async function putSymptom(data: StudioData, runId: string, id: string, bo
       clientId: session.clientId,
       sessionId: session.id,
       runId,
-      exerciseId: item.exerciseId,
+      ...feltExercise(sessionItem(item), body.form ?? null),
       side: body.side,
       symptom: body.symptom,
       // A clock that is ahead does not date it into the future.

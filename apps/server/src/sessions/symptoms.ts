@@ -1,5 +1,5 @@
 import type { SymptomBody } from '@yandle/contract';
-import { isStopSign } from '@yandle/core';
+import { feltExercise, isStopSign } from '@yandle/core';
 import { IsNull } from 'typeorm';
 import type { StudioData } from '../database/studio-data.js';
 import { SymptomEntity } from './entities.js';
@@ -7,7 +7,7 @@ import { SymptomEntity } from './entities.js';
 /** Something felt that is not cleared: as it was logged, or as it arrived late and waits for the coach to take it in. */
 export type OpenSign = Pick<
   SymptomEntity,
-  'id' | 'clientId' | 'sessionId' | 'exerciseId' | 'side' | 'symptom' | 'feltAt' | 'createdAt' | 'clearedAt'
+  'id' | 'clientId' | 'sessionId' | 'exerciseId' | 'form' | 'side' | 'symptom' | 'feltAt' | 'createdAt' | 'clearedAt'
 > & {
   /** True for one that waits with a late log: it holds at once, and is cleared once the log is taken in. */
   readonly late?: boolean;
@@ -18,6 +18,7 @@ interface LateSign {
   readonly clientId: string;
   readonly sessionId: string | null;
   readonly exerciseId: string | null;
+  readonly choice: string | null;
   /** JSON. */
   readonly body: string;
   readonly createdAt: Date;
@@ -25,7 +26,8 @@ interface LateSign {
 
 // The exercise is that of the run where there is one, else of the session as the phone had it when it began.
 const LATE = `SELECT l.target AS id, l.client_id AS clientId, COALESCE(z.id, b.target) AS sessionId, l.body, l.created_at AS createdAt,
-    COALESCE(i.exercise_id, JSON_VALUE(b.body, CONCAT('$.snapshot.items[', JSON_VALUE(l.body, '$.item'), '].exerciseId'))) AS exerciseId
+    COALESCE(i.exercise_id, JSON_VALUE(b.body, CONCAT('$.snapshot.items[', JSON_VALUE(l.body, '$.item'), '].exerciseId'))) AS exerciseId,
+    COALESCE(i.choice, JSON_VALUE(b.body, CONCAT('$.snapshot.items[', JSON_VALUE(l.body, '$.item'), '].choice'))) AS choice
   FROM late_log l
   LEFT JOIN late_log b ON b.client_id = l.client_id AND b.run_id = l.run_id AND b.kind = 'start'
   LEFT JOIN run r ON r.id = l.run_id
@@ -40,7 +42,7 @@ async function lateStopSigns(data: StudioData, clientId: string | null): Promise
     clientId === null ? {} : { clientId },
   );
   return rows.flatMap((r): OpenSign[] => {
-    const { symptom, side, at } = JSON.parse(r.body) as SymptomBody;
+    const { symptom, side, at, form } = JSON.parse(r.body) as SymptomBody;
     if (!isStopSign(symptom) || r.exerciseId === null || r.sessionId === null) return [];
     const feltAt = at ? new Date(at) : null;
     const { id, sessionId, exerciseId, createdAt } = r;
@@ -49,7 +51,7 @@ async function lateStopSigns(data: StudioData, clientId: string | null): Promise
         id,
         clientId: r.clientId,
         sessionId,
-        exerciseId,
+        ...feltExercise({ exerciseId, choice: r.choice }, form ?? null),
         side,
         symptom,
         feltAt,

@@ -72,6 +72,7 @@ export async function symptomViews(data: StudioData, rows: readonly OpenSign[]):
     clientName: clients.find((c) => c.id === r.clientId)?.name ?? '',
     sessionId: r.sessionId,
     exerciseId: r.exerciseId,
+    ...(r.form !== null && { form: r.form }),
     side: r.side,
     symptom: r.symptom,
     date: dateIn(timeZone, r.feltAt ?? r.createdAt),

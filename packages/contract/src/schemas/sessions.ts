@@ -158,6 +158,7 @@ export const symptomSchema = Joi.object<SymptomBody>({
   symptom: Joi.string()
     .valid(...SYMPTOMS.map((s) => s.id))
     .required(),
+  form: exerciseId().allow(null),
   at: instant().optional(),
 });
 

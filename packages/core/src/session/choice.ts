@@ -85,3 +85,15 @@ export function itemsTaken(
 export function itemDone(item: SessionItem, form: string | null, find: FindExercise): SessionItem {
   return form !== null && form === item.choice ? chosenItem(item, find) : item;
 }
+
+/**
+ * What something felt in an item is about: its choice where that was being done, else its exercise, with the other form it was done in.
+ * @param form exercise it was done with where that was not the planned one; null for as planned
+ */
+export function feltExercise(
+  item: { readonly exerciseId: string; readonly choice?: string | null },
+  form: string | null,
+): { readonly exerciseId: string; readonly form: string | null } {
+  if (form === null || form === item.exerciseId) return { exerciseId: item.exerciseId, form: null };
+  return form === item.choice ? { exerciseId: form, form: null } : { exerciseId: item.exerciseId, form };
+}

@@ -14,6 +14,14 @@ describe('on hold', () => {
     const hold = onHoldAfter([sign(one!.id)], exerciseById);
     expect(EXERCISES.filter((e) => isOnHold(hold, e)).map((e) => e.id)).toEqual([one!.id]);
   });
+  // What hurts in an easier form does not go on harder, and the form itself is not offered again.
+  it('a sign of another form rests the exercise and that form', () => {
+    const hold = onHoldAfter([{ ...sign(one!.id), form: two!.id }], exerciseById);
+    expect(EXERCISES.filter((e) => isOnHold(hold, e)).map((e) => e.id)).toEqual([one!.id, two!.id]);
+    const [far, near] = [EXERCISES.find((e) => e.primary === 'hamstrings')!, { ...sign(other.id) }];
+    expect(concerns({ ...near, form: far.id }, [sign(far.id)], exerciseById)).toBe(true);
+    expect(concerns(near, [sign(far.id)], exerciseById)).toBe(false);
+  });
   it('a second one in the group rests the whole group, by whichever exercise it came', () => {
     for (const second of [one!, two!]) {
       const hold = onHoldAfter([sign(one!.id), sign(second.id)], exerciseById);

@@ -19,8 +19,13 @@ export const NOTHING_ON_HOLD: OnHold = { everything: false, exercises: new Set()
 /** A stop sign that no coach has cleared, as far as it rests something. */
 export interface OpenStopSign {
   readonly exerciseId: string;
+  /** The easier or harder form of it that was being done; null for the exercise itself. */
+  readonly form?: string | null;
   readonly symptom: SymptomId;
 }
+
+/** Exercises that a sign is about: what was planned, and the form it was done in. */
+const aboutOf = (sign: OpenStopSign): string[] => [sign.exerciseId, ...(sign.form ? [sign.form] : [])];
 
 /**
  * What is on hold after stop signs that are open: the only place that says so (domain 2.8), for server, sheet, planner, composer and phone.
@@ -37,7 +42,7 @@ export function onHoldAfter(
   const often = groups.filter((g) => groups.filter((x) => x === g).length >= GROUP_RESTS_AFTER);
   return {
     everything: open.some((s) => endsSession(s.symptom)),
-    exercises: new Set(ofExercise.map((s) => s.exerciseId)),
+    exercises: new Set(ofExercise.flatMap(aboutOf)),
     groups: new Set([...often, ...sore]),
   };
 }
@@ -77,7 +82,7 @@ export function concerns(
 ): boolean {
   if (endsSession(sign.symptom)) return true;
   const { primary } = find(sign.exerciseId);
-  return items.some((i) => i.exerciseId === sign.exerciseId || find(i.exerciseId).primary === primary);
+  return items.some((i) => aboutOf(sign).includes(i.exerciseId) || find(i.exerciseId).primary === primary);
 }
 
 /**

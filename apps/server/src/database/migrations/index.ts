@@ -20,6 +20,7 @@ import { DayPlans1799000000000 } from './0019-day-plans.js';
 import { FreeSessions1799100000000 } from './0020-free-sessions.js';
 import { ItemParts1799200000000 } from './0021-item-parts.js';
 import { Brisk1799300000000 } from './0022-brisk.js';
+import { FeltForm1799400000000 } from './0023-felt-form.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -45,4 +46,5 @@ export const MIGRATIONS = [
   FreeSessions1799100000000,
   ItemParts1799200000000,
   Brisk1799300000000,
+  FeltForm1799400000000,
 ];

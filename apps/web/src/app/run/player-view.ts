@@ -5,6 +5,9 @@ import {
   choiceWords,
   buildTimeline,
   isLastSeconds,
+  isOnHold,
+  onHoldAfter,
+  soreGroups,
   isLoaded,
   isSafetyCheck,
   itemsTaken,
@@ -13,6 +16,7 @@ import {
   sessionSecondsLeft,
   timingsFor,
   type Exercise,
+  type OnHold,
   otherSide,
   type PlayerState,
   type SessionItem,
@@ -66,6 +70,13 @@ export class PlayerView {
     return this.cue()?.side ?? item.firstSide;
   }
 
+  /** What rests after the stop signs that are open, those felt just now among them, and because it is very sore. */
+  readonly hold = computed((): OnHold => {
+    const s = this.session();
+    const sore = soreGroups(s?.sore ?? [], s?.date ?? '');
+    return onHoldAfter(s?.openSymptoms ?? [], (id) => this.find(id), sore);
+  });
+
   /**
    * Other forms that can be taken for the running exercise, its choice, and back to its own. A choice is made before the first bout has ended:
    * its sides and sets may be others.
@@ -80,7 +91,7 @@ export class PlayerView {
     const cues = this.timeline()!.cues;
     const undecided = this.player().cue <= cues.findIndex((c) => c.item === i && c.ends);
     const offer = (kind: FormKind | 'own', id: string | null): OtherForm[] =>
-      id === null || id === taken ? [] : [{ kind, exercise: this.find(id) }];
+      id === null || id === taken || isOnHold(this.hold(), this.find(id)) ? [] : [{ kind, exercise: this.find(id) }];
     return [
       ...(chosen ? [] : [...offer('easier', forms.easier), ...offer('harder', forms.harder)]),
       ...(undecided && !chosen && forms.choice !== null ? offer('choice', forms.choice) : []),

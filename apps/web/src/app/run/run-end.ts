@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import type { FeltSide } from '@yandle/contract';
 import { sensationWords } from '@yandle/core';
-import { SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
+import { exercisesDone, SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
 import { RunStore } from './run.store';
 
 /** Sensation from which a client can’t talk easily: the symptom is asked for (domain 2.7). */
@@ -95,10 +95,7 @@ export class RunEnd {
     () => !this.byStopSign() && ((this.sensation() ?? 0) >= TOO_STRONG || this.remark().trim() !== ''),
   );
   protected readonly exercises = computed(() =>
-    this.store.session()!.items.map((i, item) => {
-      const e = this.store.find(i.exerciseId);
-      return { item, name: e.name, sided: e.sides === 'each' };
-    }),
+    exercisesDone(this.store.view.items(), this.store.forms(), this.store.find),
   );
   protected readonly sensation = signal<number | null>(null);
   protected readonly felt = signal<FeltSide | null>(null);

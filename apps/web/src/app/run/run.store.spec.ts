@@ -212,6 +212,26 @@ describe('RunStore', () => {
     expect(Math.abs(store.left() - left)).toBeLessThanOrEqual(1);
   });
 
+  it('holds what was being done when it hurt: the choice, or the exercise with the form of it', async () => {
+    const plain = { sets: 1, holdSeconds: 30, sensation: 5, firstSide: 'left' as const };
+    const item = { ...plain, exerciseId: 'bound-soles-sit', choice: 'side-lunge' };
+    const forms = [0, 1, 2].map(() => ({ easier: null, harder: null, choice: 'side-lunge' }));
+    await open(aSession({ items: [item, item, { ...plain, exerciseId: 'frog' }], forms, alreadyWarm: true }));
+    store.begin('well');
+    pass(COUNT_IN + 5);
+    store.take(store.view.others()[0]!);
+    store.stop('pinching');
+    const felt = sent.find((l) => l.kind === 'symptom')!.body;
+    expect(felt).toMatchObject({ item: 0, form: 'side-lunge', symptom: 'pinching' });
+    expect(store.session()!.openSymptoms).toMatchObject([{ exerciseId: 'side-lunge' }]);
+    // What was planned goes on the next time; the choice is not offered again.
+    store.begin('well');
+    pass(1);
+    expect(store.place()).toBe(1);
+    expect(store.exercise()!.id).toBe('bound-soles-sit');
+    expect(store.view.others()).toEqual([]);
+  });
+
   it('makes a hold longer, and redoes a side with logs that replace', () => {
     store.begin('well');
     pass(COUNT_IN + TO_HOLD + 5);

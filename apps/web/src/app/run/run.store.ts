@@ -8,11 +8,11 @@ import {
   endAll,
   endsSession,
   extend,
+  feltExercise,
   isFinished,
   isNotedSymptom,
   isOnHold,
   lighterDay,
-  onHoldAfter,
   isStopSign,
   passSafetyCheck,
   pause,
@@ -81,6 +81,8 @@ export class RunStore implements OnDestroy {
   readonly breath = signal<number | null>(null);
   /** The log sent last: what is said of it afterwards goes to it. */
   readonly lastLog = this.runLog.last;
+  /** Forms chosen, by place of the item. */
+  readonly forms = this.runLog.forms.asReadonly();
 
   /** All that a screen shows of the running cue; what the session itself needs of it is repeated below. */
   readonly view = new PlayerView(this.session, this.player, this.breath, this.runLog, (id) => this.gateway.find(id));
@@ -250,8 +252,7 @@ export class RunStore implements OnDestroy {
   stop(symptom: SymptomId): void {
     const item = this.place();
     if (item !== null && isNotedSymptom(symptom)) {
-      const body: SymptomBody = { item, side: this.view.logSide(), symptom, at: new Date().toISOString() };
-      this.noteSymptom(newId(), body);
+      this.noteSymptom(newId(), { item, side: this.view.logSide(), symptom });
     }
     const end = endsSession(symptom) ? endAll : skipItem;
     this.apply(end(this.player(), this.timeline()!));
@@ -261,20 +262,25 @@ export class RunStore implements OnDestroy {
 
   /** Something was felt that is only said at the end. */
   feltIn({ symptom, item, side }: FeltSymptom): void {
-    this.noteSymptom(newId(), { item, side, symptom, at: new Date().toISOString() });
+    this.noteSymptom(newId(), { item, side, symptom });
   }
 
   /** Sends a symptom, and goes by it at once: here and, on a phone, in every other session, with a network or without. */
-  private noteSymptom(id: string, body: SymptomBody): void {
+  private noteSymptom(id: string, felt: FeltSymptom): void {
     const s = this.session()!;
+    const form = this.runLog.forms()[felt.item] ?? null;
+    const body: SymptomBody = { ...felt, ...(form !== null && { form }), at: new Date().toISOString() };
     this.gateway.post({ kind: 'symptom', runId: this.runId()!, id, body });
-    if (!isStopSign(body.symptom)) return;
-    const { exerciseId } = s.items[body.item]!;
-    const { clientId, clientName, id: sessionId } = s;
-    const { side, symptom } = body;
-    const date = s.date;
+    const { side, symptom } = felt;
+    if (!isStopSign(symptom)) return;
+    const { clientId, clientName, id: sessionId, date } = s;
+    const about = feltExercise(s.items[felt.item]!, form);
     const report: SymptomReport = {
-      ...{ id, clientId, clientName, sessionId, exerciseId },
+      id,
+      clientId,
+      clientName,
+      sessionId,
+      ...about,
       side,
       symptom,
       date,
@@ -361,10 +367,12 @@ export class RunStore implements OnDestroy {
 
   /** What is on hold is never come to: its cues are left behind, and the rest goes on. */
   private leaveOutOnHold(): void {
-    const s = this.session()!;
-    const hold = onHoldAfter(s.openSymptoms, (id) => this.gateway.find(id), this.sore());
+    const hold = this.view.hold();
     for (let place = this.place(); place !== null; place = this.place()) {
-      const out = this.leftOut().includes(place) || isOnHold(hold, this.gateway.find(s.items[place]!.exerciseId));
+      // What is done in place of the planned exercise counts, not what it stands for.
+      const { exerciseId } = this.view.items()[place]!;
+      const done = [exerciseId, this.runLog.forms()[place] ?? exerciseId];
+      const out = this.leftOut().includes(place) || done.some((id) => isOnHold(hold, this.gateway.find(id)));
       if (!out) return;
       this.player.set(skipItem(this.player(), this.timeline()!).state);
     }

@@ -17,7 +17,7 @@ import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { KeptDraft } from '../data/kept-draft';
 import { Autofocus } from '../ui/autofocus';
-import { SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
+import { exercisesDone, SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
 import { Outbox } from '../data/outbox/outbox';
 import { logRows, saidOf, type LogCell, type LogRow } from './log.model';
 import { SheetStore } from './sheet.store';
@@ -64,12 +64,14 @@ export class LogPanel {
 
   private readonly session = computed(() => this.store.session()!);
   protected readonly run = computed(() => this.session().run);
-  /** The list as it was done, as far as it is said: with what the client chose on the spot. */
-  private readonly items = computed(() => {
+  /** Other forms that exercises were done in as far as it is said, by place. */
+  private readonly forms = computed((): Readonly<Record<number, string>> => {
     const logged = currentSets(this.run()?.sets ?? []).flatMap((s) => (s.form ? [[s.item, s.form] as const] : []));
     const said = Object.entries(this.otherwise()).flatMap(([i, o]) => (o.form ? [[Number(i), o.form] as const] : []));
-    return itemsTaken(this.session().items, Object.fromEntries([...logged, ...said]), this.store.find);
+    return Object.fromEntries([...logged, ...said]);
   });
+  /** The list as it was done: with what the client chose on the spot. */
+  private readonly items = computed(() => itemsTaken(this.session().items, this.forms(), this.store.find));
   protected readonly rows = computed(() => {
     const session = { ...this.session(), items: this.items() };
     const timeline = buildTimeline(session.items, session, this.store.timings(), this.store.find);
@@ -134,12 +136,7 @@ export class LogPanel {
   }
 
   /** Exercises that something may have been felt in. */
-  protected readonly exercises = computed(() =>
-    this.session().items.map((i, item) => {
-      const e = this.store.find(i.exerciseId);
-      return { item, name: e.name, sided: e.sides === 'each' };
-    }),
-  );
+  protected readonly exercises = computed(() => exercisesDone(this.items(), this.forms(), this.store.find));
 
   /** What can be said of an item besides its seconds; an item stands in the first of its rows. */
   protected otherwiseOf(row: LogRow): OtherwiseOffer | null {
@@ -239,7 +236,8 @@ export class LogPanel {
     const felt = this.symptom();
     if (!felt) return;
     const at = new Date(`${this.date()}T${this.time()}:00`).toISOString();
-    this.outbox.post({ kind: 'symptom', runId, id: newId(), body: { ...felt, at } });
+    const form = this.forms()[felt.item];
+    this.outbox.post({ kind: 'symptom', runId, id: newId(), body: { ...felt, ...(form && { form }), at } });
   }
 
   private sendCell(runId: string, row: LogRow, cell: LogCell): void {

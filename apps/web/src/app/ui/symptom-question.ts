@@ -1,5 +1,5 @@
 import { Component, computed, input, model, signal } from '@angular/core';
-import { isNotedSymptom, SYMPTOMS, type Side, type SymptomId } from '@yandle/core';
+import { isNotedSymptom, SYMPTOMS, type FindExercise, type SessionItem, type Side, type SymptomId } from '@yandle/core';
 import { oneOf } from './one-of';
 
 /** An exercise that something may have been felt in. */
@@ -7,6 +7,22 @@ export interface FeltIn {
   readonly item: number;
   readonly name: string;
   readonly sided: boolean;
+}
+
+/**
+ * The exercises of a session as they were done.
+ * @param items what was chosen in place of what was planned among them
+ * @param forms exercise by place where it was another form
+ */
+export function exercisesDone(
+  items: readonly SessionItem[],
+  forms: Readonly<Record<number, string>>,
+  find: FindExercise,
+): FeltIn[] {
+  return items.map(({ exerciseId }, item) => {
+    const { name, sides } = find(forms[item] ?? exerciseId);
+    return { item, name, sided: sides === 'each' };
+  });
 }
 
 /** What was felt, where. */

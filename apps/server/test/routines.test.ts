@@ -1,4 +1,5 @@
 import type {
+  Block,
   ClientRoutineFit,
   OwnRoutine,
   Progress,
@@ -11,7 +12,7 @@ import { addDays, NOTHING_KNOWN, placeOfKind } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { intakeBody } from './bodies.js';
-import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+import { aClient, blockBody, dayPlanBody, harness, TODAY, type Harness } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
@@ -169,5 +170,89 @@ describe('routines', () => {
     expect(fits[1]!.out.map((o) => o.exerciseId)).toEqual(['bent-knee-wall-calf', 'bent-knee-wall-calf']);
     expect(fits[1]!.items.map((i) => i.exerciseId)).toContain('supine-strap-hamstring');
     for (const o of fits[1]!.out) expect(o.why.map((w) => w.code)).toContain('position');
+  });
+});
+
+describe('a routine in a day plan of a block', () => {
+  const dayPlans = (list: readonly object[]) => [
+    dayPlanBody({ minutes: null, routineId: 'own-1', routine: { name: 'Before work', items: list } }),
+  ];
+  const plan = (client: string, over: object) =>
+    h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody({ startDate: TODAY, ...over }));
+
+  it('begins each of its sessions; the lanes add what is missing, and what is planned is what both do', async () => {
+    const list = [hold('supine-strap-hamstring'), hold('frog')];
+    const client = await aClient(h);
+    await plan(client, { dayPlans: dayPlans(list) }).expect(201);
+    const all = (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
+    const week = all.filter((s) => s.week === 1);
+    // Monday, Wednesday, Friday and Saturday, whether the lanes are done that day or not.
+    expect(week).toHaveLength(4);
+    let withLanes = 0;
+    for (const s of week) {
+      const items = (await session(s.id)).items.map((i) => [i.exerciseId, i.sets]);
+      expect(items.slice(0, 2)).toEqual([
+        ['supine-strap-hamstring', 1],
+        ['frog', 1],
+      ]);
+      // Steady hold asks for two sets: one is done.
+      const rest = items.slice(2).filter(([id]) => id === 'supine-strap-hamstring');
+      if (rest.length > 0) expect(rest).toEqual([['supine-strap-hamstring', 1]]);
+      withLanes += rest.length;
+    }
+    expect(withLanes).toBe(3);
+    const { dose } = (await h.agent.get(`/api/v1/clients/${client}/progress`).expect(200)).body as Progress;
+    const planned = (group: string) => dose!.rows.find((r) => r.group === group && r.week === 1)?.planned;
+    // Three days of 2 × 30 s, and the routine's 30 s on the fourth; of the frog four times 30 s.
+    expect(planned('hamstrings')).toEqual({ left: 210, right: 210 });
+    expect(planned('adductors')).toEqual({ left: 120, right: 120 });
+    // What was published goes back as it was read.
+    const [block] = (await h.agent.get(`/api/v1/clients/${client}/blocks`).expect(200)).body as Block[];
+    expect(block!.choices.dayPlans[0]).toMatchObject({
+      routineId: 'own-1',
+      routine: { name: 'Before work', items: list },
+    });
+    const again = { ...block!.choices, version: block!.version, reason: 'The same' };
+    await h.agent.put(`/api/v1/blocks/${block!.id}`).send(again).expect(200);
+  });
+
+  it('is refused with an exercise that is not there, or that a caution speaks against', async () => {
+    const client = await aClient(h);
+    const gone = await plan(client, { dayPlans: dayPlans([hold('no-such-stretch')]) }).expect(400);
+    expect(JSON.stringify(gone.body)).toContain('dayPlans.0.routine.items[0].exerciseId');
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody(['pressure']))
+      .expect(200);
+    const push = hold('supine-strap-hamstring', {
+      ...{ technique: 'contract-relax', cycles: 3, pushSeconds: 6, holdSeconds: 15 },
+    });
+    const refused = await plan(client, { dayPlans: dayPlans([push]) });
+    expect([refused.status, JSON.stringify(refused.body)]).toEqual([
+      400,
+      expect.stringContaining('dayPlans.0.routine.items.0.exerciseId'),
+    ]);
+  });
+
+  it('is fitted to a client where its sessions take place', async () => {
+    const client = await aClient(h);
+    const about = { ...NOTHING_KNOWN, places: [placeOfKind('home'), placeOfKind('bed', 'place-2')] };
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody([], { about }))
+      .expect(200);
+    const ask = { items: [hold('bent-knee-wall-calf')], alreadyWarm: true, rounds: 1, clientIds: [client] };
+    const fitAt = async (placeId?: string | null) =>
+      (
+        (
+          await h.agent
+            .post('/api/v1/routines/fit')
+            .send({ ...ask, placeId })
+            .expect(200)
+        ).body as ClientRoutineFit[]
+      )[0]!;
+    expect((await fitAt()).placeId).toBe(about.places[0]!.id);
+    expect((await fitAt(about.places[1]!.id)).out).toHaveLength(1);
+    expect((await fitAt(null)).out).toEqual([]);
   });
 });

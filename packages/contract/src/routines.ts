@@ -35,15 +35,17 @@ export interface RoutineFile {
 /** Asks how clients can do a list, and how long it takes each of them. */
 export interface FitRoutineBody extends Pick<RoutineDefinition, 'items' | 'alreadyWarm' | 'rounds'> {
   readonly clientIds: readonly string[];
+  /** Where it takes place; null for anywhere, left out for the usual place of each. */
+  readonly placeId?: string | null;
 }
 
-/** A list as one client can do it at their usual place, with why not where they cannot do anything. */
+/** A list as one client can do it at a place, with why not where they cannot do anything. */
 export interface ClientRoutineFit extends RoutineFit {
   readonly clientId: string;
   readonly clientName: string;
   /** True while the client sees a doctor first, or everything is on hold: no session until then. */
   readonly waits: boolean;
-  /** Their usual place, which was looked at; null where none is known. */
+  /** The place that was looked at, their usual one where none was asked for; null where none is known. */
   readonly placeId: string | null;
   /** Length with this client's timings, seconds. */
   readonly totalSeconds: number;

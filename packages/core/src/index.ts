@@ -98,6 +98,8 @@ export * from './planning/progression/ramp.js';
 export * from './planning/progression/start.js';
 export * from './planning/absence/return.js';
 export * from './planning/day-plan/day-plan.js';
+export * from './planning/day-plan/day-routine.js';
+export * from './planning/day-plan/routine-sessions.js';
 export * from './planning/reach.js';
 export * from './words/place.js';
 export * from './words/proposal.js';

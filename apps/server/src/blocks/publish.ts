@@ -198,7 +198,7 @@ async function writeSessions(
     p.plan,
     p.draft.startDate,
     p.draft.lanes.map((l, i) => ({ group: l.group, exercises: l.exercises, firstSide: p.firstSides[i]! })),
-    placed(p.draft.dayPlans, p.basis.places),
+    placed(p.draft.dayPlans, p.basis.places, p.find),
     p.find,
     p.fromWeek,
     p.basis.timings,

@@ -15,6 +15,7 @@ import {
   type PlanContext,
   runningBlock,
   type Screening,
+  techniquesIn,
   techniquesOf,
   techniquesUsed,
   keptBasis,
@@ -24,6 +25,7 @@ import {
   cautionTitle,
   cautionChanges,
 } from '@yandle/core';
+import { assertItems } from '../sessions/edit.js';
 import { IsNull } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
@@ -96,6 +98,27 @@ function assertExercises(draft: BlockBody, cautions: readonly Caution[], library
   );
 }
 
+/** The same of the routines of day plans: no caution speaks against an exercise of one. */
+function assertRoutines(draft: BlockBody, cautions: readonly Caution[], library: ExerciseLibrary): void {
+  draft.dayPlans.forEach((p, i) => {
+    const at = `dayPlans.${i}.routine.items`;
+    const items = p.routine?.items ?? [];
+    assertItems(library, items, at);
+    refuse(
+      items.flatMap((item, k) => {
+        const exercise = library.find(item.exerciseId);
+        const against = techniquesIn(item, exercise).flatMap((technique) =>
+          cautionsAgainst({ ...exercise, technique }, cautions),
+        );
+        return [...new Set(against)].map((c) => ({
+          path: `${at}.${k}.exerciseId`,
+          message: `${exercise.name}: ${cautionTitle(c)}. Choose the routine again, so that it is fitted to the client.`,
+        }));
+      }),
+    );
+  });
+}
+
 function assertStyles(draft: BlockDraft, context: PlanContext): void {
   refuse(
     draft.lanes.flatMap((l, i) =>
@@ -165,6 +188,7 @@ export async function createBlock(
       const { id, reason, ...draft } = body;
       const { cautions, libraries, now } = await prepared(tx, client, planner);
       assertExercises(draft, cautions, libraries.exercises);
+      assertRoutines(draft, cautions, libraries.exercises);
       const blocks = await tx.find(BlockEntity, { clientId });
       if (runningBlock(blocks, planner.today))
         throw new HttpProblem('conflict', 'This client has a running block. End it first, then build the next.');
@@ -245,6 +269,7 @@ export async function reviseBlock(
     const fromWeek = await changeableFrom(tx, row, planner.today);
     await assertFromWeek(tx, before, draft, fromWeek);
     assertExercises(draft, cautions, libraries.exercises);
+    assertRoutines(draft, cautions, libraries.exercises);
     const logged = await loggedIn(tx, before, await sessionsOf(tx, before.id), planner.today);
     const past = (laneId: string) =>
       (before.lanes.find((l) => l.id === laneId)?.weeks ?? []).filter((w) => w.week < fromWeek);

@@ -6,11 +6,14 @@ import {
   alongDose,
   type DoseEntry,
   laneExercises,
+  laneSeconds,
+  placed,
+  type PlacedDayPlan,
+  workedBy,
   workedIn,
   type PlainDate,
   plannedDone,
   SIDES,
-  sideWeeklyDose,
   STRETCHING,
   techniqueOfBout,
   weekOn,
@@ -20,7 +23,7 @@ import { Router } from 'express';
 import { Between, In, IsNull } from 'typeorm';
 import { contextOf } from '../accounts/context.js';
 import { listAssessments } from '../assessments/service.js';
-import { BlockEntity } from '../blocks/entities.js';
+import { BlockEntity, RevisionEntity } from '../blocks/entities.js';
 import { laneChoices } from '../blocks/lane-choices.js';
 import { lanesOf, newestRevision } from '../blocks/view.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -54,11 +57,23 @@ async function doseOf(
   const logs = await data.find(SetLogEntity, { runId: In(counted.map((c) => c.run.id)), replacedBy: IsNull() });
   const { find } = await loadExercises(data);
   const lanePlans = await lanesOf(data, revision.id);
+  const revisions = await data.find(RevisionEntity, { blockId: block.id });
+  /** The day plans that a week was published with. */
+  const plansIn = (week: number): readonly PlacedDayPlan[] => {
+    const number = ofBlock.find((s) => s.week === week)?.revisionNumber;
+    const { choices, basis } = revisions.find((r) => r.number === number) ?? revision;
+    return placed(choices.dayPlans, basis?.places, find);
+  };
   const planned: DoseEntry[] = lanePlans.flatMap((l) =>
     l.weeks
       .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
       .flatMap((w) =>
-        SIDES.map((side) => ({ week: w.week, group: l.group, side, seconds: sideWeeklyDose(w.prescription, side) })),
+        SIDES.map((side) => ({
+          week: w.week,
+          group: l.group,
+          side,
+          seconds: laneSeconds(l.group, w, plansIn(w.week), side),
+        })),
       ),
   );
   const choices = new Map(revision.choices.lanes.map((l) => [l.id, laneExercises(l, find)]));
@@ -66,11 +81,19 @@ async function doseOf(
     l.weeks
       .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
       .flatMap((w) =>
-        workedIn({ group: l.group, exercises: choices.get(l.id) ?? [] }, w).flatMap((worked) =>
+        workedIn({ group: l.group, exercises: choices.get(l.id) ?? [] }, w, plansIn(w.week)).flatMap((worked) =>
           SIDES.flatMap((side) => alongDose(worked.exercise, { week: w.week, side, seconds: worked[side] })),
         ),
       ),
   );
+  // What the routines of day plans do is planned too.
+  for (const s of ofBlock)
+    for (const worked of workedBy(plansIn(s.week ?? 0).find((p) => p.id === s.dayPlanId)?.steps ?? []))
+      for (const side of s.week! <= currentWeek ? SIDES : []) {
+        const entry = { week: s.week!, side, seconds: worked[side] };
+        if (entry.seconds > 0) planned.push({ ...entry, group: worked.exercise.primary });
+        plannedAlong.push(...alongDose(worked.exercise, entry));
+      }
   const doneAlong: DoseEntry[] = [];
   const done: DoseEntry[] = counted.flatMap(({ session, run }) =>
     logs

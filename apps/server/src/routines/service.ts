@@ -89,7 +89,7 @@ export async function importRoutines(data: StudioData, file: RoutineFile): Promi
 /** How each of some clients can do a list, at their usual place: what falls out, and what takes its place. */
 export async function fitRoutine(
   data: StudioData,
-  { items, alreadyWarm, rounds, clientIds }: FitRoutineBody,
+  { items, alreadyWarm, rounds, clientIds, placeId }: FitRoutineBody,
   today: PlainDate,
 ): Promise<ClientRoutineFit[]> {
   await assertKnown(data, items);
@@ -100,7 +100,8 @@ export async function fitRoutine(
     const screening = await screeningOf(data, client, today);
     const hold = onHoldAfter(await openStopSigns(data, clientId), find);
     const intake = await latestIntake(data, clientId);
-    const place = intake ? (aboutFrom(intake.about).places[0] ?? null) : null;
+    const places = intake ? aboutFrom(intake.about).places : [];
+    const place = (placeId === undefined ? places[0] : places.find((p) => p.id === placeId)) ?? null;
     const fit = routineFor(items, { cautions: screening.current, hold, place, exercises: current, find });
     const timings = await clientTimings(data, client);
     const { totalSeconds } = buildTimeline(fit.items, { alreadyWarm, rounds }, timings, find);

@@ -11,7 +11,7 @@ import {
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
-import { loadExercises } from '../exercises/library.js';
+import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
 import { clientTimings } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
@@ -22,24 +22,32 @@ import { sessionView } from './views.js';
 
 /** Every exercise exists and can be done as it is asked. */
 export async function assertKnown(tx: StudioData, items: readonly SessionItem[]): Promise<void> {
-  const { find, has } = await loadExercises(tx);
+  assertItems(await loadExercises(tx), items);
+}
+
+/** The same with the library at hand. @param at field that the list stands in */
+export function assertItems(
+  { find, has }: Pick<ExerciseLibrary, 'find' | 'has'>,
+  items: readonly SessionItem[],
+  at = 'items',
+): void {
   items.forEach((item, i) => {
-    if (!has(item.exerciseId)) throw invalidField(`items[${i}].exerciseId`, 'Choose an exercise from the library.');
+    if (!has(item.exerciseId)) throw invalidField(`${at}[${i}].exerciseId`, 'Choose an exercise from the library.');
     if (item.choice !== undefined && !has(item.choice))
-      throw invalidField(`items[${i}].choice`, 'Choose an exercise from the library.');
+      throw invalidField(`${at}[${i}].choice`, 'Choose an exercise from the library.');
     const exercise = find(item.exerciseId);
     const can = techniquesOf(exercise);
     partsOf(item, exercise).forEach(({ bout }, part) => {
-      const field = part === 0 ? `items[${i}].technique` : `items[${i}].then[${part - 1}].technique`;
+      const field = part === 0 ? `${at}[${i}].technique` : `${at}[${i}].then[${part - 1}].technique`;
       if (!can.includes(bout.technique)) throw invalidField(field, `${exercise.name} can’t be done like that.`);
       if (amountOf(bout) < 1)
         throw invalidField(field.replace('technique', amountVariable(bout.technique)), 'Say how much of it.');
       for (const need of kindOf(bout.technique).needs)
         if (part > 0 && bout[need] === undefined)
-          throw invalidField(`items[${i}].then[${part - 1}].${need}`, 'This part needs it.');
+          throw invalidField(`${at}[${i}].then[${part - 1}].${need}`, 'This part needs it.');
     });
     if (item.middle && exercise.sides !== 'each')
-      throw invalidField(`items[${i}].middle`, `${exercise.name} has no sides, so it has no middle.`);
+      throw invalidField(`${at}[${i}].middle`, `${exercise.name} has no sides, so it has no middle.`);
   });
 }
 

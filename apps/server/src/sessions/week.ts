@@ -3,9 +3,7 @@ import {
   boutsPerSet,
   boutOf,
   isLoadedItem,
-  placed,
   type ClientPlace,
-  type PlacedDayPlan,
   type FindExercise,
   type MuscleGroupId,
   type SessionItem,
@@ -45,7 +43,8 @@ export interface Surroundings {
 interface Published {
   /** Groups in the order of the lanes. */
   readonly ranked: readonly MuscleGroupId[];
-  readonly dayPlans: readonly PlacedDayPlan[];
+  /** Where the sessions of a day plan take place, by its id. */
+  readonly places: ReadonlyMap<string, ClientPlace | null>;
 }
 
 const revisionKey = (s: { readonly blockId: string | null; readonly revisionNumber: number | null }): string =>
@@ -66,7 +65,9 @@ async function publishedWith(data: StudioData, sessions: readonly SessionEntity[
       revisionKey({ blockId: r.blockId, revisionNumber: r.number }),
       {
         ranked: lanes.filter((l) => l.revisionId === r.id).map((l) => l.group),
-        dayPlans: placed(r.choices.dayPlans, r.basis?.places),
+        places: new Map(
+          r.choices.dayPlans.map((p) => [p.id, r.basis?.places?.find((x) => x.id === p.placeId) ?? null] as const),
+        ),
       },
     ]),
   );
@@ -142,7 +143,7 @@ export function weekAround(all: Surroundings, session: SessionEntity, find: Find
   const published = all.published.get(revisionKey(session));
   return {
     ranked: published?.ranked ?? [],
-    place: published?.dayPlans.find((p) => p.id === session.dayPlanId)?.place ?? session.place,
+    place: published?.places.get(session.dayPlanId ?? '') ?? session.place,
     weekWork: [...work.values()],
     near: block
       .filter((p) => p.session.id !== session.id && Math.abs((p.session.week ?? 0) - (week ?? 0)) <= 1)

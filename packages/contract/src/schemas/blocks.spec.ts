@@ -38,6 +38,21 @@ describe('a block on the wire', () => {
     ['a day plan twice', { ...block, dayPlans: [dayPlan, dayPlan] }, 'dayPlans.1'],
     ['a weekday twice', { ...block, dayPlans: [{ ...dayPlan, weekdays: [1, 1] }] }, 'dayPlans.0.weekdays.1'],
     ['a day for nothing', { ...block, dayPlans: [{ ...dayPlan, theme: [] }] }, 'dayPlans.0.theme'],
+    [
+      'a routine without its list',
+      { ...block, dayPlans: [{ ...dayPlan, routineId: 'after-running' }] },
+      'dayPlans.0.routine',
+    ],
+    [
+      'a routine without an exercise',
+      { ...block, dayPlans: [{ ...dayPlan, routineId: 'after-running', routine: { name: 'Mine', items: [] } }] },
+      'dayPlans.0.routine.items',
+    ],
+    [
+      'a list of no routine',
+      { ...block, dayPlans: [{ ...dayPlan, routine: { name: 'Mine', items: [] } }] },
+      'dayPlans.0.routine',
+    ],
     ['a day of an unknown purpose', { ...block, dayPlans: [{ ...dayPlan, purpose: 'show' }] }, 'dayPlans.0.purpose'],
     [
       'a week twice',

@@ -6,6 +6,7 @@ import {
   MOST_EXERCISES,
   MUSCLE_GROUP_IDS,
   PURPOSE_IDS,
+  ROUTINE_BOUNDS,
   STYLE_BOUNDS,
   TECHNIQUES,
   type TechniqueExercise,
@@ -14,6 +15,7 @@ import Joi from 'joi';
 import type { CreateBlockBody, MoveSessionBody, UpdateBlockBody } from '../blocks.js';
 import { date, id, line, shortId, version } from './common.js';
 import { lockedCell } from './prescription.js';
+import { sessionItems } from './sessions.js';
 
 const slug = (what: string) =>
   Joi.string()
@@ -77,7 +79,12 @@ const dayPlan = Joi.object({
     .max(MUSCLE_GROUP_IDS.length)
     .allow(null)
     .required(),
-  routineId: Joi.any().valid(null).required(),
+  routineId: Joi.string().max(60).allow(null).required(),
+  routine: Joi.when('routineId', {
+    is: null,
+    then: Joi.any().valid(null),
+    otherwise: Joi.object({ name: line(ROUTINE_BOUNDS.name), items: sessionItems() }).required(),
+  }),
 });
 
 const lane = Joi.object({

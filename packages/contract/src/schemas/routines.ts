@@ -1,7 +1,7 @@
 import { FILE_VERSION, ROUTINE_BOUNDS, type RoutineDefinition } from '@yandle/core';
 import Joi from 'joi';
 import type { FitRoutineBody, OwnRoutineBody, RoutineFile } from '../routines.js';
-import { id, name, text, versionOrNew } from './common.js';
+import { id, name, shortId, text, versionOrNew } from './common.js';
 import { jsonSchemaOf } from './json-schema.js';
 import { sessionItems, settings } from './sessions.js';
 
@@ -35,5 +35,6 @@ export const fitRoutineSchema = Joi.object<FitRoutineBody>({
   items: sessionItems(),
   alreadyWarm: settings.alreadyWarm,
   rounds: settings.rounds,
+  placeId: shortId().allow(null),
   clientIds: Joi.array().items(id().optional()).unique().min(1).max(MOST_CLIENTS).required(),
 });

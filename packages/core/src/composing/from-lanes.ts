@@ -8,12 +8,14 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { rankIn, type PlacedDayPlan } from '../planning/day-plan/day-plan.js';
+import { setsMissing } from '../planning/day-plan/day-routine.js';
 import { missingAt } from '../screening/place.js';
 import { isListed } from '../planning/plan-timing.js';
 import { sharedBouts } from '../planning/week/lane-items.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { Bout } from '../technique/prescription.js';
 import type { SessionItem } from '../session/item.js';
+import { buildTimeline } from '../session/timeline.js';
 import { orderItems } from '../session/order.js';
 import { sessionSeconds, timeItem, type TimedItem } from '../session/session-seconds.js';
 import { DEFAULT_TIMINGS, type Timings } from '../technique/timings.js';
@@ -94,7 +96,7 @@ function rememberedItems(find: FindExercise, timings: Timings): (item: SessionIt
 }
 
 /**
- * The dated sessions of a block: in each the lanes of its day plan, in the order that it asks for.
+ * The dated sessions of a block: in each the routine of its day plan, then its lanes with what that leaves of them, in the order that it asks for.
  * @param lanes in the order of the plan's lanes
  * @param fromWeek sessions of earlier weeks are left out; their techniques need no exercise any more
  * @throws CoreError `invalid-plan` when a lane has no exercise for a technique it uses
@@ -121,10 +123,20 @@ export function sessionsOfBlock(
         .flatMap(({ lane, sets }): SessionItem[] => {
           const cell = plan.lanes[lane]!.weeks[week - 1]!;
           const { sessionsPerWeek: _, ...bout } = { ...cell.prescription, sets };
-          return [bout, ...cell.beforeAndAfter].flatMap((b) => itemsOf(b, lanes[lane]!, dayPlan, find));
+          return [bout, ...cell.beforeAndAfter].flatMap((b) => {
+            const missing = setsMissing(dayPlan?.steps ?? [], lanes[lane]!.group, b);
+            return missing === 0 ? [] : itemsOf({ ...b, sets: missing }, lanes[lane]!, dayPlan, find);
+          });
         });
-      const items = dayPlan && isListed(dayPlan) ? listed : inOrder(listed);
-      const manner = { warm: dayPlan?.warm ?? false, asListed: true };
+      const ofLanes = dayPlan && isListed(dayPlan) ? listed : inOrder(listed);
+      const warm = dayPlan?.warm ?? false;
+      if (dayPlan?.steps?.length) {
+        const items = [...dayPlan.steps.map((s) => s.item), ...ofLanes];
+        const { totalSeconds } = buildTimeline(items, { alreadyWarm: warm }, timings, find);
+        return { date, week, dayPlanId, items, totalSeconds };
+      }
+      const items = ofLanes;
+      const manner = { warm, asListed: true };
       return { date, week, dayPlanId, items, totalSeconds: sessionSeconds(items.map(timed), timings, manner) };
     });
 }

@@ -1,7 +1,7 @@
 import type { BlockPlan } from './plan.js';
 import { addDays, daysBetween, weekdayOf, type PlainDate } from '../schedule/plain-date.js';
 
-/** One dated session: its day plan, and which lanes it holds. */
+/** One dated session: its day plan, and which lanes it holds; none where it takes place for its routine alone. */
 export interface ScheduledSession {
   readonly date: PlainDate;
   /** 1-based. */
@@ -30,6 +30,8 @@ export function scheduleSessions(plan: BlockPlan, startDate: PlainDate): Schedul
         for (const s of l.weeks[week - 1]!.sessions)
           if (s.weekday === day) held.set(s.dayPlanId, [...(held.get(s.dayPlanId) ?? []), { lane, sets: s.sets }]);
       });
+      for (const r of plan.routines ?? [])
+        if (r.week === week && r.weekday === day && !held.has(r.dayPlanId)) held.set(r.dayPlanId, []);
       for (const [dayPlanId, lanes] of held) out.push({ date, week, dayPlanId, lanes });
     }
   return out;

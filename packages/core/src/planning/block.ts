@@ -4,6 +4,7 @@ import { isLoaded, type Technique } from '../technique/catalogue.js';
 import { styleById } from '../styles/index.js';
 import { calendarOf } from './absence/calendar.js';
 import { BLOCK_BOUNDS } from './bounds.js';
+import { routineSessions } from './day-plan/routine-sessions.js';
 import { dayPlansOf, firstWeekday, offsetOf, slotsOf } from './day-plan/slots.js';
 import { USUAL_LENGTH } from './plan-timing.js';
 import type { BlockInput, BlockPlan, PlannedLane, Shortage } from './plan.js';
@@ -86,7 +87,13 @@ export function buildBlock(input: BlockInput): BlockPlan {
     });
     if (struck) shortages.push({ lane: 0, week, fact: { code: 'bound-struck' } });
   }
-  return { lanes: planners.map((p) => p.finished()), retestWeeks: calendar.retests, shortages };
+  const routines = routineSessions(input, calendar.missed);
+  return {
+    lanes: planners.map((p) => p.finished()),
+    retestWeeks: calendar.retests,
+    shortages,
+    ...(routines.length > 0 && { routines }),
+  };
 }
 
 /** Last loaded day of a group in the week before, counted from its first day; null for none. */

@@ -4,11 +4,12 @@ import { BLOCK_BOUNDS } from './bounds.js';
 import type { TechniqueExercise } from './exercise-choice/technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
-import type { FindExercise } from '../catalogue/exercises.js';
+import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import type { FindStyle } from '../styles/index.js';
 import type { Assistance, LoadUnit } from '../technique/prescription.js';
 import type { DayPlan, PlacedDayPlan } from './day-plan/day-plan.js';
+import { stepsOf } from './day-plan/day-routine.js';
 import type { ClientPlace } from '../screening/place.js';
 import type { PlanClient } from './limits.js';
 import type {
@@ -92,9 +93,16 @@ export function laneExercises(lane: Pick<LaneDraft, 'exercises'>, find: FindExer
   }));
 }
 
-/** Day plans with what their places have; a place that is not known any more is anywhere. */
-export function placed(plans: readonly DayPlan[], places: readonly ClientPlace[] = []): PlacedDayPlan[] {
-  return plans.map((p) => ({ ...p, place: places.find((x) => x.id === p.placeId) ?? null }));
+/** Day plans with what their places have, and the exercises of their routines; a place that is not known any more is anywhere. */
+export function placed(
+  plans: readonly DayPlan[],
+  places: readonly ClientPlace[] = [],
+  find: FindExercise = exerciseById,
+): PlacedDayPlan[] {
+  return plans.map((p) => {
+    const place = places.find((x) => x.id === p.placeId) ?? null;
+    return p.routine ? { ...p, place, steps: stepsOf(p.routine, find) } : { ...p, place };
+  });
 }
 
 /**
@@ -122,7 +130,7 @@ export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInpu
       past: context.past?.(l.id) ?? [],
       eased: (context.eased ?? []).filter((e) => e.group === l.group),
     })),
-    dayPlans: placed(draft.dayPlans, context.places),
+    dayPlans: placed(draft.dayPlans, context.places, context.findExercise),
     partWeeks: context.partWeeks ?? [],
     weeks: draft.weeks,
     ramp: draft.ramp,

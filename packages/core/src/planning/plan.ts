@@ -8,6 +8,7 @@ import type { FindStyle } from '../styles/index.js';
 import type { Assistance, Bout, LoadUnit, Prescription, Variable } from '../technique/prescription.js';
 import type { Technique } from '../technique/catalogue.js';
 import type { PlacedDayPlan } from './day-plan/day-plan.js';
+import type { RoutineSession } from './day-plan/day-routine.js';
 import type { PlanClient } from './limits.js';
 import type { SessionLength } from './plan-timing.js';
 
@@ -162,4 +163,6 @@ export interface BlockPlan {
   /** Weeks with a retest, 1-based. Week 1 means before the first session. */
   readonly retestWeeks: readonly number[];
   readonly shortages: readonly Shortage[];
+  /** Sessions that take place for their routine, whatever the lanes do; left out for none. */
+  readonly routines?: readonly RoutineSession[];
 }

@@ -1,8 +1,10 @@
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Side } from '../anatomy/side.js';
 import {
   doseRemark,
   FAVOURED_WEEKLY_SECONDS,
   FLATTENING_WEEKLY_SECONDS,
+  sideSessionDose,
   sideWeeklyDose,
   type DoseRemark,
 } from '../dose/dose.js';
@@ -14,12 +16,21 @@ import type { Style } from '../styles/style.js';
 import type { Prescription } from '../technique/prescription.js';
 import { buildBlock } from './block.js';
 import { BLOCK_BOUNDS } from './bounds.js';
+import type { PlacedDayPlan } from './day-plan/day-plan.js';
+import { setsMissing, workedBy } from './day-plan/day-routine.js';
 import { dayPlansOf } from './day-plan/slots.js';
 import type { BlockInput, BlockPlan, LaneInput, PlannedWeek } from './plan.js';
 import { sharedBouts } from './week/lane-items.js';
 
-/** Seconds that a lane's week works groups for, by side, exercise by exercise. */
-export function workedIn(lane: Pick<LaneInput, 'group' | 'exercises'>, cell: PlannedWeek): WorkedSeconds[] {
+/**
+ * Seconds that a lane's week works groups for, by side, exercise by exercise; without what the routines of its sessions do of it.
+ * @param dayPlans those of the block
+ */
+export function workedIn(
+  lane: Pick<LaneInput, 'group' | 'exercises'>,
+  cell: PlannedWeek,
+  dayPlans: readonly PlacedDayPlan[] = [],
+): WorkedSeconds[] {
   if (cell.kind === 'rest') return [];
   const { technique } = cell.prescription;
   const those = (lane.exercises ?? []).filter((e) => e.technique === technique);
@@ -28,23 +39,58 @@ export function workedIn(lane: Pick<LaneInput, 'group' | 'exercises'>, cell: Pla
     left: sideWeeklyDose(p, 'left'),
     right: sideWeeklyDose(p, 'right'),
   });
-  if (those.length === 0) return [seconds(cell.prescription, { primary: lane.group, secondary: [] })];
+  const stepsIn = (dayPlanId: string) => dayPlans.find((p) => p.id === dayPlanId)?.steps ?? [];
+  const shared = cell.sessions.some((s) => stepsIn(s.dayPlanId).length > 0);
+  if (those.length === 0 && !shared) return [seconds(cell.prescription, { primary: lane.group, secondary: [] })];
   return cell.sessions.flatMap(({ dayPlanId, sets }) => {
     const own = those.filter((e) => e.dayPlanId === dayPlanId);
     const chosen = (own.length > 0 ? own : those.filter((e) => e.dayPlanId === null)).map((e) => e.exercise);
-    return sharedBouts({ ...cell.prescription, sets }, chosen).map(({ exercise, bout }) =>
-      seconds({ ...bout, sessionsPerWeek: 1 }, exercise),
-    );
+    const missing = setsMissing(stepsIn(dayPlanId), lane.group, { ...cell.prescription, sets });
+    if (missing === 0) return [];
+    const bout = { ...cell.prescription, sets: missing };
+    if (chosen.length === 0) return [seconds({ ...bout, sessionsPerWeek: 1 }, { primary: lane.group, secondary: [] })];
+    return sharedBouts(bout, chosen).map(({ exercise, bout }) => seconds({ ...bout, sessionsPerWeek: 1 }, exercise));
   });
 }
 
-/** Planned weekly seconds of every group by side, shares of other lanes' stretches and the tighter side's extra included. */
+/** Seconds of stretch of a lane's week on a side, without what the routines of its sessions do of it. */
+export function laneSeconds(
+  group: MuscleGroupId,
+  cell: PlannedWeek,
+  dayPlans: readonly PlacedDayPlan[],
+  side: Side,
+): number {
+  if (cell.kind === 'rest') return 0;
+  if (dayPlans.every((p) => !p.steps?.length)) return sideWeeklyDose(cell.prescription, side);
+  return cell.sessions.reduce((sum, { dayPlanId, sets }) => {
+    const bout = { ...cell.prescription, sets };
+    const missing = setsMissing(dayPlans.find((p) => p.id === dayPlanId)?.steps ?? [], group, bout);
+    return sum + (missing === 0 ? 0 : sideSessionDose({ ...bout, sets: missing }, side));
+  }, 0);
+}
+
+/** Seconds that the routines of a week's sessions work groups for. */
+export function workedByRoutines(
+  plan: Pick<BlockPlan, 'routines'>,
+  dayPlans: readonly PlacedDayPlan[],
+  week: number,
+): WorkedSeconds[] {
+  return (plan.routines ?? [])
+    .filter((r) => r.week === week)
+    .flatMap((r) => workedBy(dayPlans.find((p) => p.id === r.dayPlanId)?.steps ?? []));
+}
+
+/** Planned weekly seconds of every group by side: lanes and routines, shares of stretches for other groups and the tighter side's extra included. */
 export function weeklyGroupDoses(
-  input: Pick<BlockInput, 'lanes'>,
+  input: Pick<BlockInput, 'lanes' | 'dayPlans'>,
   plan: BlockPlan,
   week: number,
 ): ReturnType<typeof groupDoses> {
-  return groupDoses(plan.lanes.flatMap((l, i) => workedIn(input.lanes[i]!, l.weeks[week - 1]!)));
+  const { dayPlans = [] } = input;
+  return groupDoses([
+    ...plan.lanes.flatMap((l, i) => workedIn(input.lanes[i]!, l.weeks[week - 1]!, dayPlans)),
+    ...workedByRoutines(plan, dayPlans, week),
+  ]);
 }
 
 /** A group that passes the weekly amount from which gains flatten: a remark, not a fault (domain 2.4). */

@@ -10,9 +10,9 @@ export const DAY_ORDER_WORDS: Readonly<Record<DayOrder, string>> = {
   'as listed': 'As the lanes are listed',
 };
 
-/** A day plan in one line: its days, minutes and purpose. */
+/** A day plan in one line: its days, minutes and purpose, and the routine it begins with. */
 export function dayPlanLine(
-  plan: Pick<DayPlan, 'weekdays' | 'minutes' | 'purpose' | 'warm'> & Partial<Pick<DayPlan, 'name'>>,
+  plan: Pick<DayPlan, 'weekdays' | 'minutes' | 'purpose' | 'warm'> & Partial<Pick<DayPlan, 'name' | 'routine'>>,
 ): string {
   const purpose = purposeName(plan.purpose).toLowerCase();
   const days = WEEKDAYS.filter((d) => plan.weekdays.includes(d.id)).map((d) => d.short);
@@ -22,6 +22,7 @@ export function dayPlanLine(
     // A name that says it already is enough.
     ...(plan.purpose === 'own' || plan.name?.toLowerCase() === purpose ? [] : [purpose]),
     ...(plan.warm ? ['already warm'] : []),
+    ...(plan.routine ? [`begins with “${plan.routine.name}”`] : []),
   ];
   return parts.join(' · ');
 }

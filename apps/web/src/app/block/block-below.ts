@@ -10,6 +10,7 @@ import {
   reachWords,
   sideWeeklyDose,
   toggleEasierWeek,
+  placed,
   weeklyGroupDoses,
   type BlockPlan,
   type CellPlace,
@@ -78,7 +79,8 @@ export class BlockBelow {
       styleId: l.styleId,
       exercises: laneExercises(l, (id) => this.library.find(id)),
     }));
-    const weeks = Array.from({ length: draft.weeks }, (_, i) => weeklyGroupDoses({ lanes }, plan, i + 1));
+    const dayPlans = placed(draft.dayPlans, [], (id) => this.library.find(id));
+    const weeks = Array.from({ length: draft.weeks }, (_, i) => weeklyGroupDoses({ lanes, dayPlans }, plan, i + 1));
     return plan.lanes
       .filter((l) => l.weeks.some((w) => sideWeeklyDose(w.prescription, 'left') > 0))
       .map((l) => ({

@@ -135,7 +135,7 @@ export class BlockPlanner {
       (g, t) => this.allowedFor(g, t),
       this.data.client()?.experience ?? 'beginner',
       chosen,
-      placed(dayPlans, this.placesOf()),
+      placed(dayPlans, this.placesOf(), (id) => this.library.find(id)),
     );
   }
 

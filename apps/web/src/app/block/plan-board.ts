@@ -50,7 +50,7 @@ const nothing = (refusal: string): Board => ({
 export function sessionsOf(draft: BlockDraft, plan: BlockPlan, facts: PlanFacts): readonly DatedSession[] {
   const { findExercise } = contextOfFacts(facts);
   const lanes = draft.lanes.map((l) => ({ group: l.group, exercises: l.exercises, firstSide: 'left' as const }));
-  const plans = placed(draft.dayPlans, facts.places);
+  const plans = placed(draft.dayPlans, facts.places, findExercise);
   try {
     return sessionsOfBlock(plan, draft.startDate, lanes, plans, findExercise, 1, facts.client.timings);
   } catch (err) {

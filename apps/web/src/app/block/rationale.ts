@@ -14,6 +14,7 @@ import {
   limitWords,
   muscleGroupName,
   placed,
+  routineSessionsOf,
   prescriptionWords,
   reachLine,
   reachOf,
@@ -139,9 +140,13 @@ export class RationaleScreen {
         loadUnit: 'kg' as const,
         exercises: laneExercises(l, (id) => this.library.find(id)),
       })),
-      dayPlans: placed(b.choices.dayPlans, b.basis?.places),
+      dayPlans: placed(b.choices.dayPlans, b.basis?.places, (id) => this.library.find(id)),
     };
-    return reachLine(reachOf(input, { lanes: b.lanes, retestWeeks: [], shortages: b.shortages })) || null;
+    return (
+      reachLine(
+        reachOf(input, { lanes: b.lanes, retestWeeks: [], shortages: b.shortages, routines: routineSessionsOf(input) }),
+      ) || null
+    );
   });
   /** What could not be served, by lane: how many weeks, and the first reason. */
   protected readonly shortages = computed(() => {

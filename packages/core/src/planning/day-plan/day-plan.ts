@@ -4,6 +4,7 @@ import type { PreferredTime } from '../../screening/about.js';
 import { purposeRules, type PurposeId } from '../../session/purpose.js';
 import type { PlanClient } from '../limits.js';
 import type { ClientPlace } from '../../screening/place.js';
+import type { DayRoutine, RoutineStep } from './day-routine.js';
 
 /** In which order the exercises of a session follow one another. */
 export const DAY_ORDERS = ['fewest changes', 'lower to upper', 'upper to lower', 'as listed'] as const;
@@ -24,8 +25,10 @@ export interface DayPlan {
   readonly order: DayOrder;
   /** Groups that it is for; null for all lanes. */
   readonly theme: readonly MuscleGroupId[] | null;
-  /** Reserved for a routine of the coach's own that the session begins with. */
+  /** The routine that its sessions begin with; null for none. */
   readonly routineId: string | null;
+  /** That routine as the client does it; left out or null without one. */
+  readonly routine?: DayRoutine | null;
 }
 
 /** Bounds of a day plan. */
@@ -35,9 +38,11 @@ export const DAY_PLAN_BOUNDS = {
   minutes: { min: 3, max: 180 },
 } as const;
 
-/** A day plan with what its place has. */
+/** A day plan with what its place has, and the exercises of its routine. */
 export interface PlacedDayPlan extends DayPlan {
   readonly place: ClientPlace | null;
+  /** Exercises of its routine; left out for none. */
+  readonly steps?: readonly RoutineStep[];
 }
 
 /** Id of the day plan that a block has when nobody made one. */

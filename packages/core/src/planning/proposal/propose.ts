@@ -55,7 +55,7 @@ class Trials {
       allowed,
       context.client.experience,
       [],
-      placed(base.dayPlans, context.places),
+      placed(base.dayPlans, context.places, context.findExercise),
     );
     const lane = { ...newLane(newId(), wanted.group, styleId, exercises), startingDose: startingDose(wanted.group) };
     return { wanted, styleId, style, lane };

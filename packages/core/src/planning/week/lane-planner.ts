@@ -1,7 +1,8 @@
 import type { TimedItem } from '../../session/session-seconds.js';
 import { isLoaded, type Technique } from '../../technique/catalogue.js';
-import type { Bonus, Prescription } from '../../technique/prescription.js';
+import type { Bonus, Bout, Prescription } from '../../technique/prescription.js';
 import type { BlockCalendar } from '../absence/calendar.js';
+import { setsMissing } from '../day-plan/day-routine.js';
 import { firstWeekday, offsetOf, type Slot } from '../day-plan/slots.js';
 import type { CutFact } from '../facts.js';
 import type { BlockInput, LaneInput, PlannedLane, PlannedWeek } from '../plan.js';
@@ -80,7 +81,7 @@ export class LanePlanner {
 
   /** The lane as the week's sessions see it. @param lastDay last day of its group under load in the week before, 0-6; null for none */
   roomLane(technique: Technique, w: LaneWeek, lastDay: number | null): RoomLane {
-    const { styles, timed } = this.of;
+    const { styles } = this.of;
     const extras = this.of.extrasOf(w);
     const loads = new Map<string, Load>();
     return {
@@ -89,16 +90,28 @@ export class LanePlanner {
       lastDay,
       inPlan: styles.plans.map((_, i) => styles.isIn(technique, i)),
       themed: styles.plans.map((p) => p.theme !== null),
+      given: (p, plan) => this.missing(p, plan) < p.sets,
       load: (p, plan, sets): Load => {
         const key = `${plan}|${sets}|${p.reps ?? p.holdSeconds}|${p.cycles ?? ''}|${p.bonus ? `${p.bonus.sets},${p.bonus.more}` : ''}`;
         let load = loads.get(key);
         if (!load) {
-          const extra = extras.filter((e) => styles.isIn(e.technique, plan)).flatMap((e) => timed.of(e, plan));
-          loads.set(key, (load = this.loads.of([...timed.of({ ...p, sets }, plan), ...extra], plan)));
+          const extra = extras.filter((e) => styles.isIn(e.technique, plan)).flatMap((e) => this.timedIn(e, plan));
+          loads.set(key, (load = this.loads.of([...this.timedIn({ ...p, sets }, plan), ...extra], plan)));
         }
         return load;
       },
     };
+  }
+
+  /** Sets of a bout that the routine of a day plan leaves to the lane. */
+  private missing(bout: Bout, plan: number): number {
+    return setsMissing(this.of.styles.plans[plan]!.steps ?? [], this.lane.group, bout);
+  }
+
+  /** Items of a bout in a day plan, without the sets that its routine does. */
+  private timedIn(bout: Bout, plan: number): readonly TimedItem[] {
+    const sets = this.missing(bout, plan);
+    return sets === 0 ? [] : this.of.timed.of(sets === bout.sets ? bout : { ...bout, sets }, plan);
   }
 
   /** The session items of a cell with some sets in a day plan. */
@@ -107,9 +120,9 @@ export class LanePlanner {
     plan: number,
     sets: number,
   ): readonly TimedItem[] {
-    const { styles, timed } = this.of;
+    const { styles } = this.of;
     const bouts = [{ ...cell.prescription, sets }, ...cell.beforeAndAfter];
-    return bouts.filter((b) => styles.isIn(b.technique, plan)).flatMap((b) => timed.of(b, plan));
+    return bouts.filter((b) => styles.isIn(b.technique, plan)).flatMap((b) => this.timedIn(b, plan));
   }
 
   /** Takes the week as it came out. @returns what it is short of */

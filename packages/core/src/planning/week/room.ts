@@ -22,7 +22,9 @@ export interface RoomLane {
   readonly inPlan: readonly boolean[];
   /** True for each day plan that is made for its group among others: it comes there first. */
   readonly themed: readonly boolean[];
-  /** What a number of sets is in a session of a day plan. */
+  /** True where the routine of a day plan does sets of the lane: it comes there first, what is done anyhow is not planned again. */
+  readonly given: (p: Prescription, plan: number) => boolean;
+  /** What a number of sets is in a session of a day plan, beyond what its routine does of them. */
   readonly load: (p: Prescription, plan: number, sets: number) => Load;
 }
 
@@ -99,7 +101,7 @@ export class Room {
   ) {
     this.sessions = slots.map((slot) => {
       const plan = plans[slot.plan]!;
-      return { slot, plan, room: length.room(plan), held: [], body: 0, between: 0 };
+      return { slot, plan, room: length.room(plan, timings), held: [], body: 0, between: 0 };
     });
     this.at = lanes.map(() => null);
     this.level = lanes.map(() => null);
@@ -225,6 +227,11 @@ export class Room {
       }
   }
 
+  /** True where a routine of a day does sets of a lane. */
+  private givenOn(lane: number, p: Prescription, offset: number): boolean {
+    return this.on[lane]![offset]!.some((s) => this.lanes[lane]!.given(p, this.sessions[s]!.slot.plan));
+  }
+
   /** Days on which a lane finds room as things are. */
   private able(lane: number, p: Prescription): Map<number, readonly Placed[]> {
     const on = new Map<number, readonly Placed[]>();
@@ -274,6 +281,7 @@ export class Room {
       this.sessions.some((s) => s.slot.offset === o && s.held.some((h) => h.lane !== lane));
     const chosen = best(able, (c) => [
       keepDays && before ? c.filter((o) => !before.has(o)).length : 0,
+      -c.filter((o) => this.givenOn(lane, p, o)).length,
       -c.filter((o) => this.themedOn[lane]![o]!).length,
       unevenness(c),
       c.filter((o) => !visited(o)).length,

@@ -1,4 +1,4 @@
-import type { Session, SessionSummary } from '@yandle/contract';
+import type { Block, Session, SessionSummary } from '@yandle/contract';
 import { itemWords, exerciseById } from '@yandle/core';
 import type { Page } from '@playwright/test';
 import { clientCalled, expect, signInQuietly, test } from './support';
@@ -247,4 +247,27 @@ test('a routine is written, given to two clients at once, and each can do what t
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: 'Change this session' })).toBeVisible();
   await expect(page.getByText('Isaura Bellwether · Court legs')).toBeVisible();
+});
+
+test('a routine begins the sessions of a block, and the lanes add what is missing', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Tobin');
+  await page.goto(`/clients/${client.id}/block`);
+  await page.getByRole('button', { name: /^After training: / }).click();
+  await page.getByLabel('Begins with a routine').selectOption({ label: 'After running' });
+  await expect(
+    page.getByText(/“After running” takes \d+:\d\d at the beginning of each of these sessions/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^Soleus, week 5/ }).click();
+  await expect(page.getByText(/“After running” does (all|the|\d)/)).toBeVisible();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.getByLabel('Reason, for the record').fill('Their own routine first');
+  await page.getByRole('button', { name: 'Publish', exact: true }).last().click();
+  await expect(page.getByText('The changes are published.')).toBeVisible();
+  const [block] = (await (await page.request.get(`/api/v1/clients/${client.id}/blocks`)).json()) as Block[];
+  const { routine } = block!.choices.dayPlans[0]!;
+  const sessions = (await (await page.request.get(`/api/v1/clients/${client.id}/sessions`)).json()) as SessionSummary[];
+  const last = await load(page, sessions.filter((s) => s.week === block!.weeks).at(-1)!.id);
+  expect(last.items.slice(0, routine!.items.length)).toEqual(routine!.items);
+  expect(last.totalSeconds).toBeLessThanOrEqual(25 * 60);
 });

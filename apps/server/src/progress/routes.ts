@@ -1,4 +1,4 @@
-import type { Progress } from '@yandle/contract';
+import type { Lane, Progress } from '@yandle/contract';
 import { loadExercises } from '../exercises/library.js';
 import {
   itemDone,
@@ -64,6 +64,8 @@ async function doseOf(
     const { choices, basis } = revisions.find((r) => r.number === number) ?? revision;
     return placed(choices.dayPlans, basis?.places, find);
   };
+  const choices = new Map(revision.choices.lanes.map((l) => [l.id, laneExercises(l, find)]));
+  const laneOf = (l: Lane) => ({ group: l.group, exercises: choices.get(l.id) ?? [] });
   const planned: DoseEntry[] = lanePlans.flatMap((l) =>
     l.weeks
       .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
@@ -72,16 +74,15 @@ async function doseOf(
           week: w.week,
           group: l.group,
           side,
-          seconds: laneSeconds(l.group, w, plansIn(w.week), side),
+          seconds: laneSeconds(laneOf(l), w, plansIn(w.week), side),
         })),
       ),
   );
-  const choices = new Map(revision.choices.lanes.map((l) => [l.id, laneExercises(l, find)]));
   const plannedAlong = lanePlans.flatMap((l) =>
     l.weeks
       .filter((w) => w.week <= currentWeek && w.kind !== 'rest')
       .flatMap((w) =>
-        workedIn({ group: l.group, exercises: choices.get(l.id) ?? [] }, w, plansIn(w.week)).flatMap((worked) =>
+        workedIn(laneOf(l), w, plansIn(w.week)).flatMap((worked) =>
           SIDES.flatMap((side) => alongDose(worked.exercise, { week: w.week, side, seconds: worked[side] })),
         ),
       ),

@@ -8,7 +8,7 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { rankIn, type PlacedDayPlan } from '../planning/day-plan/day-plan.js';
-import { setsMissing } from '../planning/day-plan/day-routine.js';
+import { boutMissing } from '../planning/day-plan/day-routine.js';
 import { missingAt } from '../screening/place.js';
 import { isListed } from '../planning/plan-timing.js';
 import { sharedBouts } from '../planning/week/lane-items.js';
@@ -124,8 +124,11 @@ export function sessionsOfBlock(
           const cell = plan.lanes[lane]!.weeks[week - 1]!;
           const { sessionsPerWeek: _, ...bout } = { ...cell.prescription, sets };
           return [bout, ...cell.beforeAndAfter].flatMap((b) => {
-            const missing = setsMissing(dayPlan?.steps ?? [], lanes[lane]!.group, b);
-            return missing === 0 ? [] : itemsOf({ ...b, sets: missing }, lanes[lane]!, dayPlan, find);
+            const { exercises, group } = lanes[lane]!;
+            const { steps = [] } = dayPlan ?? {};
+            const missing =
+              steps.length === 0 ? b : boutMissing(steps, group, b, exercisesAt(exercises, b.technique, dayPlan, find));
+            return missing === null ? [] : itemsOf(missing, lanes[lane]!, dayPlan, find);
           });
         });
       const ofLanes = dayPlan && isListed(dayPlan) ? listed : inOrder(listed);

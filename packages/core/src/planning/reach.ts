@@ -9,6 +9,7 @@ import {
   type DoseRemark,
 } from '../dose/dose.js';
 import { groupDoses, type WorkedSeconds } from '../dose/shares.js';
+import type { Exercise } from '../catalogue/exercise.js';
 import type { Weekday } from '../schedule/weekday.js';
 import { kindOf, type Technique } from '../technique/catalogue.js';
 import { styleById } from '../styles/index.js';
@@ -17,7 +18,7 @@ import type { Prescription } from '../technique/prescription.js';
 import { buildBlock } from './block.js';
 import { BLOCK_BOUNDS } from './bounds.js';
 import type { PlacedDayPlan } from './day-plan/day-plan.js';
-import { setsMissing, workedBy } from './day-plan/day-routine.js';
+import { boutMissing, workedBy } from './day-plan/day-routine.js';
 import { dayPlansOf } from './day-plan/slots.js';
 import type { BlockInput, BlockPlan, LaneInput, PlannedWeek } from './plan.js';
 import { sharedBouts } from './week/lane-items.js';
@@ -42,31 +43,39 @@ export function workedIn(
   const stepsIn = (dayPlanId: string) => dayPlans.find((p) => p.id === dayPlanId)?.steps ?? [];
   const shared = cell.sessions.some((s) => stepsIn(s.dayPlanId).length > 0);
   if (those.length === 0 && !shared) return [seconds(cell.prescription, { primary: lane.group, secondary: [] })];
+  return boutsIn(lane, cell, dayPlans).flatMap(({ bout, exercises }) =>
+    exercises.length === 0
+      ? [seconds({ ...bout, sessionsPerWeek: 1 }, { primary: lane.group, secondary: [] })]
+      : sharedBouts(bout, exercises).map(({ exercise, bout: b }) => seconds({ ...b, sessionsPerWeek: 1 }, exercise)),
+  );
+}
+
+/** What a lane does in each of its sessions of a week, beyond what the routines of these do, and with what. */
+function boutsIn(
+  lane: Pick<LaneInput, 'group' | 'exercises'>,
+  cell: PlannedWeek,
+  dayPlans: readonly PlacedDayPlan[],
+): { readonly bout: PlannedWeek['prescription']; readonly exercises: readonly Exercise[] }[] {
+  const those = (lane.exercises ?? []).filter((e) => e.technique === cell.prescription.technique);
   return cell.sessions.flatMap(({ dayPlanId, sets }) => {
     const own = those.filter((e) => e.dayPlanId === dayPlanId);
-    const chosen = (own.length > 0 ? own : those.filter((e) => e.dayPlanId === null)).map((e) => e.exercise);
-    const missing = setsMissing(stepsIn(dayPlanId), lane.group, { ...cell.prescription, sets });
-    if (missing === 0) return [];
-    const bout = { ...cell.prescription, sets: missing };
-    if (chosen.length === 0) return [seconds({ ...bout, sessionsPerWeek: 1 }, { primary: lane.group, secondary: [] })];
-    return sharedBouts(bout, chosen).map(({ exercise, bout }) => seconds({ ...bout, sessionsPerWeek: 1 }, exercise));
+    const exercises = (own.length > 0 ? own : those.filter((e) => e.dayPlanId === null)).map((e) => e.exercise);
+    const steps = dayPlans.find((p) => p.id === dayPlanId)?.steps ?? [];
+    const missing = boutMissing(steps, lane.group, { ...cell.prescription, sets }, exercises);
+    return missing === null ? [] : [{ bout: { ...cell.prescription, ...missing }, exercises }];
   });
 }
 
 /** Seconds of stretch of a lane's week on a side, without what the routines of its sessions do of it. */
 export function laneSeconds(
-  group: MuscleGroupId,
+  lane: Pick<LaneInput, 'group' | 'exercises'>,
   cell: PlannedWeek,
   dayPlans: readonly PlacedDayPlan[],
   side: Side,
 ): number {
   if (cell.kind === 'rest') return 0;
   if (dayPlans.every((p) => !p.steps?.length)) return sideWeeklyDose(cell.prescription, side);
-  return cell.sessions.reduce((sum, { dayPlanId, sets }) => {
-    const bout = { ...cell.prescription, sets };
-    const missing = setsMissing(dayPlans.find((p) => p.id === dayPlanId)?.steps ?? [], group, bout);
-    return sum + (missing === 0 ? 0 : sideSessionDose({ ...bout, sets: missing }, side));
-  }, 0);
+  return boutsIn(lane, cell, dayPlans).reduce((sum, { bout }) => sum + sideSessionDose(bout, side), 0);
 }
 
 /** Seconds that the routines of a week's sessions work groups for. */

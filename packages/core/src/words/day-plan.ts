@@ -1,4 +1,12 @@
-import type { DayOrder, DayPlan } from '../planning/day-plan/day-plan.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { DayOrder, DayPlan, PlacedDayPlan } from '../planning/day-plan/day-plan.js';
+import type { Exercise } from '../catalogue/exercise.js';
+import { sessionDose } from '../dose/dose.js';
+import { boutMissing } from '../planning/day-plan/day-routine.js';
+import { unitOf } from '../technique/catalogue.js';
+import { amountOf, type Bout } from '../technique/prescription.js';
+import { counted } from './plural.js';
+import type { PlannedWeek } from '../planning/plan.js';
 import { WEEKDAYS } from '../schedule/weekday.js';
 import { purposeName } from './composing.js';
 
@@ -25,4 +33,40 @@ export function dayPlanLine(
     ...(plan.routine ? [`begins with “${plan.routine.name}”`] : []),
   ];
   return parts.join(' · ');
+}
+
+/**
+ * What the routine of a day plan does of a lane's week, and what is left to the lane; empty for nothing:
+ * "“After running” does 30 of the 90 s a side on Tue, Thu; the lane adds 2 × 30 s."
+ * @param exercises that the lane does it with in the day plan
+ */
+export function givenWords(
+  plan: Pick<PlacedDayPlan, 'id' | 'routine' | 'steps'>,
+  cell: Pick<PlannedWeek, 'kind' | 'prescription' | 'sessions'>,
+  group: MuscleGroupId,
+  exercises: readonly Exercise[],
+): string {
+  const steps = plan.steps ?? [];
+  const on = cell.sessions.filter((s) => s.dayPlanId === plan.id);
+  const [first] = on;
+  if (!plan.routine || steps.length === 0 || cell.kind === 'rest' || !first) return '';
+  const bout = { ...cell.prescription, sets: first.sets };
+  const missing = boutMissing(steps, group, bout, exercises);
+  if (missing === bout) return '';
+  const days = WEEKDAYS.filter((d) => on.some((s) => s.weekday === d.id)).map((d) => d.short);
+  const [all, own] = [sessionDose(bout), missing ? sessionDose(missing) : 0];
+  const what =
+    missing === null
+      ? 'all of it'
+      : all === 0
+        ? 'a part of it'
+        : `${Math.round(all - own)} of the ${Math.round(all)} s a side`;
+  const rest = missing === null ? '' : `; the lane adds ${missing.sets} × ${amountWords(missing)}`;
+  return `“${plan.routine.name}” does ${what} on ${days.join(', ')}${rest}.`;
+}
+
+/** A bout's amount with its unit. */
+function amountWords(bout: Bout): string {
+  const amount = amountOf(bout);
+  return unitOf(bout.technique) === 'seconds' ? `${amount} s` : counted(amount, 'rep');
 }

@@ -36,6 +36,10 @@ import {
   shownUnits,
   type WeightUnit,
   notForWords,
+  exercisesAt,
+  givenWords,
+  type PlacedDayPlan,
+  placed,
 } from '@yandle/core';
 import { FigureView } from '../ui/figure';
 import { StopSigns } from '../ui/stop-signs';
@@ -86,7 +90,7 @@ export class CellPanel {
   readonly exercisePicked = output<{ readonly technique: Technique; readonly exerciseIds: readonly string[] }>();
   readonly loadSet = output<Partial<Pick<LaneDraft, 'startLoad' | 'startHelp' | 'loadMax'>>>();
   /** Names of the day plans, for exercises that are for one of them. */
-  readonly dayPlans = input<readonly Pick<DayPlan, 'id' | 'name'>[]>([]);
+  readonly dayPlans = input<readonly DayPlan[]>([]);
   readonly startingDoseUsed = output<boolean>();
   readonly plate = input(USUAL_PLATE);
   readonly loadCounted = output<LoadUnit>();
@@ -98,6 +102,16 @@ export class CellPanel {
   protected readonly loaded = computed(() => isLoaded(this.cell().prescription.technique));
 
   protected readonly reason = computed(() => weekWords(this.cell(), this.planned()));
+  /** What routines of day plans do of the week. */
+  protected readonly given = computed(() =>
+    placed(this.dayPlans(), [], (id) => this.library.find(id)).flatMap(
+      (p) => givenWords(p, this.cell(), this.planned().group, this.doneWith(p)) || [],
+    ),
+  );
+  /** Exercises that the week is done with in a day plan. */
+  private doneWith(plan: PlacedDayPlan): readonly Exercise[] {
+    return exercisesAt(this.lane().exercises, this.cell().prescription.technique, plan, (id) => this.library.find(id));
+  }
   protected readonly limitWords = limitWords;
   protected readonly leftOutWords = leftOutWords;
   protected readonly list = runningList;

@@ -8,6 +8,7 @@ import { weekdayOf } from '../../schedule/plain-date.js';
 import type { SessionItem } from '../../session/item.js';
 import { buildTimeline, plannedSeconds } from '../../session/timeline.js';
 import { runs } from '../../testing/runs.js';
+import { givenWords } from '../../words/day-plan.js';
 import { isLoaded } from '../../technique/catalogue.js';
 import { anyBlock } from '../any-block.fixture.js';
 import { buildBlock } from '../block.js';
@@ -16,7 +17,7 @@ import { adult, context, draft } from '../draft.fixture.js';
 import { blockInputOf } from '../draft.js';
 import type { BlockInput } from '../plan.js';
 import { weeklyGroupDoses } from '../reach.js';
-import { routineSeconds, setsMissing, stepsOf } from './day-routine.js';
+import { boutMissing, routineSeconds, stepsOf } from './day-routine.js';
 
 const strap = (sets: number, holdSeconds: number): SessionItem => ({
   ...{ exerciseId: 'supine-strap-hamstring', sets, holdSeconds, sensation: 5, firstSide: 'left' },
@@ -49,9 +50,10 @@ describe('a routine in a day plan', () => {
       expect(s.items[0]!.exerciseId).toBe('supine-strap-hamstring');
     }
     for (const s of firstWeek([strap(2, 30)])) expect(hamstrings(s.items)).toEqual([[2, 30]]);
-    // 3 × 20 s are 60 s, as much as 2 × 30 s; 2 × 20 s are one whole set and a bit.
+    // 3 × 20 s are 60 s, as much as 2 × 30 s; of 2 × 20 s a set of 20 s is left; of 15 s 45 s, which are two sets of 25 s in steps of 5.
     for (const s of firstWeek([strap(3, 20)])) expect(hamstrings(s.items)).toEqual([[3, 20]]);
-    for (const s of firstWeek([strap(2, 20)])) expect(hamstrings(s.items)).toHaveLength(2);
+    for (const s of firstWeek([strap(2, 20)])) expect(hamstrings(s.items)[1]).toEqual([1, 20]);
+    for (const s of firstWeek([strap(1, 15)])) expect(hamstrings(s.items)[1]).toEqual([2, 25]);
   });
 
   it('leaves the lane and its ladder as they are, and adds nothing twice to the dose', () => {
@@ -67,16 +69,28 @@ describe('a routine in a day plan', () => {
     expect(dose(planned([strap(3, 30)]))).toEqual({ left: 270, right: 270 });
   });
 
+  it('is said of the lane that it does sets of', () => {
+    const said = (items: readonly SessionItem[], lane: number): string => {
+      const { input, plan } = planned(items);
+      const { group, weeks } = plan.lanes[lane]!;
+      return givenWords(input.dayPlans![0]!, weeks[0]!, group, [exerciseById('supine-strap-hamstring')]);
+    };
+    expect(said([strap(1, 30)], 1)).toBe('“Mine” does 30 of the 60 s a side on Mon, Wed, Fri; the lane adds 1 × 30 s.');
+    expect(said([strap(2, 30)], 1)).toBe('“Mine” does all of it on Mon, Wed, Fri.');
+    expect(said([strap(2, 30)], 0)).toBe('');
+    expect(said([], 1)).toBe('');
+  });
+
   it('counts only what is done the lane’s way, and only the group’s own', () => {
     const steps = stepsOf({ name: '', items: [strap(2, 30)] }, exerciseById);
     const lane = { technique: 'static hold', sets: 3, holdSeconds: 30, sensation: 5 } as const;
-    expect(setsMissing(steps, 'hamstrings', lane)).toBe(1);
-    expect(setsMissing(steps, 'soleus', lane)).toBe(3);
+    expect(boutMissing(steps, 'hamstrings', lane)).toEqual({ ...lane, sets: 1 });
+    expect(boutMissing(steps, 'soleus', lane)).toBe(lane);
     const moving = { ...lane, technique: 'moving stretch' as const, reps: 8, holdSeconds: 1 };
-    expect(setsMissing(steps, 'hamstrings', moving)).toBe(3);
+    expect(boutMissing(steps, 'hamstrings', moving)).toBe(moving);
     // The tighter side's third set needs one of the lane's own to stand on.
     const bonus = { ...lane, sets: 2, bonus: { side: 'left', sets: 1, more: 0 } } as const;
-    expect(setsMissing(steps, 'hamstrings', bonus)).toBe(1);
+    expect(boutMissing(steps, 'hamstrings', bonus)).toEqual({ ...bonus, sets: 1 });
   });
 
   // A group without a lane: the session takes place all the same.

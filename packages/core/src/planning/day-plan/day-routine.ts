@@ -1,16 +1,16 @@
 import { SIDES, type Side } from '../../anatomy/side.js';
 import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
+import { boundsOf } from '../../catalogue/amount.js';
 import type { Exercise } from '../../catalogue/exercise.js';
 import type { FindExercise } from '../../catalogue/exercises.js';
-import { boutDose } from '../../dose/dose.js';
 import type { WorkedSeconds } from '../../dose/shares.js';
 import type { Weekday } from '../../schedule/weekday.js';
 import { boutOf, type SessionItem } from '../../session/item.js';
 import { partsOf } from '../../session/parts.js';
-import { boutsOn } from '../../dose/dose.js';
+import { boutDose, boutsOn } from '../../dose/dose.js';
 import { buildTimeline } from '../../session/timeline.js';
-import type { Bout } from '../../technique/prescription.js';
-import { isLoaded } from '../../technique/catalogue.js';
+import { amountOf, withAmount, type Bout } from '../../technique/prescription.js';
+import { isLoaded, unitOf } from '../../technique/catalogue.js';
 import { DEFAULT_TIMINGS, type Timings } from '../../technique/timings.js';
 
 /** A routine that the sessions of a day plan begin with, as the client does it: a copy, so that a published plan stays what it was. */
@@ -54,29 +54,57 @@ export function workedBy(steps: readonly RoutineStep[]): WorkedSeconds[] {
   }));
 }
 
-/**
- * Whole sets of a lane's bout that a routine does in one session, on both sides: its seconds of stretch for the group in the same technique by
- * those of the bout; of what stretches nothing, its sets (domain 2.7: its items count towards the lanes of their groups).
- */
-function setsDone(steps: readonly RoutineStep[], group: MuscleGroupId, bout: Bout): number {
+/** Seconds of stretch that a routine gives a group in one session in one technique, on the side that gets less of it. */
+function secondsGiven(steps: readonly RoutineStep[], group: MuscleGroupId, technique: Bout['technique']): number {
   const mine = steps.filter((s) => s.exercise.primary === group);
-  const each = boutDose(bout);
-  if (each === 0) {
-    const same = mine.filter(({ item, exercise }) => boutOf(item, exercise).technique === bout.technique);
-    return same.reduce((sum, s) => sum + s.item.sets, 0);
-  }
-  const on = (side: Side): number => mine.reduce((sum, s) => sum + secondsOn(s, side, bout.technique), 0);
-  return Math.floor(Math.min(...SIDES.map(on)) / each + 1e-9);
+  return Math.min(...SIDES.map((side) => mine.reduce((sum, s) => sum + secondsOn(s, side, technique), 0)));
+}
+
+/** Sets of a technique that a routine does for a group in one session. */
+function setsGiven(steps: readonly RoutineStep[], group: MuscleGroupId, technique: Bout['technique']): number {
+  const same = steps.filter(
+    ({ item, exercise }) => exercise.primary === group && boutOf(item, exercise).technique === technique,
+  );
+  return same.reduce((sum, s) => sum + s.item.sets, 0);
+}
+
+/** Steps in which a bout is made smaller: 5 s, or one repetition. */
+const GRID_SECONDS = 5;
+
+/** The fewest sets, and of these the smallest bout on the grid, that make up some seconds of stretch. */
+function madeUp(bout: Bout, seconds: number, least: number): Bout {
+  const sets = Math.max(1, Math.ceil(seconds / boutDose(bout) - 1e-9));
+  const grid = unitOf(bout.technique) === 'seconds' ? GRID_SECONDS : 1;
+  const full = amountOf(bout);
+  const enough = (amount: number): boolean => sets * boutDose(withAmount(bout, amount)) >= seconds - 1e-9;
+  let amount = full;
+  while (amount - grid >= least && enough(amount - grid)) amount -= grid;
+  return { ...(amount === full ? bout : withAmount(bout, amount)), sets };
 }
 
 /**
- * Sets of a lane that are missing in a session whose routine does some: the rest of them. What the tighter side gets on top needs a set of its own to
- * stand on.
+ * What a lane still does in a session whose routine does some of it: the routine's seconds of stretch for the group, in the lane's technique, are taken
+ * off; of what stretches nothing, its sets (domain 2.7: its items count towards the lanes of their groups). Null where nothing is left. What the
+ * tighter side gets on top needs a set of the lane's own to stand on.
+ * @param exercises that the lane does it with; none where they are not known: then only whole sets are taken off
  */
-export function setsMissing(steps: readonly RoutineStep[], group: MuscleGroupId, bout: Bout): number {
-  if (steps.length === 0) return bout.sets;
-  const most = bout.bonus ? bout.sets - 1 : bout.sets;
-  return bout.sets - Math.max(0, Math.min(most, setsDone(steps, group, bout)));
+export function boutMissing(
+  steps: readonly RoutineStep[],
+  group: MuscleGroupId,
+  bout: Bout,
+  exercises: readonly Pick<Exercise, 'technique' | 'amount'>[] = [],
+): Bout | null {
+  if (steps.length === 0) return bout;
+  const each = boutDose(bout);
+  const left = (sets: number): Bout | null => (sets > 0 ? { ...bout, sets } : bout.bonus ? { ...bout, sets: 1 } : null);
+  if (each === 0) return left(bout.sets - setsGiven(steps, group, bout.technique));
+  const given = secondsGiven(steps, group, bout.technique);
+  if (given === 0) return bout;
+  const seconds = bout.sets * each - given;
+  if (seconds <= 1e-9) return left(0);
+  const own = exercises.filter((e) => e.technique === bout.technique).map((e) => boundsOf(e).min);
+  const least = exercises.length === 0 ? Infinity : Math.max(1, ...own);
+  return madeUp(bout, seconds, least);
 }
 
 const known = new WeakMap<readonly RoutineStep[], Map<Timings, number>>();

@@ -2,7 +2,7 @@ import type { TimedItem } from '../../session/session-seconds.js';
 import { isLoaded, type Technique } from '../../technique/catalogue.js';
 import type { Bonus, Bout, Prescription } from '../../technique/prescription.js';
 import type { BlockCalendar } from '../absence/calendar.js';
-import { setsMissing } from '../day-plan/day-routine.js';
+import { boutMissing } from '../day-plan/day-routine.js';
 import { firstWeekday, offsetOf, type Slot } from '../day-plan/slots.js';
 import type { CutFact } from '../facts.js';
 import type { BlockInput, LaneInput, PlannedLane, PlannedWeek } from '../plan.js';
@@ -90,7 +90,7 @@ export class LanePlanner {
       lastDay,
       inPlan: styles.plans.map((_, i) => styles.isIn(technique, i)),
       themed: styles.plans.map((p) => p.theme !== null),
-      given: (p, plan) => this.missing(p, plan) < p.sets,
+      given: (p, plan) => this.missing(p, plan) !== p,
       load: (p, plan, sets): Load => {
         const key = `${plan}|${sets}|${p.reps ?? p.holdSeconds}|${p.cycles ?? ''}|${p.bonus ? `${p.bonus.sets},${p.bonus.more}` : ''}`;
         let load = loads.get(key);
@@ -103,15 +103,18 @@ export class LanePlanner {
     };
   }
 
-  /** Sets of a bout that the routine of a day plan leaves to the lane. */
-  private missing(bout: Bout, plan: number): number {
-    return setsMissing(this.of.styles.plans[plan]!.steps ?? [], this.lane.group, bout);
+  /** What of a bout the routine of a day plan leaves to the lane; null for nothing. */
+  private missing(bout: Bout, plan: number): Bout | null {
+    const { steps = [] } = this.of.styles.plans[plan]!;
+    if (steps.length === 0) return bout;
+    const exercises = this.lane.exercises === undefined ? [] : this.of.styles.exercisesIn(bout.technique)[plan]!;
+    return boutMissing(steps, this.lane.group, bout, exercises);
   }
 
-  /** Items of a bout in a day plan, without the sets that its routine does. */
+  /** Items of a bout in a day plan, without what its routine does of it. */
   private timedIn(bout: Bout, plan: number): readonly TimedItem[] {
-    const sets = this.missing(bout, plan);
-    return sets === 0 ? [] : this.of.timed.of(sets === bout.sets ? bout : { ...bout, sets }, plan);
+    const missing = this.missing(bout, plan);
+    return missing === null ? [] : this.of.timed.of(missing, plan);
   }
 
   /** The session items of a cell with some sets in a day plan. */

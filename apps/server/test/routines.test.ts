@@ -2,6 +2,7 @@ import type {
   Block,
   ClientRoutineFit,
   OwnRoutine,
+  OwnSeries,
   Progress,
   RoutineVersion,
   Session,
@@ -237,10 +238,7 @@ describe('a routine in a day plan of a block', () => {
   it('is fitted to a client where its sessions take place', async () => {
     const client = await aClient(h);
     const about = { ...NOTHING_KNOWN, places: [placeOfKind('home'), placeOfKind('bed', 'place-2')] };
-    await h.agent
-      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
-      .send(intakeBody([], { about }))
-      .expect(200);
+    await h.agent.put(`/api/v1/clients/${client}/intakes/${uuid()}`).send(intakeBody([], { about })).expect(200);
     const ask = { items: [hold('bent-knee-wall-calf')], alreadyWarm: true, rounds: 1, clientIds: [client] };
     const fitAt = async (placeId?: string | null) =>
       (
@@ -254,5 +252,58 @@ describe('a routine in a day plan of a block', () => {
     expect((await fitAt()).placeId).toBe(about.places[0]!.id);
     expect((await fitAt(about.places[1]!.id)).out).toHaveLength(1);
     expect((await fitAt(null)).out).toEqual([]);
+  });
+});
+
+describe('a series', () => {
+  const entries = [
+    { day: 1, routineId: 'after-running' },
+    { day: 3, routineId: 'desk-break' },
+  ];
+  const series = (over: object = {}) => ({
+    ...{ version: null, archived: false, name: 'Two days', note: '', entries },
+    ...over,
+  });
+  const put = (id: string, b: object) => h.agent.put(`/api/v1/series/${id}`).send(b);
+
+  it('is kept, changed and archived, in its studio alone, and names routines that are there', async () => {
+    const id = uuid();
+    await put(id, series()).expect(200);
+    await put(id, series()).expect(200);
+    await put(id, series({ version: 1, name: 'Two days and one' })).expect(200);
+    await put(id, series({ version: 1 })).expect(409);
+    const all = (await h.agent.get('/api/v1/series').expect(200)).body as OwnSeries[];
+    expect(all).toEqual([{ id, version: 2, archived: false, name: 'Two days and one', note: '', entries }]);
+    expect((await h.other.get('/api/v1/series').expect(200)).body).toEqual([]);
+    await h.other
+      .put(`/api/v1/series/${id}`)
+      .send(series({ version: 2 }))
+      .expect(404);
+    await put(uuid(), series({ entries: [{ day: 1, routineId: 'no-such' }] })).expect(400);
+    await put(uuid(), series({ entries: [{ day: 85, routineId: 'desk-break' }] })).expect(400);
+    await put(uuid(), series({ entries: [] })).expect(400);
+  });
+
+  it('goes on the calendar whole or not at all, and once however often it is asked for', async () => {
+    const client = await aClient(h);
+    const give = (lists: readonly object[]) =>
+      h.agent.post(`/api/v1/clients/${client}/sessions/series`).send({ lists });
+    const lists = [
+      body([TODAY, addDays(TODAY, 2)], { routineId: 'after-running' }),
+      body([addDays(TODAY, 1)], { name: 'Desk', routineId: 'desk-break' }),
+    ];
+    const made = (await give(lists).expect(201)).body as SessionSummary[];
+    expect(made.map((s) => [s.date, s.name])).toEqual([
+      [TODAY, 'After the run'],
+      [addDays(TODAY, 1), 'Desk'],
+      [addDays(TODAY, 2), 'After the run'],
+    ]);
+    await give(lists).expect(201);
+    // The second list is refused: nothing of the first is there.
+    await give([body([TODAY]), body([addDays(TODAY, -1)])]).expect(400);
+    await give([]).expect(400);
+    const all = (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
+    expect(all).toHaveLength(3);
+    await h.other.post(`/api/v1/clients/${client}/sessions/series`).send({ lists }).expect(404);
   });
 });

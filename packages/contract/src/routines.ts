@@ -1,8 +1,11 @@
-import type { FILE_VERSION, RoutineDefinition, RoutineFit } from '@yandle/core';
+import type { FILE_VERSION, RoutineDefinition, RoutineFit, SeriesDefinition } from '@yandle/core';
 import type { Versioned } from './test-catalogue.js';
 
 /** Own routines have ids of their own kind, so that they can never be taken for one that ships. */
 export const OWN_ROUTINE_PREFIX = 'own-';
+
+/** Own series likewise. */
+export const OWN_SERIES_PREFIX = 'own-';
 
 export type OwnRoutineBody = RoutineDefinition &
   Versioned & {
@@ -49,4 +52,13 @@ export interface ClientRoutineFit extends RoutineFit {
   readonly placeId: string | null;
   /** Length with this client's timings, seconds. */
   readonly totalSeconds: number;
+}
+
+/** A series of the studio's own. */
+export type OwnSeriesBody = SeriesDefinition & Versioned & { readonly archived: boolean };
+
+export interface OwnSeries extends SeriesDefinition {
+  readonly id: string;
+  readonly version: number;
+  readonly archived: boolean;
 }

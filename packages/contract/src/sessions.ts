@@ -101,6 +101,11 @@ export interface CreateSessionsBody extends SessionSettings {
   readonly items: readonly SessionItem[];
 }
 
+/** Several lists for a client at once, each on its dates: a whole series. All are made, or none. */
+export interface CreateSeriesBody {
+  readonly lists: readonly CreateSessionsBody[];
+}
+
 /** A coach's own version of a session that has not been begun. */
 export interface EditSessionBody extends SessionSettings {
   readonly version: number;

@@ -133,6 +133,8 @@ export * from './session/first-item.js';
 export * from './session/choice.js';
 export * from './routine/routine.js';
 export * from './routine/catalogue.js';
+export * from './routine/series.js';
+export * from './routine/series-catalogue.js';
 export * from './words/routine.js';
 export * from './routine/routine-for.js';
 export * from './planning/template.js';

@@ -27,7 +27,7 @@ import {
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { ErasedClientEntity } from '../privacy/entities.js';
 import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
-import { RoutineEntity, RoutineVersionEntity } from '../routines/entities.js';
+import { RoutineEntity, RoutineVersionEntity, SeriesEntity } from '../routines/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
 import { OwnBatteryEntity, OwnErrorEntity, OwnTestEntity, StudyEntity } from '../test-catalogue/entities.js';
@@ -73,6 +73,7 @@ export const ENTITIES = [
   RetestEntity,
   RoutineEntity,
   RoutineVersionEntity,
+  SeriesEntity,
   SessionEntity,
   SessionItemEntity,
   RunEntity,

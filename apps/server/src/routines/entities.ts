@@ -1,4 +1,4 @@
-import type { RoutineDefinition } from '@yandle/core';
+import type { RoutineDefinition, SeriesDefinition } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { StudioEntity } from '../accounts/entities.js';
 import { ClientEntity } from '../clients/entities.js';
@@ -44,6 +44,24 @@ export class RoutineVersionEntity {
   routine?: Relation<RoutineEntity>;
   @Column({ name: 'version', type: 'int' }) version!: number;
   @Column({ name: 'definition', type: 'simple-json' }) definition!: RoutineDefinition;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}
+
+/** A series of the studio. Archived rather than removed. */
+@Entity('series')
+@Index('IDX_series_studio', ['studioId'])
+export class SeriesEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_series_studio' })
+  studio?: Relation<StudioEntity>;
+  @Column({ name: 'version', type: 'int', default: 1 }) version!: number;
+  @Column({ name: 'archived', type: 'boolean' }) archived!: boolean;
+  /** Read as a whole, never queried. */
+  @Column({ name: 'definition', type: 'simple-json' }) definition!: SeriesDefinition;
+  @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
   createdAt!: Date;
 }

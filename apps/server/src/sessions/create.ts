@@ -22,46 +22,59 @@ async function placeOf(tx: StudioData, clientId: string, placeId: string | null)
   return place;
 }
 
+/** Makes the sessions of one list, alike on each of their dates. Gives their ids. */
+async function createList(
+  tx: StudioData,
+  client: ClientEntity,
+  body: CreateSessionsBody,
+  today: PlainDate,
+): Promise<readonly string[]> {
+  const { sessions, items, name, routineId, placeId, ...settings } = body;
+  const clientId = client.id;
+  const ids = sessions.map((s) => s.id);
+  const there = await tx.find(SessionEntity, { id: In(ids) });
+  if (there.some((s) => s.clientId !== clientId))
+    throw new HttpProblem('conflict', 'A session with this id belongs to another client. Load the page again.');
+  const open = sessions.filter((s) => !there.some((t) => t.id === s.id));
+  sessions.forEach(({ date }, i) => {
+    if (date < today) throw invalidField(`sessions[${i}].date`, 'Choose today or a later day.');
+  });
+  await assertKnown(tx, items);
+  await assertMayBeDone(tx, clientId, items, today);
+  const place = await placeOf(tx, clientId, placeId);
+  const { find } = await loadExercises(tx);
+  const { totalSeconds } = buildTimeline(items, settings, await clientTimings(tx, client), find);
+  await tx.insertMany(
+    SessionEntity,
+    open.map(({ id, date }) => ({
+      ...{ id, clientId, date, plannedDate: null, blockId: null, revisionNumber: null, week: null, dayPlanId: null },
+      ...AS_PLANNED,
+      ...settings,
+      plannedManner: settings,
+      ...{ name, routineId, place, totalSeconds },
+    })),
+  );
+  await tx.insertMany(
+    SessionItemEntity,
+    open.flatMap(({ id }) => items.map((item, at) => itemRow(id, item, at))),
+  );
+  return ids;
+}
+
 /**
- * Makes sessions of their own for a client, alike on each of their dates. All or none; the same request again makes nothing twice.
+ * Makes sessions of their own for a client: each list on its dates. All or none; the same request again makes nothing twice.
  * @throws HttpProblem `screening-blocks-planning`
  */
 export async function createSessions(
   data: StudioData,
   clientId: string,
-  body: CreateSessionsBody,
+  lists: readonly CreateSessionsBody[],
   today: PlainDate,
 ): Promise<SessionSummary[]> {
   return data.transaction(async (tx) => {
     const client = await tx.getLocked(ClientEntity, clientId, 'client');
-    const { sessions, items, name, routineId, placeId, ...settings } = body;
-    const ids = sessions.map((s) => s.id);
-    const there = await tx.find(SessionEntity, { id: In(ids) });
-    if (there.some((s) => s.clientId !== clientId))
-      throw new HttpProblem('conflict', 'A session with this id belongs to another client. Load the page again.');
-    const open = sessions.filter((s) => !there.some((t) => t.id === s.id));
-    sessions.forEach(({ date }, i) => {
-      if (date < today) throw invalidField(`sessions[${i}].date`, 'Choose today or a later day.');
-    });
-    await assertKnown(tx, items);
-    await assertMayBeDone(tx, clientId, items, today);
-    const place = await placeOf(tx, clientId, placeId);
-    const { find } = await loadExercises(tx);
-    const { totalSeconds } = buildTimeline(items, settings, await clientTimings(tx, client), find);
-    await tx.insertMany(
-      SessionEntity,
-      open.map(({ id, date }) => ({
-        ...{ id, clientId, date, plannedDate: null, blockId: null, revisionNumber: null, week: null, dayPlanId: null },
-        ...AS_PLANNED,
-        ...settings,
-        plannedManner: settings,
-        ...{ name, routineId, place, totalSeconds },
-      })),
-    );
-    await tx.insertMany(
-      SessionItemEntity,
-      open.flatMap(({ id }) => items.map((item, at) => itemRow(id, item, at))),
-    );
+    const ids: string[] = [];
+    for (const list of lists) ids.push(...(await createList(tx, client, list, today)));
     return summaries(tx, await tx.find(SessionEntity, { id: In(ids) }, { order: { date: 'ASC', id: 'ASC' } }));
   });
 }

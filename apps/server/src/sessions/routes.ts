@@ -3,6 +3,7 @@ import {
   briskSchema,
   chooseRunSchema,
   clearSymptomSchema,
+  createSeriesSchema,
   createSessionsSchema,
   sorenessSchema,
   editAnswersSchema,
@@ -40,7 +41,12 @@ export function sessionRoutes(): Router {
   router.post('/clients/:id/sessions', async (req, res) => {
     const body = validBody(createSessionsSchema, req.body);
     const { data, today } = contextOf(res);
-    res.status(201).json(await createSessions(data, pathId(req.params.id, 'client'), body, today));
+    res.status(201).json(await createSessions(data, pathId(req.params.id, 'client'), [body], today));
+  });
+  router.post('/clients/:id/sessions/series', async (req, res) => {
+    const { lists } = validBody(createSeriesSchema, req.body);
+    const { data, today } = contextOf(res);
+    res.status(201).json(await createSessions(data, pathId(req.params.id, 'client'), lists, today));
   });
   router.delete('/sessions/:id', async (req, res) => {
     await removeSession(contextOf(res).data, pathId(req.params.id, 'session'));

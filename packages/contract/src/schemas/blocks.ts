@@ -15,7 +15,7 @@ import Joi from 'joi';
 import type { CreateBlockBody, MoveSessionBody, UpdateBlockBody } from '../blocks.js';
 import { date, id, line, shortId, version } from './common.js';
 import { lockedCell } from './prescription.js';
-import { sessionItems } from './sessions.js';
+import { routineId, sessionItems } from './sessions.js';
 
 const slug = (what: string) =>
   Joi.string()
@@ -79,7 +79,7 @@ const dayPlan = Joi.object({
     .max(MUSCLE_GROUP_IDS.length)
     .allow(null)
     .required(),
-  routineId: Joi.string().max(60).allow(null).required(),
+  routineId: routineId().allow(null).required(),
   routine: Joi.when('routineId', {
     is: null,
     then: Joi.any().valid(null),

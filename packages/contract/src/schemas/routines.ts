@@ -1,9 +1,9 @@
-import { FILE_VERSION, ROUTINE_BOUNDS, type RoutineDefinition } from '@yandle/core';
+import { FILE_VERSION, ROUTINE_BOUNDS, SERIES_BOUNDS, type RoutineDefinition, type SeriesEntry } from '@yandle/core';
 import Joi from 'joi';
-import type { FitRoutineBody, OwnRoutineBody, RoutineFile } from '../routines.js';
+import type { FitRoutineBody, OwnRoutineBody, OwnSeriesBody, RoutineFile } from '../routines.js';
 import { id, name, shortId, text, versionOrNew } from './common.js';
 import { jsonSchemaOf } from './json-schema.js';
-import { sessionItems, settings } from './sessions.js';
+import { routineId, sessionItems, settings } from './sessions.js';
 
 /** Clients that one list may be tried on at once. */
 const MOST_CLIENTS = 50;
@@ -37,4 +37,17 @@ export const fitRoutineSchema = Joi.object<FitRoutineBody>({
   rounds: settings.rounds,
   placeId: shortId().allow(null),
   clientIds: Joi.array().items(id().optional()).unique().min(1).max(MOST_CLIENTS).required(),
+});
+
+const entry = Joi.object<SeriesEntry>({
+  day: Joi.number().integer().min(1).max(SERIES_BOUNDS.days).required(),
+  routineId: routineId().required(),
+});
+
+export const ownSeriesSchema = Joi.object<OwnSeriesBody>({
+  name: name(SERIES_BOUNDS.name),
+  note: text(SERIES_BOUNDS.note),
+  entries: Joi.array().items(entry.optional()).min(1).max(SERIES_BOUNDS.entries).required(),
+  version: versionOrNew(),
+  archived: Joi.boolean().required(),
 });

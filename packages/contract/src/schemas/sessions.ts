@@ -24,6 +24,7 @@ import {
   type BriskBody,
   type ChooseRunBody,
   type ClearSymptomBody,
+  type CreateSeriesBody,
   type CreateSessionsBody,
   type SorenessBody,
   type EditAnswersBody,
@@ -110,19 +111,26 @@ export const swapComingSchema = Joi.object<SwapComingBody, true>({
   to: exerciseId().required(),
 });
 
+/** Lists that one series may have: as many routines as it may name. */
+const MOST_LISTS = 60;
+
 const dated = Joi.object({ id: id(), date: date() });
+
+export const routineId = () =>
+  Joi.string()
+    .max(60)
+    .pattern(/^[a-z0-9-]+$/);
 
 export const createSessionsSchema = Joi.object<CreateSessionsBody>({
   sessions: Joi.array().items(dated.optional()).unique('id').min(1).max(MOST_DATES).required(),
   name: name(ROUTINE_BOUNDS.name),
-  routineId: Joi.string()
-    .max(60)
-    .pattern(/^[a-z0-9-]+$/)
-    .allow(null)
-    .required(),
+  routineId: routineId().allow(null).required(),
   placeId: Joi.string().max(40).allow(null).required(),
   ...settings,
   items: sessionItems(),
+});
+export const createSeriesSchema = Joi.object<CreateSeriesBody>({
+  lists: Joi.array().items(createSessionsSchema.optional()).min(1).max(MOST_LISTS).required(),
 });
 export const restoreSessionSchema = Joi.object<RestoreSessionBody, true>({ version: version() });
 

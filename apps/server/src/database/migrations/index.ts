@@ -21,6 +21,7 @@ import { FreeSessions1799100000000 } from './0020-free-sessions.js';
 import { ItemParts1799200000000 } from './0021-item-parts.js';
 import { Brisk1799300000000 } from './0022-brisk.js';
 import { FeltForm1799400000000 } from './0023-felt-form.js';
+import { Series1799500000000 } from './0024-series.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -47,4 +48,5 @@ export const MIGRATIONS = [
   ItemParts1799200000000,
   Brisk1799300000000,
   FeltForm1799400000000,
+  Series1799500000000,
 ];

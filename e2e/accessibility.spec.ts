@@ -117,6 +117,23 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Write a routine' }).click();
     await page.getByRole('combobox', { name: 'Add an exercise' }).fill('strap');
   },
+  series: async (page) => {
+    await page.goto('/routines/series');
+    await page.getByRole('button', { name: 'Give it to clients' }).click();
+  },
+  'series, written': async (page) => {
+    await page.goto('/routines/series');
+    await page.getByRole('button', { name: 'Copy and change' }).click();
+  },
+  'day plan with a routine': async (page) => {
+    await of(page, 'block');
+    await page
+      .getByRole('button', { name: /^(After training|Session|Morning|Evening)/ })
+      .first()
+      .click();
+    await page.getByLabel('Begins with a routine').selectOption({ label: 'Chair only' });
+    await page.getByText(/takes \d+:\d\d at the beginning/).waitFor();
+  },
   'new session': async (page) => {
     await of(page, 'sessions');
     await page.getByRole('button', { name: 'New session' }).click();

@@ -1,5 +1,5 @@
 import type { Block, Session, SessionSummary } from '@yandle/contract';
-import { itemWords, exerciseById } from '@yandle/core';
+import { addDays, itemWords, exerciseById } from '@yandle/core';
 import type { Page } from '@playwright/test';
 import { clientCalled, expect, signInQuietly, test } from './support';
 
@@ -270,4 +270,30 @@ test('a routine begins the sessions of a block, and the lanes add what is missin
   const last = await load(page, sessions.filter((s) => s.week === block!.weeks).at(-1)!.id);
   expect(last.items.slice(0, routine!.items.length)).toEqual(routine!.items);
   expect(last.totalSeconds).toBeLessThanOrEqual(25 * 60);
+});
+
+test('a series is copied, changed and put on a calendar as a whole', async ({ page }) => {
+  await signInQuietly(page);
+  await page.goto('/routines');
+  await page.getByRole('link', { name: 'Series of days and weeks' }).click();
+  await expect(page.getByRole('heading', { name: 'A week of one small routine a day' })).toBeVisible();
+  await page.getByRole('button', { name: 'Copy and change' }).click();
+  await page.getByLabel('Name').fill('Four small days');
+  for (const day of [7, 6, 5]) await page.getByRole('button', { name: `Take out day ${day}`, exact: true }).click();
+  await page.getByLabel('Routine of day 4').selectOption({ label: 'After running' });
+  await page.getByRole('button', { name: 'The same days again' }).click();
+  await page.getByRole('button', { name: 'Save this series' }).click();
+  await expect(page.getByRole('heading', { name: 'Four small days' })).toBeVisible();
+  await page.getByRole('button', { name: 'Give it to clients' }).click();
+  await page.getByRole('combobox', { name: 'Add a client' }).fill('Fenna');
+  await page.getByRole('option', { name: /Fenna/ }).click();
+  await page.getByRole('button', { name: 'Put 8 sessions on the calendar of 1 client' }).click();
+  await expect(page.getByText('✓ on the calendar')).toBeVisible();
+  const { client } = await clientCalled(page.request, 'Fenna');
+  const { today } = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
+  const sessions = (await (await page.request.get(`/api/v1/clients/${client.id}/sessions`)).json()) as SessionSummary[];
+  const own = sessions.filter((s) => s.blockId === null && s.date >= today);
+  expect(own.map((s) => s.date)).toEqual(Array.from({ length: 8 }, (_, i) => addDays(today, i)));
+  expect(own[3]!.name).toBe('After running');
+  expect(own[7]!.name).toBe('After running');
 });

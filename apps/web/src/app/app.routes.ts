@@ -64,6 +64,11 @@ export const routes: Routes = [
         loadComponent: () => import('./library/library').then((m) => m.LibraryScreen),
       },
       {
+        path: 'routines/series',
+        title: title('Series'),
+        loadComponent: () => import('./routines/series').then((m) => m.SeriesScreen),
+      },
+      {
         path: 'routines',
         title: title('Routines'),
         loadComponent: () => import('./routines/routines').then((m) => m.RoutinesScreen),

@@ -35,10 +35,13 @@ import type {
   LateLog,
   NewPhoneLink,
   ClientRoutineFit,
+  CreateSeriesBody,
   CreateSessionsBody,
   FitRoutineBody,
   OwnRoutine,
   OwnRoutineBody,
+  OwnSeries,
+  OwnSeriesBody,
   RoutineVersion,
   OwnBattery,
   OwnBatteryBody,
@@ -209,8 +212,17 @@ export class Api {
   importRoutines(file: unknown): Observable<FileImport> {
     return this.http.post<FileImport>(`${V1}/routines/import`, file);
   }
+  series(): Observable<OwnSeries[]> {
+    return this.http.get<OwnSeries[]>(`${V1}/series`);
+  }
+  putSeries(id: string, body: OwnSeriesBody): Observable<OwnSeries> {
+    return this.http.put<OwnSeries>(`${V1}/series/${id}`, body);
+  }
   fitRoutine(body: FitRoutineBody): Observable<ClientRoutineFit[]> {
     return this.http.post<ClientRoutineFit[]>(`${V1}/routines/fit`, body);
+  }
+  createSeries(clientId: string, body: CreateSeriesBody): Observable<SessionSummary[]> {
+    return this.http.post<SessionSummary[]>(`${V1}/clients/${clientId}/sessions/series`, body);
   }
   createSessions(clientId: string, body: CreateSessionsBody): Observable<SessionSummary[]> {
     return this.http.post<SessionSummary[]>(`${V1}/clients/${clientId}/sessions`, body);

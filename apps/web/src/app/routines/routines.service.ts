@@ -46,6 +46,12 @@ export class RoutinesService {
     return [...theirs, ...own.filter((o) => o.clientId === null)].map(routineOfOwn).concat(ROUTINES);
   }
 
+  /** A routine by its id, archived ones too; null when there is none. */
+  find(id: string): Routine | null {
+    const own = this.own().find((o) => OWN_ROUTINE_PREFIX + o.id === id);
+    return own ? routineOfOwn(own) : (ROUTINES.find((r) => r.id === id) ?? null);
+  }
+
   async load(): Promise<void> {
     await this.requests.run(async () => this.own.set(await firstValueFrom(this.api.routines())));
   }

@@ -1,4 +1,5 @@
 import { Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { OWN_ROUTINE_PREFIX, type OwnRoutine, type RoutineVersion, type SessionSettings } from '@yandle/contract';
 import { ROUTINE_BOUNDS, ROUTINES, type Routine, type RoutineDefinition, type SessionItem } from '@yandle/core';
 import { newId } from '../data/ids';
@@ -20,7 +21,7 @@ const EMPTY: RoutineDefinition = {
 /** The routines: look, write, copy, change, give to clients, bring in and out as files. */
 @Component({
   selector: 'y-routines',
-  imports: [GiveRoutine, ListEditor, ProblemNote, RoutineFacts, SettingsForm, StopSigns],
+  imports: [GiveRoutine, ListEditor, ProblemNote, RoutineFacts, RouterLink, SettingsForm, StopSigns],
   templateUrl: './routines.html',
 })
 export class RoutinesScreen {

@@ -16,11 +16,28 @@ export class SessionMaker {
   private readonly asked = new Map<string, readonly string[]>();
 
   async make(clientId: string, list: DatedList, dates: readonly string[]): Promise<SessionSummary[]> {
-    const key = JSON.stringify([clientId, list, dates]);
-    const ids = this.asked.get(key) ?? dates.map(() => newId());
+    return this.makeAll(clientId, [{ list, dates }]);
+  }
+
+  /** Several lists, each on its dates: all of them, or none. */
+  async makeAll(
+    clientId: string,
+    lists: readonly { readonly list: DatedList; readonly dates: readonly string[] }[],
+  ): Promise<SessionSummary[]> {
+    const key = JSON.stringify([clientId, lists]);
+    const ids = this.asked.get(key) ?? lists.flatMap((l) => l.dates.map(() => newId()));
     this.asked.set(key, ids);
-    const sessions = dates.map((date, i) => ({ id: ids[i]!, date }));
-    const made = await firstValueFrom(this.api.createSessions(clientId, { ...list, sessions }));
+    let next = 0;
+    const bodies = lists.map(({ list, dates }) => ({
+      ...list,
+      sessions: dates.map((date) => ({ id: ids[next++]!, date })),
+    }));
+    const [only] = bodies;
+    const made = await firstValueFrom(
+      bodies.length === 1
+        ? this.api.createSessions(clientId, only!)
+        : this.api.createSeries(clientId, { lists: bodies }),
+    );
     this.asked.delete(key);
     return made;
   }

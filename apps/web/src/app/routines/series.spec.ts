@@ -22,7 +22,7 @@ describe('SeriesScreen', () => {
 
   it('shows the week that ships, day by day with its minutes, and the stop signs', async () => {
     const screen = await open();
-    const days = [...screen.el.querySelectorAll('ol li')].map((li) => li.textContent!);
+    const days = [...screen.el.querySelectorAll('ol li')].map((li) => li.textContent);
     expect(days).toHaveLength(7);
     expect(days[2]).toMatch(/Day 3\s*Desk break, five minutes\s*[45]:\d\d min/);
     expect(screen.text).toContain('Stop signs: numbness');

@@ -134,5 +134,10 @@ describe('a choice on the spot', () => {
     expect((await open())[0]!.form).toBeUndefined();
     await felt({ side: null, form: 'frog', symptom: 'bruise' }).expect(200);
     expect(await open()).toMatchObject([{}, { exerciseId: 'bound-soles-sit', form: 'frog' }]);
+    // A new session is not made of it either.
+    expect((await h.agent.get(`/api/v1/clients/${client}`).expect(200)).body.openSigns).toEqual([
+      { exerciseId: 'side-lunge', form: null, symptom: 'pinching' },
+      { exerciseId: 'bound-soles-sit', form: 'frog', symptom: 'bruise' },
+    ]);
   });
 });

@@ -1,4 +1,4 @@
-import type { About, Caution, Experience, MuscleGroupId, Sex, Weekday } from '@yandle/core';
+import type { About, Caution, Experience, MuscleGroupId, OpenStopSign, Sex, Weekday } from '@yandle/core';
 
 /**
  * What the questions before planning came to. `open`: not asked yet. `clear`: nothing speaks against it.
@@ -75,6 +75,8 @@ export interface ClientPath {
   readonly nextRetest: string | null;
   /** What stands now; a plan keeps to all of them. */
   readonly cautions: readonly Caution[];
+  /** Stop signs that no coach has cleared: what they hold is not put into a new session. */
+  readonly openSigns: readonly OpenStopSign[];
   /** From the latest asking; null when nobody has asked. */
   readonly about: About | null;
   /** When the questions are due again; null when nobody has asked. */

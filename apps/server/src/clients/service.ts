@@ -18,6 +18,7 @@ import { HttpProblem } from '../http/problem.js';
 import { PhoneLinkEntity } from '../phone/entities.js';
 import { IntakeLinkEntity } from '../screening/entities.js';
 import { latestIntake, screeningOf } from '../screening/service.js';
+import { openStopSigns } from '../sessions/symptoms.js';
 import { ClientEntity } from './entities.js';
 import { overviews } from './overview.js';
 import { leadsMeant } from './whose.js';
@@ -207,6 +208,7 @@ export async function clientPath(data: StudioData, id: string, today: PlainDate)
     ...o,
     nextRetest: o.nextRetest?.date ?? null,
     cautions: screening.current,
+    openSigns: (await openStopSigns(data, id)).map(({ exerciseId, form, symptom }) => ({ exerciseId, form, symptom })),
     about: asked?.about ?? null,
     rescreenOn: asked ? rescreenDue(asked.askedOn, asked.answers) : null,
   };

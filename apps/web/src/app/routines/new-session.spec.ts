@@ -1,6 +1,8 @@
 import type { CreateSessionsBody } from '@yandle/contract';
 import { firstItem, exerciseById } from '@yandle/core';
-import { Screen, TODAY } from '../testing/screen';
+import { TestBed } from '@angular/core/testing';
+import { ClientContext } from '../data/client-context';
+import { PATH, Screen, TODAY } from '../testing/screen';
 import { NewSession } from './new-session';
 
 const strap = firstItem(exerciseById('supine-strap-hamstring'));
@@ -64,6 +66,21 @@ describe('NewSession', () => {
     await choose(screen, 'Repeat', 'every day');
     await screen.press('Make 7 sessions');
     expect(sent(screen).sessions.map((s) => s.date.slice(-2))).toEqual(['11', '12', '13', '14', '15', '16', '17']);
+  });
+
+  it('offers nothing that is on hold', async () => {
+    const path = async (openSigns: readonly object[]): Promise<boolean> => {
+      const screen = await open();
+      const context = screen.fixture.debugElement.injector.get(ClientContext);
+      context.open('c1');
+      screen.http.match((r) => r.url === '/api/v1/clients/c1').forEach((r) => r.flush({ ...PATH, openSigns }));
+      await screen.settle();
+      const shown = screen.fixture.componentInstance as unknown as { exercises: () => readonly { id: string }[] };
+      return shown.exercises().some((e) => e.id === 'supine-strap-hamstring');
+    };
+    expect(await path([])).toBe(true);
+    TestBed.resetTestingModule();
+    expect(await path([{ exerciseId: 'supine-strap-hamstring', symptom: 'pinching' }])).toBe(false);
   });
 
   it('finds an exercise for a muscle group', async () => {

@@ -12,6 +12,8 @@ import {
   PLAINEST,
   ROUTINE_BOUNDS,
   routineOutWords,
+  isOnHold,
+  onHoldAfter,
   splitAllowed,
   trainableGroups,
   type MuscleGroupId,
@@ -85,11 +87,14 @@ export class NewSession {
     return chosen === undefined ? (this.places()[0]?.id ?? null) : chosen;
   });
   protected readonly place = computed(() => this.places().find((p) => p.id === this.placeId()) ?? null);
-  /** Exercises that the client may do there. */
+  /** Exercises that the client may do there: without what a caution or a stop sign takes away. */
   protected readonly exercises = computed(() => {
     const cautions = this.cautions();
     const place = this.place();
-    return splitAllowed(this.library.exercises(), cautions).allowed.filter((e) => missingAt(e, place).length === 0);
+    const hold = onHoldAfter(this.context.path().value?.openSigns ?? [], (id) => this.library.find(id));
+    return splitAllowed(this.library.exercises(), cautions).allowed.filter(
+      (e) => missingAt(e, place).length === 0 && !isOnHold(hold, e),
+    );
   });
   protected readonly choices = computed(() => this.routines.forClient(this.clientId()));
   protected readonly length = computed(() => {

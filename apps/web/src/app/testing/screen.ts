@@ -48,6 +48,7 @@ export const PATH: ClientPath = {
   nextSession: null,
   nextRetest: null,
   cautions: [],
+  openSigns: [],
   about: null,
   rescreenOn: null,
 };

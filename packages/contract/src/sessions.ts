@@ -3,8 +3,8 @@ import type {
   ClientPlace,
   LoadUnit,
   MuscleGroupId,
-  PurposeId,
   SessionItem,
+  SessionSettings,
   Side,
   SoreEntry,
   SpacedSession,
@@ -13,6 +13,8 @@ import type {
   WeekWork,
   Wellness,
 } from '@yandle/core';
+
+export type { SessionSettings } from '@yandle/core';
 
 /** `planned`: nothing logged. `started`: a run exists and is not finished. `done`: a run was finished. */
 export type SessionStatus = 'planned' | 'started' | 'done';
@@ -32,17 +34,6 @@ export interface SessionSummary {
   readonly status: SessionStatus;
   readonly totalSeconds: number;
   readonly exerciseIds: readonly string[];
-}
-
-/** How a session is gone through. */
-export interface SessionSettings {
-  readonly purpose: PurposeId;
-  /** No warm-up. */
-  readonly alreadyWarm: boolean;
-  /** How often its list is gone through, 1 to 4. */
-  readonly rounds: number;
-  /** Minutes for this session alone; null for the client's own. */
-  readonly minutes: number | null;
 }
 
 /** Other forms of an exercise that this client may do, for the choice on the spot; null where there is none. */

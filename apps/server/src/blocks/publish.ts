@@ -23,6 +23,8 @@ import {
   type Technique,
   weekOn,
   weekWords,
+  settingsOf,
+  sameSettings,
 } from '@yandle/core';
 import { In, MoreThanOrEqual, type FindOperator } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -160,10 +162,8 @@ async function setByHand(tx: StudioData, blockId: string): Promise<Map<string, B
   const lists = await changedLists(tx, rows);
   return new Map(
     rows.flatMap((s): [string, ByHand][] => {
-      const { purpose, alreadyWarm, rounds, minutes } = s;
-      const now = { purpose, alreadyWarm, rounds, minutes };
-      const planned = plannedSettings(s);
-      const same = (Object.keys(now) as (keyof SessionSettings)[]).every((k) => now[k] === planned[k]);
+      const now = settingsOf(s);
+      const same = sameSettings(now, plannedSettings(s));
       const items = lists.get(s.id) ?? null;
       if (same && items === null) return [];
       const key = slotKey({ date: s.plannedDate ?? s.date, dayPlanId: s.dayPlanId });

@@ -8,6 +8,7 @@ import {
   techniquesOf,
   type PlainDate,
   type SessionItem,
+  settingsOf,
 } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -109,10 +110,7 @@ export async function editSession(
       { id },
       {
         version: session.version + 1,
-        purpose: body.purpose,
-        alreadyWarm: body.alreadyWarm,
-        rounds: body.rounds,
-        minutes: body.minutes,
+        ...settingsOf(body),
         plannedItems: planned,
         totalSeconds: await lengthOf(tx, session, body.items, body),
       },

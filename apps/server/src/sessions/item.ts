@@ -1,5 +1,5 @@
 import type { SessionSettings } from '@yandle/contract';
-import type { SessionItem } from '@yandle/core';
+import { settingsOf, type SessionItem } from '@yandle/core';
 import { boutColumns, boutFields } from '../database/bout-columns.js';
 import { v7 as uuid } from 'uuid';
 import type { MoreOfItem, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
@@ -21,8 +21,7 @@ export const AS_PLANNED = {
 
 /** How the plan has a session gone through. */
 export function plannedSettings(session: Pick<SessionEntity, 'plannedManner'>): SessionSettings {
-  const { purpose, alreadyWarm, rounds, minutes } = AS_PLANNED;
-  return session.plannedManner ?? { purpose, alreadyWarm, rounds, minutes };
+  return session.plannedManner ?? settingsOf(AS_PLANNED);
 }
 
 /** What a log says of a set beyond its seconds when nothing more was said. */

@@ -1,5 +1,5 @@
 import type { SwapComing, SwapComingBody } from '@yandle/contract';
-import { buildTimeline, missingAt, swappedIn, type PlainDate } from '@yandle/core';
+import { settingsOf, buildTimeline, missingAt, swappedIn, type PlainDate } from '@yandle/core';
 import { MoreThanOrEqual } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -57,8 +57,7 @@ export async function swapComing(
         { id: s.id },
         { version: s.version + 1, plannedItems: s.plannedItems, totalSeconds },
       );
-      const { purpose, alreadyWarm, rounds, minutes } = s;
-      const undo = { version: s.version + 1, purpose, alreadyWarm, rounds, minutes, items: s.items };
+      const undo = { version: s.version + 1, ...settingsOf(s), items: s.items };
       changed.push({ id: s.id, date: s.date, undo });
     }
     return { changed, left };

@@ -1,5 +1,5 @@
 import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
-import { concerns, onHoldAfter, restsOn, soreGroups } from '@yandle/core';
+import { settingsOf, concerns, onHoldAfter, restsOn, soreGroups } from '@yandle/core';
 import { dateIn } from '../clock.js';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
@@ -169,10 +169,7 @@ export async function sessionViews(
       clientName: client.name,
       routineId: row.routineId,
       version: row.version,
-      purpose: row.purpose,
-      alreadyWarm: row.alreadyWarm,
-      rounds: row.rounds,
-      minutes: row.minutes,
+      ...settingsOf(row),
       asPlanned: plannedSettings(row),
       minutesBudget: row.minutes ?? client.minutesPerSession,
       items,

@@ -1,7 +1,7 @@
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { ClientListItem, ClientRoutineFit } from '@yandle/contract';
-import { formatClock, routineOutWords, type RoutineDefinition } from '@yandle/core';
+import { settingsOf, formatClock, routineOutWords, type RoutineDefinition } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { Requests } from '../data/requests';
@@ -69,11 +69,11 @@ export class GiveRoutine {
   }
 
   protected async give(): Promise<void> {
-    const { name, purpose, alreadyWarm, rounds, minutes } = this.routine();
+    const { name } = this.routine();
     for (const fit of this.ready()) {
       const list = {
         ...{ name, routineId: this.routineId(), placeId: fit.placeId, items: fit.items },
-        ...{ purpose, alreadyWarm, rounds, minutes },
+        ...settingsOf(this.routine()),
       };
       const made = await this.requests.run(() => this.maker.make(fit.clientId, list, this.dates()));
       // The first refusal stops here and is shown; who has it already is ticked.

@@ -9,6 +9,7 @@ import {
   seriesDates,
   seriesLength,
   type Series,
+  settingsOf,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -173,9 +174,8 @@ export class GiveSeries {
       const lists = seriesDates(this.series(), this.start()).flatMap(({ routineId, dates }) => {
         const [routine, fit] = [this.routines.find(routineId), fits.get(routineId)];
         if (!routine || !fit || fit.items.length === 0) return [];
-        const { name, purpose, alreadyWarm, rounds, minutes } = routine;
-        const head = { name, routineId, placeId: fit.placeId, items: fit.items };
-        return [{ list: { ...head, purpose, alreadyWarm, rounds, minutes }, dates }];
+        const head = { name: routine.name, routineId, placeId: fit.placeId, items: fit.items };
+        return [{ list: { ...head, ...settingsOf(routine) }, dates }];
       });
       const made = await this.requests.run(() => this.maker.makeAll(clientId, lists));
       // The first refusal stops here and is shown; who has it already is ticked.

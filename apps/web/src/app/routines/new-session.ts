@@ -20,6 +20,7 @@ import {
   type SessionItem,
   type Timings,
   type WantedGroup,
+  settingsOf,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -125,10 +126,10 @@ export class NewSession {
     const routine = this.choices().find((r) => r.id === id);
     this.out.set([]);
     if (!routine) return this.routineId.set(null);
-    const { name, purpose, alreadyWarm, rounds, minutes } = routine;
+    const { name, alreadyWarm, rounds } = routine;
     this.routineId.set(id);
     this.name.set(name);
-    this.settings.set({ purpose, alreadyWarm, rounds, minutes });
+    this.settings.set(settingsOf(routine));
     const ask = { items: routine.items, alreadyWarm, rounds, clientIds: [this.clientId()] };
     const [fit] = (await this.requests.run(this.api.fitRoutine(ask))) ?? [];
     this.items.set(fit?.items ?? []);

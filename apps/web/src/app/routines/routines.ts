@@ -1,7 +1,14 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { OWN_ROUTINE_PREFIX, type OwnRoutine, type RoutineVersion, type SessionSettings } from '@yandle/contract';
-import { ROUTINE_BOUNDS, ROUTINES, type Routine, type RoutineDefinition, type SessionItem } from '@yandle/core';
+import { OWN_ROUTINE_PREFIX, type OwnRoutine, type RoutineVersion } from '@yandle/contract';
+import {
+  settingsOf,
+  ROUTINE_BOUNDS,
+  ROUTINES,
+  type Routine,
+  type RoutineDefinition,
+  type SessionItem,
+} from '@yandle/core';
 import { newId } from '../data/ids';
 import { saveJson } from '../data/json-file';
 import { ToastService } from '../data/toast.service';
@@ -75,9 +82,7 @@ export class RoutinesScreen {
     this.draft.update((d) => d && { ...d, ...part });
   }
 
-  protected settingsOf({ purpose, alreadyWarm, rounds, minutes }: RoutineDefinition): SessionSettings {
-    return { purpose, alreadyWarm, rounds, minutes };
-  }
+  protected readonly settingsOf = settingsOf;
 
   protected setItems(items: readonly SessionItem[]): void {
     this.set({ items });

@@ -1,3 +1,4 @@
+import { settingsOf } from '@yandle/core';
 import { Component, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
@@ -24,7 +25,6 @@ export class RemoveSession {
 
   protected async remove(): Promise<void> {
     const { id, clientId, date, name, place, items, ...s } = this.store.session()!;
-    const { purpose, alreadyWarm, rounds, minutes } = s;
     const removed = await this.store.requests.run(async () => {
       await firstValueFrom(this.api.removeSession(id));
       return true;
@@ -34,7 +34,8 @@ export class RemoveSession {
     await this.router.navigate(['/clients', clientId, 'sessions']);
     const list = {
       ...{ name: name ?? 'Session', routineId: s.routineId ?? null, placeId: place?.id ?? null },
-      ...{ purpose, alreadyWarm, rounds, minutes, items },
+      ...settingsOf(s),
+      items,
     };
     const back = async (): Promise<void> => {
       const [made] = await this.maker.make(clientId, list, [date]).catch(() => []);

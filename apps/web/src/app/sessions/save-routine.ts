@@ -1,5 +1,5 @@
 import { Component, inject, output, signal } from '@angular/core';
-import { ROUTINE_BOUNDS } from '@yandle/core';
+import { settingsOf, ROUTINE_BOUNDS } from '@yandle/core';
 import { newId } from '../data/ids';
 import { ToastService } from '../data/toast.service';
 import { RoutinesService } from '../routines/routines.service';
@@ -41,10 +41,12 @@ export class SaveRoutine {
   protected async keep(typed: string): Promise<void> {
     const name = typed.trim();
     if (name === '') return;
-    const { clientId, purpose, alreadyWarm, rounds, minutes, items } = this.store.session()!;
+    const session = this.store.session()!;
+    const { clientId, items } = session;
     const head = { version: null, archived: false, clientId: this.own() ? clientId : null };
     const kept = await this.routines.keep(newId(), head, {
-      ...{ name, note: '', purpose, alreadyWarm, rounds, minutes, items },
+      ...settingsOf(session),
+      ...{ name, note: '', items },
     });
     if (!kept) return;
     this.toasts.show(`“${name}” is among the routines.`);

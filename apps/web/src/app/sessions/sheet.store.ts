@@ -27,6 +27,8 @@ import {
   runningList,
   soreGroups,
   type OpenStopSign,
+  settingsOf,
+  sameSettings,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { UndoStack } from '../block/undo-stack';
@@ -39,10 +41,7 @@ export type SessionChange = SessionSettings & { readonly items: readonly Session
 
 const changeOf = (s: Session): SessionChange => ({
   items: s.items,
-  purpose: s.purpose,
-  alreadyWarm: s.alreadyWarm,
-  rounds: s.rounds,
-  minutes: s.minutes,
+  ...settingsOf(s),
 });
 
 /** One session on its sheet: what it is, what speaks against it, and every change saved at once, with undo. */
@@ -73,10 +72,7 @@ export class SheetStore {
   readonly changed = computed(() => {
     const s = this.session();
     if (!s) return false;
-    const { purpose, alreadyWarm, rounds, minutes } = s.asPlanned;
-    const asPlanned =
-      s.purpose === purpose && s.alreadyWarm === alreadyWarm && s.rounds === rounds && s.minutes === minutes;
-    return !asPlanned || JSON.stringify(s.items) !== JSON.stringify(s.plannedItems);
+    return !sameSettings(s, s.asPlanned) || JSON.stringify(s.items) !== JSON.stringify(s.plannedItems);
   });
   readonly budgetSeconds = computed(() => (this.session()?.minutesBudget ?? 0) * 60);
   readonly totalSeconds = computed(() => this.timeline()?.totalSeconds ?? 0);

@@ -255,6 +255,26 @@ describe('a routine in a day plan of a block', () => {
   });
 });
 
+describe('rounds until it feels easy', () => {
+  it('are kept by routines and sessions, and given up again', async () => {
+    const client = await aClient(h);
+    const easy = { rounds: 4, untilEasy: true };
+    const id = uuid();
+    const kept = await h.agent.put(`/api/v1/routines/${id}`).send(routine(easy)).expect(200);
+    expect(kept.body).toMatchObject(easy);
+    const [made] = (await make(client, body([TODAY], easy)).expect(201)).body as SessionSummary[];
+    const { version, ...whole } = await session(made!.id);
+    expect(whole).toMatchObject({ ...easy, asPlanned: easy });
+    const edited = { version, ...settings, rounds: 2, items };
+    await h.agent.put(`/api/v1/sessions/${made!.id}/items`).send(edited).expect(200);
+    const after = await session(made!.id);
+    expect([after.rounds, after.untilEasy]).toEqual([2, undefined]);
+    const back = { version: after.version };
+    await h.agent.post(`/api/v1/sessions/${made!.id}/restore`).send(back).expect(200);
+    expect(await session(made!.id)).toMatchObject(easy);
+  });
+});
+
 describe('a series', () => {
   const entries = [
     { day: 1, routineId: 'after-running' },

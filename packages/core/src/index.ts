@@ -132,6 +132,7 @@ export * from './schedule/repeats.js';
 export * from './session/first-item.js';
 export * from './session/choice.js';
 export * from './session/settings.js';
+export * from './words/rounds.js';
 export * from './routine/routine.js';
 export * from './routine/catalogue.js';
 export * from './routine/series.js';

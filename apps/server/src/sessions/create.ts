@@ -1,5 +1,5 @@
 import type { CreateSessionsBody, SessionSummary } from '@yandle/contract';
-import { aboutFrom, buildTimeline, type ClientPlace, type PlainDate } from '@yandle/core';
+import { aboutFrom, buildTimeline, settingsOf, type ClientPlace, type PlainDate } from '@yandle/core';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -29,7 +29,8 @@ async function createList(
   body: CreateSessionsBody,
   today: PlainDate,
 ): Promise<readonly string[]> {
-  const { sessions, items, name, routineId, placeId, ...settings } = body;
+  const { sessions, items, name, routineId, placeId } = body;
+  const settings = settingsOf(body);
   const clientId = client.id;
   const ids = sessions.map((s) => s.id);
   const there = await tx.find(SessionEntity, { id: In(ids) });

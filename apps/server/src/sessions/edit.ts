@@ -110,6 +110,7 @@ export async function editSession(
       { id },
       {
         version: session.version + 1,
+        untilEasy: false,
         ...settingsOf(body),
         plannedItems: planned,
         totalSeconds: await lengthOf(tx, session, body.items, body),
@@ -131,7 +132,7 @@ export async function restoreSession(data: StudioData, id: string, version: numb
     await tx.update(
       SessionEntity,
       { id },
-      { ...settings, countedRun, plannedItems: none, version: session.version + 1, totalSeconds },
+      { untilEasy: false, ...settings, countedRun, plannedItems: none, version: session.version + 1, totalSeconds },
     );
     return sessionView(tx, id);
   });

@@ -60,6 +60,8 @@ export class SessionEntity {
   @Column({ name: 'purpose', type: 'varchar', length: 20, default: 'own' }) purpose!: PurposeId;
   @Column({ name: 'already_warm', type: 'boolean', default: false }) alreadyWarm!: boolean;
   @Column({ name: 'rounds', type: 'int', default: 1 }) rounds!: number;
+  /** True where the rounds are the most, and it ends when it feels easy. */
+  @Column({ name: 'until_easy', type: 'boolean', default: false }) untilEasy!: boolean;
   /** Minutes for this session alone; null for the client's own. */
   @Column({ name: 'minutes', type: 'int', nullable: true }) minutes!: number | null;
   /** How its day plan has it gone through; null for a session from before there were day plans. */

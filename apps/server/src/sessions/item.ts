@@ -10,6 +10,7 @@ export const AS_PLANNED = {
   purpose: 'own',
   alreadyWarm: false,
   rounds: 1,
+  untilEasy: false,
   minutes: null,
   plannedManner: null,
   plannedItems: null,

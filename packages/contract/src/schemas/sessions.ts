@@ -98,6 +98,7 @@ export const settings = {
     .required(),
   alreadyWarm: Joi.boolean().required(),
   rounds: Joi.number().integer().min(1).max(MOST_ROUNDS).required(),
+  untilEasy: Joi.boolean(),
   minutes: Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).allow(null).required(),
 };
 

@@ -22,6 +22,7 @@ import { ItemParts1799200000000 } from './0021-item-parts.js';
 import { Brisk1799300000000 } from './0022-brisk.js';
 import { FeltForm1799400000000 } from './0023-felt-form.js';
 import { Series1799500000000 } from './0024-series.js';
+import { UntilEasy1799600000000 } from './0025-until-easy.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -49,4 +50,5 @@ export const MIGRATIONS = [
   Brisk1799300000000,
   FeltForm1799400000000,
   Series1799500000000,
+  UntilEasy1799600000000,
 ];

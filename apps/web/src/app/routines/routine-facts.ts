@@ -7,6 +7,7 @@ import {
   muscleGroupName,
   purposeName,
   type RoutineDefinition,
+  roundsWords,
 } from '@yandle/core';
 import { LibraryService } from '../library/library.service';
 import { FigureView } from '../ui/figure';
@@ -52,7 +53,7 @@ export class RoutineFacts {
     return [
       `${formatClock(totalSeconds)} min with set-up and changes`,
       ...(r.purpose === 'own' ? [] : [purposeName(r.purpose).toLowerCase()]),
-      ...(r.rounds > 1 ? [`${r.rounds} rounds`] : []),
+      ...(r.rounds > 1 ? [roundsWords(r)] : []),
       r.alreadyWarm ? 'begun warm' : 'begins with easy movement where it is long enough',
     ].join(' · ');
   });

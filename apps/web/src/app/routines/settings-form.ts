@@ -1,10 +1,12 @@
 import { Component, model } from '@angular/core';
 import type { SessionSettings } from '@yandle/contract';
-import { MOST_ROUNDS, PURPOSE_IDS, purposeName, purposeRules, type PurposeId } from '@yandle/core';
+import { PURPOSE_IDS, purposeName, purposeRules, settingsOf, type PurposeId } from '@yandle/core';
+import { RoundsField } from '../ui/rounds-field';
 
 /** How a list is gone through: what for, how many rounds, and whether the body is warm already. */
 @Component({
   selector: 'y-settings-form',
+  imports: [RoundsField],
   template: `
     <div class="flex flex-wrap items-end gap-3">
       <label class="field !w-52">
@@ -15,14 +17,7 @@ import { MOST_ROUNDS, PURPOSE_IDS, purposeName, purposeRules, type PurposeId } f
           }
         </select>
       </label>
-      <label class="field !w-24">
-        <span class="label">Rounds</span>
-        <select class="input" #often (change)="set({ rounds: +often.value })">
-          @for (n of rounds; track n) {
-            <option [value]="n" [selected]="n === settings().rounds">{{ n }}</option>
-          }
-        </select>
-      </label>
+      <y-rounds-field [settings]="settings()" (chosen)="set($event)" />
       <label class="mb-2 flex items-center gap-2 text-sm">
         <input
           type="checkbox"
@@ -36,7 +31,6 @@ import { MOST_ROUNDS, PURPOSE_IDS, purposeName, purposeRules, type PurposeId } f
   `,
 })
 export class SettingsForm {
-  protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
   protected readonly purposes = PURPOSE_IDS.map((id) => ({ id, name: purposeName(id) }));
   readonly settings = model.required<SessionSettings>();
 
@@ -47,6 +41,6 @@ export class SettingsForm {
   }
 
   protected set(part: Partial<SessionSettings>): void {
-    this.settings.update((s) => ({ ...s, ...part }));
+    this.settings.update((s) => settingsOf({ ...s, ...part }));
   }
 }

@@ -232,6 +232,26 @@ describe('RunStore', () => {
     expect(store.view.others()).toEqual([]);
   });
 
+  it('asks after each round whether it felt easy, and is done when it did', async () => {
+    const item = { exerciseId: 'frog', sets: 1, holdSeconds: 20, sensation: 4, firstSide: 'left' as const };
+    const asking = async () => {
+      await open(
+        aSession({ items: [item], forms: [session.forms[0]!], rounds: 4, untilEasy: true, alreadyWarm: true }),
+      );
+      store.begin('well');
+      pass(COUNT_IN + 100);
+    };
+    await asking();
+    // It stands before the second round, however long the client thinks.
+    expect([store.asksEasy(), store.running(), sets().length]).toEqual([true, false, 1]);
+    pass(200);
+    store.answerEasy(false);
+    pass(100);
+    expect([store.asksEasy(), sets().length]).toEqual([true, 2]);
+    store.answerEasy(true);
+    expect([store.asksEasy(), store.finished(), sets().length]).toEqual([false, true, 2]);
+  });
+
   it('makes a hold longer, and redoes a side with logs that replace', () => {
     store.begin('well');
     pass(COUNT_IN + TO_HOLD + 5);

@@ -3,6 +3,7 @@ import { Headset } from './headset';
 import { CountIn, RunClock } from './run-clock';
 import { RunLog } from './run-log';
 import {
+  asksEasy,
   atItem,
   back,
   endAll,
@@ -77,6 +78,8 @@ export class RunStore implements OnDestroy {
   private readonly leftOut = signal<readonly number[]>([]);
   /** Seconds left of the count before the session; 0 when it is over. */
   readonly countIn = this.countDown.left;
+  /** True between two rounds that go on until it feels easy: it waits for the answer. */
+  readonly asksEasy = signal(false);
   /** Seconds of a breath. */
   readonly breath = signal<number | null>(null);
   /** The log sent last: what is said of it afterwards goes to it. */
@@ -130,6 +133,7 @@ export class RunStore implements OnDestroy {
   /** Runs on. The first time it needs to know how the client is: see {@link begin}. */
   start(): void {
     if (!this.runId() && this.wellness() === null) return;
+    this.asksEasy.set(false);
     this.signals.sounds.wake();
     this.headset.hold(this.session()!.clientName);
     if (!this.runId()) {
@@ -223,6 +227,13 @@ export class RunStore implements OnDestroy {
     this.change(passSafetyCheck);
   }
 
+  /** It felt easy: that was the last round. Or not yet: once more. */
+  answerEasy(easy: boolean): void {
+    if (!easy) return this.start();
+    this.asksEasy.set(false);
+    this.apply(endAll(this.player(), this.timeline()!));
+  }
+
   /** Another form of the running exercise, its choice, or back to what was planned. A choice is begun from the start: the clock is its own. */
   take({ kind, exercise }: OtherForm): void {
     const i = this.place();
@@ -250,6 +261,7 @@ export class RunStore implements OnDestroy {
    * from now on, and the rest goes on.
    */
   stop(symptom: SymptomId): void {
+    this.asksEasy.set(false);
     const item = this.place();
     if (item !== null && isNotedSymptom(symptom)) {
       this.noteSymptom(newId(), { item, side: this.view.logSide(), symptom });
@@ -358,6 +370,10 @@ export class RunStore implements OnDestroy {
     if (now !== before) {
       this.signals.changed(before, now);
       this.keep();
+    }
+    if (before && now && asksEasy(this.session()!, before.round, now.round)) {
+      this.pause();
+      this.asksEasy.set(true);
     }
     if (this.finished()) {
       this.clock.stop();

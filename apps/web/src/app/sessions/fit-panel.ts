@@ -1,6 +1,7 @@
 import { Component, computed, inject, output, signal } from '@angular/core';
-import { MOST_ROUNDS, missingAt, sessionWarningWords, fitWords } from '@yandle/core';
+import { missingAt, sessionWarningWords, fitWords } from '@yandle/core';
 import { ExercisePicker } from '../routines/exercise-picker';
+import { RoundsField } from '../ui/rounds-field';
 import { RemoveSession } from './remove-session';
 import { SaveRoutine } from './save-routine';
 import { SheetStore } from './sheet.store';
@@ -8,7 +9,7 @@ import { SheetStore } from './sheet.store';
 /** Whether the session fits its minutes, ways to make it fit, and what speaks against it as it stands. */
 @Component({
   selector: 'y-fit-panel',
-  imports: [ExercisePicker, RemoveSession, SaveRoutine],
+  imports: [ExercisePicker, RemoveSession, RoundsField, SaveRoutine],
   template: `
     <section class="sheet flex flex-col gap-4 p-4" aria-labelledby="fit">
       <h2 id="fit">Change this session</h2>
@@ -37,14 +38,7 @@ import { SheetStore } from './sheet.store';
             (change)="minutes(+time.value)"
           />
         </label>
-        <label class="field">
-          <span class="label">Rounds</span>
-          <select class="input" #often (change)="store.change({ rounds: +often.value })">
-            @for (n of rounds; track n) {
-              <option [value]="n" [selected]="n === s().rounds">{{ n }}</option>
-            }
-          </select>
-        </label>
+        <y-rounds-field [settings]="s()" (chosen)="store.change($event)" />
         <label class="mt-6 flex items-center gap-2 text-sm">
           <input
             type="checkbox"
@@ -100,7 +94,6 @@ import { SheetStore } from './sheet.store';
 export class FitPanel {
   protected readonly store = inject(SheetStore);
   readonly compose = output();
-  protected readonly rounds = Array.from({ length: MOST_ROUNDS }, (_, i) => i + 1);
   /** Shorter where it is too long, longer where minutes are left. */
   protected readonly warning = sessionWarningWords;
   protected readonly fitted = fitWords;

@@ -37,7 +37,8 @@ import { FigureView } from '../ui/figure';
           <b>{{ warm() ? 'Begin warm.' : 'Begin easily: the first set small and slow.' }}</b>
         }
         @if (rounds() > 1) {
-          Then the list below, <b>{{ rounds() }} times</b>.
+          Then the list below,
+          <b>{{ untilEasy() ? 'until it feels easy, ' + rounds() + ' times at most' : rounds() + ' times' }}</b>.
         }
         Tick a box for every set.
       </p>
@@ -92,6 +93,7 @@ export class PrintSheet {
   readonly subtitle = input.required<string>();
   readonly warm = input(false);
   readonly rounds = input(1);
+  readonly untilEasy = input(false);
   protected readonly clock = formatClock;
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
   protected readonly emergencies = EMERGENCY_SIGNS.join(' · ').toLowerCase();

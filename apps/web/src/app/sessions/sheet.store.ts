@@ -228,7 +228,7 @@ export class SheetStore {
   private send(next: SessionChange): void {
     this.changes++;
     const s = this.session()!;
-    this.session.set({ ...s, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
+    this.session.set({ ...s, untilEasy: false, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
     this.queue = this.queue.then(async () => {
       const body: EditSessionBody = { version: this.session()!.version, ...next };
       const saved = await this.edits.run(this.api.editSession(s.id, body));

@@ -15,6 +15,7 @@ import {
   symptomName,
   type Side,
   secondsDone,
+  roundsWords,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -141,7 +142,7 @@ export class SessionSheet {
     const s = this.session()!;
     const parts = [s.clientName, s.name ?? `week ${s.week}`];
     if (s.purpose !== 'own') parts.push(purposeName(s.purpose).toLowerCase());
-    if (s.rounds > 1) parts.push(`${s.rounds} rounds`);
+    if (s.rounds > 1) parts.push(roundsWords(s));
     return parts.join(' · ');
   });
 

@@ -255,6 +255,26 @@ describe('a routine in a day plan of a block', () => {
   });
 });
 
+describe('what a session warms up with', () => {
+  it('is possible where it takes place, and nothing for who is warm', async () => {
+    const client = await aClient(h);
+    const bed = placeOfKind('bed');
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody([], { about: { ...NOTHING_KNOWN, places: [bed] } }))
+      .expect(200);
+    const warmUpOf = async (over: object): Promise<readonly string[]> => {
+      const list = [hold('supine-strap-hamstring'), hold('half-kneeling-hip-flexor')];
+      const [made] = (await make(client, body([TODAY], { items: list, alreadyWarm: false, ...over })).expect(201))
+        .body as SessionSummary[];
+      return (await session(made!.id)).warmUp!;
+    };
+    expect(await warmUpOf({})).toContain('march-on-the-spot');
+    expect(await warmUpOf({ placeId: bed.id })).not.toContain('march-on-the-spot');
+    expect(await warmUpOf({ alreadyWarm: true })).toEqual([]);
+  });
+});
+
 describe('rounds until it feels easy', () => {
   it('are kept by routines and sessions, and given up again', async () => {
     const client = await aClient(h);

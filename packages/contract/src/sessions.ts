@@ -58,6 +58,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly plannedItems: readonly SessionItem[];
   /** Other forms of each item, in their order. */
   readonly forms: readonly ItemForms[];
+  /** Easy moves to warm up with that the client may do where it takes place, best first. A phone may still hold a session from before this was said. */
+  readonly warmUp?: readonly string[];
   /** Seconds of one breath of the client; null until measured. */
   readonly breathSeconds: number | null;
   /** Seconds of everything else that is no stretch, as the studio has settled; a phone may still hold a session from before this was said. */

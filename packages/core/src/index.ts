@@ -132,6 +132,8 @@ export * from './schedule/repeats.js';
 export * from './session/first-item.js';
 export * from './session/choice.js';
 export * from './session/settings.js';
+export * from './session/warm-up.js';
+export * from './words/warm-up.js';
 export * from './words/rounds.js';
 export * from './routine/routine.js';
 export * from './routine/catalogue.js';

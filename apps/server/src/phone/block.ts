@@ -56,6 +56,7 @@ export async function sharedBlock(
   const used = new Set(
     sessions.flatMap((s) => [
       ...s.items.map((i) => i.exerciseId),
+      ...(s.warmUp ?? []),
       ...s.forms.flatMap((f) => [f.easier, f.harder, f.choice].filter((id): id is string => id !== null)),
     ]),
   );

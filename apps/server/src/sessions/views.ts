@@ -1,5 +1,5 @@
 import type { Run, Session, SessionStatus, SessionSummary, SetLog, SymptomReport } from '@yandle/contract';
-import { settingsOf, concerns, onHoldAfter, restsOn, soreGroups } from '@yandle/core';
+import { concerns, onHoldAfter, restsOn, settingsOf, soreGroups, warmUpMoves } from '@yandle/core';
 import { dateIn } from '../clock.js';
 import { In } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
@@ -140,7 +140,7 @@ export async function sessionViews(
   facts?: ScreeningFacts,
 ): Promise<Session[]> {
   if (rows.length === 0) return [];
-  const [around, { find }, stops, screening, studio] = await Promise.all([
+  const [around, { find, current }, stops, screening, studio] = await Promise.all([
     surroundingsOf(data, rows),
     loadExercises(data),
     openStopSigns(data, client.id),
@@ -164,6 +164,7 @@ export async function sessionViews(
     // What was planned too: composing and "back to the plan" may bring it in again.
     const listed = [...items, ...(row.plannedItems ?? [])];
     const weekOf = weekAround(around, row, find);
+    const cautions = screeningAt(screening, row.date).current;
     return {
       ...summaryOf(row, runs, items),
       clientName: client.name,
@@ -174,7 +175,10 @@ export async function sessionViews(
       minutesBudget: row.minutes ?? client.minutesPerSession,
       items,
       plannedItems: row.plannedItems ?? items,
-      forms: formsOf(items, find, screeningAt(screening, row.date).current, hold, weekOf.place),
+      forms: formsOf(items, find, cautions, hold, weekOf.place),
+      warmUp: row.alreadyWarm
+        ? []
+        : warmUpMoves(items, { exercises: current, cautions, hold, place: weekOf.place }, find).map((e) => e.id),
       breathSeconds: client.breathSeconds,
       timings: pacedTimings(studio, client),
       ...weekOf,

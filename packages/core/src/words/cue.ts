@@ -63,8 +63,7 @@ export const CUE_KIND_WORDS: Readonly<Record<CueKind, string>> = {
   switch: 'other side',
 };
 
-const WARM_UP =
-  'Easy whole-body movement until you are warm: walk on the spot, swing your arms, bend and straighten your knees.';
+const WARM_UP = 'Easy movement until you are warm, small at first.';
 
 function support({ assistance, ...load }: SupportArgs): string {
   const help = assistance ? ` With ${ASSISTANCE_WORDS[assistance]}.` : '';

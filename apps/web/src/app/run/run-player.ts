@@ -2,6 +2,8 @@ import {
   BEAT_WORDS,
   CUE_HEADLINE,
   cueWords,
+  capital,
+  warmUpLine,
   exercisesOnHold,
   formatClock,
   CRAMP_ADVICE,
@@ -188,6 +190,10 @@ export class RunPlayer {
     const item = this.store.item();
     const now = this.store.exercise();
     if (c?.kind === 'rest') return '';
+    if (c?.kind === 'warm-up') {
+      const names = (this.store.session()?.warmUp ?? []).map((id) => this.gateway.find(id).name);
+      return names.length === 0 ? cueWords(c, null) : `${cueWords(c, null)} ${capital(warmUpLine(names, c.seconds))}.`;
+    }
     // Another form has its own way into position.
     if (c?.kind === 'position') return cueWords(c, now);
     return c ? cueWords(c, item && this.gateway.find(item.exerciseId), this.store.session()?.place ?? null) : '';

@@ -25,8 +25,8 @@ import { SheetStore } from './sheet.store';
         }
       </div>
       <y-exercise-picker [exercises]="offered()" (picked)="store.add($event)" />
-      <div class="grid grid-cols-3 gap-3">
-        <label class="field">
+      <div class="flex flex-wrap items-end gap-3">
+        <label class="field !w-24">
           <span class="label">Minutes</span>
           <input
             class="input"
@@ -39,7 +39,7 @@ import { SheetStore } from './sheet.store';
           />
         </label>
         <y-rounds-field [settings]="s()" (chosen)="store.change($event)" />
-        <label class="mt-6 flex items-center gap-2 text-sm">
+        <label class="mb-2 flex items-center gap-2 text-sm">
           <input
             type="checkbox"
             class="accent-(--action)"

@@ -31,8 +31,7 @@ import { FigureView } from '../ui/figure';
       </header>
       <p class="mb-2">
         @if (timeline().byKind['warm-up'] > 0) {
-          <b>First: {{ clock(timeline().byKind['warm-up']) }} of easy movement</b> – walk on the spot, swing the arms,
-          bend and straighten the knees.
+          <b>First: {{ clock(timeline().byKind['warm-up']) }} to get warm</b> – {{ warmUp() }}.
         } @else {
           <b>{{ warm() ? 'Begin warm.' : 'Begin easily: the first set small and slow.' }}</b>
         }
@@ -94,6 +93,8 @@ export class PrintSheet {
   readonly warm = input(false);
   readonly rounds = input(1);
   readonly untilEasy = input(false);
+  /** What the warm-up is made of, in words. */
+  readonly warmUp = input('');
   protected readonly clock = formatClock;
   protected readonly stopSigns = STOP_SIGNS.join(' · ').toLowerCase();
   protected readonly emergencies = EMERGENCY_SIGNS.join(' · ').toLowerCase();

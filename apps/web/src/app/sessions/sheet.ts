@@ -16,6 +16,7 @@ import {
   type Side,
   secondsDone,
   roundsWords,
+  warmUpLine,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -136,6 +137,18 @@ export class SessionSheet {
     const work = k.hold + k.check + k.repetitions + k.roll + k.breaths + k.push + k['let go'];
     const warmUp = k['warm-up'] > 0 ? `warm-up ${formatClock(k['warm-up'])} · ` : '';
     return `${warmUp}work ${formatClock(work)} · set-up and changes ${formatClock(setUp)} · rests ${formatClock(k.rest)}`;
+  });
+
+  /** What the warm-up is made of; empty where there is none. */
+  protected readonly warmUp = computed(() => {
+    const seconds = this.store.timeline()?.byKind['warm-up'] ?? 0;
+    const moves = this.session()?.warmUp ?? [];
+    return seconds > 0
+      ? warmUpLine(
+          moves.map((id) => this.store.find(id).name),
+          seconds,
+        )
+      : '';
   });
 
   protected readonly subtitle = computed(() => {

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Block, Session, SessionSummary } from '@yandle/contract';
 import { addDays, itemWords, exerciseById } from '@yandle/core';
 import type { Page } from '@playwright/test';
@@ -296,4 +297,37 @@ test('a series is copied, changed and put on a calendar as a whole', async ({ pa
   expect(own.map((s) => s.date)).toEqual(Array.from({ length: 8 }, (_, i) => addDays(today, i)));
   expect(own[3]!.name).toBe('After running');
   expect(own[7]!.name).toBe('After running');
+});
+
+test('rounds go on until it feels easy: asked after each, done where it did', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Fenna');
+  const { today } = (await (await page.request.get('/api/v1/me')).json()) as { today: string };
+  const item = { exerciseId: 'frog', sets: 1, holdSeconds: 20, sensation: 4, firstSide: 'left' };
+  const body = {
+    sessions: [{ id: randomUUID(), date: today }],
+    ...{ name: 'Frog rounds', routineId: null, placeId: null, purpose: 'own', alreadyWarm: true, minutes: null },
+    ...{ rounds: 4, untilEasy: true, items: [item] },
+  };
+  const answer = await page.request.post(`/api/v1/clients/${client.id}/sessions`, { data: body });
+  const [made] = (await answer.json()) as [SessionSummary];
+  await page.goto(`/clients/${client.id}/sessions/${made.id}`);
+  await expect(page.getByText('up to 4 rounds, until it feels easy')).toBeVisible();
+  await page.clock.install();
+  await page.getByRole('link', { name: 'Start session' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
+  await page.clock.runFor(120_000);
+  await page.getByRole('button', { name: 'Not yet, one more' }).click();
+  await page.clock.runFor(120_000);
+  await page.getByRole('button', { name: 'Yes, that’s enough' }).click();
+  await expect(page.getByRole('heading', { name: 'Session finished' })).toBeVisible();
+  await page.getByRole('button', { name: 'Finish and save' }).click();
+  await page.clock.runFor(5000);
+  await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();
+  const sets = (await load(page, made.id)).run!.sets.map((s) => [s.set, s.doneSeconds]);
+  expect(sets).toEqual([
+    [1, 20],
+    [2, 20],
+  ]);
 });

@@ -185,9 +185,13 @@ describe('SessionSheet', () => {
     const print = (await open()).el.querySelector('y-print-sheet')!;
     expect(print.textContent).toContain('Begin easily');
     // Two rounds of 434 s, the second without fetching two things again: 848 s, and half of what is above 480 s, in tens.
-    expect((await open({ rounds: 2 })).el.querySelector('y-print-sheet')!.textContent).toContain(
-      '3:00 of easy movement',
-    );
+    const long = async (over: Partial<Session>) =>
+      (await open({ rounds: 2, ...over })).el.querySelector('y-print-sheet')!.textContent;
+    expect(await long({})).toContain('3:00 to get warm – easy movement that makes you warm.');
+    // What the server has found that can be done there, named on the page and on the sheet.
+    const moves = { warmUp: ['march-on-the-spot', 'arm-circles'] };
+    expect(await long(moves)).toContain('3:00 to get warm – marching on the spot, then arm circles, about 90 s each.');
+    expect(await long({ ...moves, untilEasy: true })).toContain('until it feels easy, 2 times at most');
     expect(print.textContent).toContain('Stop at once if you feel:');
     // Two sets of two sides of two exercises.
     expect(print.querySelectorAll('li span.border')).toHaveLength(8);

@@ -70,12 +70,12 @@ export class PlayerView {
     return this.cue()?.side ?? item.firstSide;
   }
 
+  /** Groups that rest in this session because they are very sore. */
+  readonly sore = computed(() => soreGroups(this.session()?.sore ?? [], this.session()?.date ?? ''));
   /** What rests after the stop signs that are open, those felt just now among them, and because it is very sore. */
-  readonly hold = computed((): OnHold => {
-    const s = this.session();
-    const sore = soreGroups(s?.sore ?? [], s?.date ?? '');
-    return onHoldAfter(s?.openSymptoms ?? [], (id) => this.find(id), sore);
-  });
+  readonly hold = computed((): OnHold =>
+    onHoldAfter(this.session()?.openSymptoms ?? [], (id) => this.find(id), this.sore()),
+  );
 
   /**
    * Other forms that can be taken for the running exercise, its choice, and back to its own. A choice is made before the first bout has ended:

@@ -22,7 +22,6 @@ import {
   resume,
   skip,
   skipItem,
-  soreGroups,
   tick,
   type Exercise,
   type PlayerState,
@@ -72,8 +71,6 @@ export class RunStore implements OnDestroy {
   readonly sent = signal(false);
   /** How the client felt before it began; null until it was said. */
   readonly wellness = signal<Wellness | null>(null);
-  /** Groups that rest in this session because they are very sore. */
-  readonly sore = computed(() => soreGroups(this.session()?.sore ?? [], this.session()?.date ?? ''));
   /** Places that a lighter day leaves out. */
   private readonly leftOut = signal<readonly number[]>([]);
   /** Seconds left of the count before the session; 0 when it is over. */
@@ -89,6 +86,7 @@ export class RunStore implements OnDestroy {
 
   /** All that a screen shows of the running cue; what the session itself needs of it is repeated below. */
   readonly view = new PlayerView(this.session, this.player, this.breath, this.runLog, (id) => this.gateway.find(id));
+  readonly sore = this.view.sore;
   readonly timeline = this.view.timeline;
   readonly cue = this.view.cue;
   readonly place = this.view.place;

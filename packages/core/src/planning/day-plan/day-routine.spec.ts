@@ -88,6 +88,22 @@ describe('a routine in a day plan', () => {
     expect(boutMissing(steps, 'soleus', lane)).toBe(lane);
     const moving = { ...lane, technique: 'moving stretch' as const, reps: 8, holdSeconds: 1 };
     expect(boutMissing(steps, 'hamstrings', moving)).toBe(moving);
+    // What stretches nothing is counted in sets; a routine without any of it leaves the bout as it is, and nothing is said.
+    const rolling = { technique: 'rolling', sets: 2, holdSeconds: 60, sensation: 4 } as const;
+    expect(boutMissing(steps, 'hamstrings', rolling)).toBe(rolling);
+    const roll = exerciseById('ball-foot-roll');
+    const rolled = stepsOf({ name: '', items: [{ ...strap(1, 60), exerciseId: roll.id }] }, exerciseById);
+    expect(boutMissing(rolled, roll.primary, rolling)).toEqual({ ...rolling, sets: 1 });
+    expect(boutMissing(rolled, roll.primary, { ...rolling, sets: 1 })).toBeNull();
+    // 30 of 90 s: two sets of 30 s with an exercise for holds; with one that is made for moving, whole sets of 45 s.
+    const long = { ...lane, sets: 2, holdSeconds: 45 };
+    const one = stepsOf({ name: '', items: [strap(1, 30)] }, exerciseById);
+    const holds = exerciseById('supine-strap-hamstring');
+    expect(boutMissing(one, 'hamstrings', long, [holds])).toMatchObject({ sets: 2, holdSeconds: 30 });
+    expect(boutMissing(one, 'hamstrings', long, [exerciseById('leg-swing')])).toMatchObject({
+      sets: 2,
+      holdSeconds: 45,
+    });
     // The tighter side's third set needs one of the lane's own to stand on.
     const bonus = { ...lane, sets: 2, bonus: { side: 'left', sets: 1, more: 0 } } as const;
     expect(boutMissing(steps, 'hamstrings', bonus)).toEqual({ ...bonus, sets: 1 });

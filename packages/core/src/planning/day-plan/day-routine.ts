@@ -86,7 +86,7 @@ function madeUp(bout: Bout, seconds: number, least: number): Bout {
  * What a lane still does in a session whose routine does some of it: the routine's seconds of stretch for the group, in the lane's technique, are taken
  * off; of what stretches nothing, its sets (domain 2.7: its items count towards the lanes of their groups). Null where nothing is left. What the
  * tighter side gets on top needs a set of the lane's own to stand on.
- * @param exercises that the lane does it with; none where they are not known: then only whole sets are taken off
+ * @param exercises that the lane does it with; where one is not known, or made for another technique, only whole sets are taken off
  */
 export function boutMissing(
   steps: readonly RoutineStep[],
@@ -97,13 +97,17 @@ export function boutMissing(
   if (steps.length === 0) return bout;
   const each = boutDose(bout);
   const left = (sets: number): Bout | null => (sets > 0 ? { ...bout, sets } : bout.bonus ? { ...bout, sets: 1 } : null);
-  if (each === 0) return left(bout.sets - setsGiven(steps, group, bout.technique));
+  if (each === 0) {
+    const sets = setsGiven(steps, group, bout.technique);
+    return sets === 0 ? bout : left(bout.sets - sets);
+  }
   const given = secondsGiven(steps, group, bout.technique);
   if (given === 0) return bout;
   const seconds = bout.sets * each - given;
   if (seconds <= 1e-9) return left(0);
-  const own = exercises.filter((e) => e.technique === bout.technique).map((e) => boundsOf(e).min);
-  const least = exercises.length === 0 ? Infinity : Math.max(1, ...own);
+  // An exercise that is made for another way says nothing of how short this one may be.
+  const made = exercises.length > 0 && exercises.every((e) => e.technique === bout.technique);
+  const least = made ? Math.max(...exercises.map((e) => boundsOf(e).min)) : Infinity;
   return madeUp(bout, seconds, least);
 }
 

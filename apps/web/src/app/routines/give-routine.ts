@@ -1,5 +1,4 @@
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import type { ClientListItem, ClientRoutineFit } from '@yandle/contract';
 import { settingsOf, formatClock, routineOutWords, type RoutineDefinition } from '@yandle/core';
 import { AccountService } from '../data/account.service';
@@ -9,13 +8,14 @@ import { ToastService } from '../data/toast.service';
 import { ClientPicker } from '../frame/client-picker';
 import { LibraryService } from '../library/library.service';
 import { ProblemNote } from '../ui/problem-note';
+import { ClientsGiven, type ClientGiven } from './clients-given';
 import { DatesForm } from './dates-form';
 import { SessionMaker } from './session-maker';
 
 /** One routine for one client or for many at once, on dates: as each of them can do it, with what falls out and why. */
 @Component({
   selector: 'y-give-routine',
-  imports: [ClientPicker, DatesForm, ProblemNote, RouterLink],
+  imports: [ClientPicker, ClientsGiven, DatesForm, ProblemNote],
   templateUrl: './give-routine.html',
 })
 export class GiveRoutine {
@@ -27,13 +27,26 @@ export class GiveRoutine {
   readonly routine = input.required<RoutineDefinition>();
   readonly closed = output();
   protected readonly requests = new Requests();
-  protected readonly clock = formatClock;
   protected readonly fits = signal<readonly ClientRoutineFit[]>([]);
   protected readonly dates = signal<readonly string[]>([inject(AccountService).me()?.today ?? '']);
   /** Clients whose calendar has it. */
   protected readonly given = signal<ReadonlySet<string>>(new Set());
   protected readonly ready = computed(() =>
     this.fits().filter((f) => !f.waits && f.items.length > 0 && !this.given().has(f.clientId)),
+  );
+  protected readonly clients = computed((): readonly ClientGiven[] =>
+    this.fits().map((f) => {
+      const { clientId, clientName, waits } = f;
+      const stops = waits || f.items.length === 0;
+      const says = waits
+        ? 'waits for a clearance first'
+        : stops
+          ? 'nothing of it is left'
+          : `${formatClock(f.totalSeconds)} min`;
+      const said = (id: string): string => this.library.find(id).name;
+      const lines = f.out.map((o) => routineOutWords(o.why, said(o.exerciseId), o.insteadId && said(o.insteadId)));
+      return { clientId, clientName, says, stops, parts: lines.length > 0 ? [{ name: '', lines }] : [] };
+    }),
   );
   protected readonly label = computed(() => {
     const n = this.ready().length;
@@ -61,11 +74,6 @@ export class GiveRoutine {
 
   protected remove(clientId: string): void {
     this.fits.update((all) => all.filter((f) => f.clientId !== clientId));
-  }
-
-  protected differences(fit: ClientRoutineFit): readonly string[] {
-    const said = (id: string): string => this.library.find(id).name;
-    return fit.out.map((o) => routineOutWords(o.why, said(o.exerciseId), o.insteadId && said(o.insteadId)));
   }
 
   protected async give(): Promise<void> {

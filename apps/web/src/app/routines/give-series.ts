@@ -1,5 +1,4 @@
 import { Component, computed, inject, input, output, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import type { ClientListItem, ClientRoutineFit } from '@yandle/contract';
 import {
   addDays,
@@ -19,6 +18,7 @@ import { ToastService } from '../data/toast.service';
 import { ClientPicker } from '../frame/client-picker';
 import { LibraryService } from '../library/library.service';
 import { ProblemNote } from '../ui/problem-note';
+import { ClientsGiven, type ClientGiven } from './clients-given';
 import { RoutinesService } from './routines.service';
 import { SessionMaker } from './session-maker';
 
@@ -33,7 +33,7 @@ interface SeriesFit {
 /** A whole series for one client or for many, from a day on: as each of them can do it, with what falls out and why. */
 @Component({
   selector: 'y-give-series',
-  imports: [ClientPicker, ProblemNote, RouterLink],
+  imports: [ClientPicker, ClientsGiven, ProblemNote],
   template: `
     <section class="sheet mt-3 flex flex-col gap-3 p-4" aria-labelledby="give-series">
       <div class="flex items-baseline justify-between gap-3">
@@ -52,42 +52,7 @@ interface SeriesFit {
         <p class="pb-2 text-sm text-soft">until {{ lastDay() }}</p>
       </div>
       @if (clients().length > 0) {
-        <ul class="flex flex-col divide-y divide-line">
-          @for (c of clients(); track c.clientId) {
-            <li class="flex items-start gap-3 py-2">
-              <div class="min-w-0 flex-1">
-                <p>
-                  <a class="font-semibold hover:underline" [routerLink]="['/clients', c.clientId, 'sessions']">{{
-                    c.clientName
-                  }}</a>
-                  @if (c.waits) {
-                    <span class="font-semibold text-attention"> · waits for a clearance first</span>
-                  }
-                </p>
-                @for (d of differences(c); track d.name) {
-                  <p class="mt-1 text-sm font-semibold">{{ d.name }}</p>
-                  @for (line of d.lines; track $index) {
-                    <p class="text-sm">{{ line }}</p>
-                  }
-                } @empty {
-                  <p class="text-sm text-soft">As it is.</p>
-                }
-              </div>
-              @if (given().has(c.clientId)) {
-                <span class="font-semibold text-action">✓ on the calendar</span>
-              } @else {
-                <button
-                  type="button"
-                  class="link"
-                  [attr.aria-label]="'Not ' + c.clientName"
-                  (click)="remove(c.clientId)"
-                >
-                  Take out
-                </button>
-              }
-            </li>
-          }
-        </ul>
+        <y-clients-given [clients]="shown()" [given]="given()" (removed)="remove($event)" />
         <button
           type="button"
           class="btn btn-go self-start"
@@ -126,6 +91,13 @@ export class GiveSeries {
       (c) => !c.waits && !this.given().has(c.clientId) && [...c.fits.values()].some((f) => f.items.length > 0),
     ),
   );
+  protected readonly shown = computed((): readonly ClientGiven[] =>
+    this.clients().map((c) => {
+      const { clientId, clientName, waits } = c;
+      const says = waits ? 'waits for a clearance first' : '';
+      return { clientId, clientName, says, stops: waits, parts: this.differences(c) };
+    }),
+  );
   protected readonly label = computed(() => {
     const n = this.ready().length;
     const sessions = this.series().entries.length;
@@ -159,7 +131,7 @@ export class GiveSeries {
   }
 
   /** What is other than in the series, routine by routine. */
-  protected differences({ fits }: SeriesFit): readonly { readonly name: string; readonly lines: readonly string[] }[] {
+  private differences({ fits }: SeriesFit): ClientGiven['parts'] {
     const said = (id: string): string => this.library.find(id).name;
     return [...fits].flatMap(([routineId, { items, out }]) => {
       const name = this.routines.find(routineId)?.name ?? '';

@@ -154,6 +154,8 @@ export * from './session/spacing.js';
 export * from './technique/timings.js';
 export * from './session/cue.js';
 export * from './technique/beats.js';
+export * from './technique/pace.js';
+export * from './technique/part.js';
 export * from './session/segments.js';
 export * from './session/item.js';
 export * from './session/parts.js';

@@ -15,7 +15,7 @@ import {
   type PlanContext,
   runningBlock,
   type Screening,
-  techniquesIn,
+  strainsIn,
   techniquesOf,
   techniquesUsed,
   keptBasis,
@@ -107,7 +107,7 @@ function assertRoutines(draft: BlockBody, cautions: readonly Caution[], library:
     refuse(
       items.flatMap((item, k) => {
         const exercise = library.find(item.exerciseId);
-        const against = techniquesIn(item, exercise).flatMap((technique) =>
+        const against = strainsIn(item, exercise).flatMap((technique) =>
           cautionsAgainst({ ...exercise, technique }, cautions),
         );
         return [...new Set(against)].map((c) => ({

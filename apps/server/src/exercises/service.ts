@@ -1,9 +1,10 @@
 import type { ExerciseFile, ExerciseImport, ExerciseVersion, OwnExercise, OwnExerciseBody } from '@yandle/contract';
-import { isCountedRight, unitOf, type ExerciseDefinition } from '@yandle/core';
+import { firstItem, isCountedRight, unitOf, type ExerciseDefinition } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { importDefinitions } from '../database/import-definitions.js';
 import type { StudioData } from '../database/studio-data.js';
 import { putVersioned, type RowHead } from '../database/versioned.js';
+import { partFaults } from '../sessions/part-faults.js';
 import { HttpProblem } from '../http/problem.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from './entities.js';
 
@@ -29,6 +30,9 @@ function faults(d: ExerciseDefinition, at = ''): { path: string; message: string
     out.push({ path: `${at}optionalProps`, message: 'A thing is needed or comfortable, not both.' });
   if (d.stages.length > 0 && Math.abs(d.stages.reduce((sum, s) => sum + s.share, 0) - 1) > 0.01)
     out.push({ path: `${at}stages`, message: 'The shares of the stages add up to 1.' });
+  const whole = { ...d, id: '' };
+  for (const fault of partFaults(firstItem(whole), whole))
+    out.push({ path: `${at}${fault.path}`, message: fault.message });
   return out;
 }
 

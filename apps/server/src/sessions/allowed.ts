@@ -2,6 +2,7 @@ import type { ItemForms } from '@yandle/contract';
 import {
   cautionsAgainst,
   chosenItem,
+  strainsIn,
   techniquesIn,
   techniquesOf,
   type Caution,
@@ -45,7 +46,7 @@ export async function assertMayBeDone(
   const { find } = await loadExercises(tx);
   for (const item of items) {
     const exercise = find(item.exerciseId);
-    const [caution] = techniquesIn(item, exercise).flatMap((technique) =>
+    const [caution] = strainsIn(item, exercise).flatMap((technique) =>
       cautionsAgainst({ ...exercise, technique }, screening.current),
     );
     if (caution)

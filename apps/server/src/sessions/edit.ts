@@ -1,15 +1,5 @@
 import type { EditSessionBody, Session } from '@yandle/contract';
-import {
-  amountOf,
-  amountVariable,
-  buildTimeline,
-  kindOf,
-  partsOf,
-  techniquesOf,
-  type PlainDate,
-  type SessionItem,
-  settingsOf,
-} from '@yandle/core';
+import { buildTimeline, settingsOf, type PlainDate, type SessionItem } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
@@ -18,6 +8,7 @@ import { clientTimings } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
 import { AS_PLANNED, itemRow, plannedSettings, sessionItem } from './item.js';
+import { partFaults } from './part-faults.js';
 import { isStanding } from './standing.js';
 import { sessionView } from './views.js';
 
@@ -37,16 +28,8 @@ export function assertItems(
     if (item.choice !== undefined && !has(item.choice))
       throw invalidField(`${at}[${i}].choice`, 'Choose an exercise from the library.');
     const exercise = find(item.exerciseId);
-    const can = techniquesOf(exercise);
-    partsOf(item, exercise).forEach(({ bout }, part) => {
-      const field = part === 0 ? `${at}[${i}].technique` : `${at}[${i}].then[${part - 1}].technique`;
-      if (!can.includes(bout.technique)) throw invalidField(field, `${exercise.name} can’t be done like that.`);
-      if (amountOf(bout) < 1)
-        throw invalidField(field.replace('technique', amountVariable(bout.technique)), 'Say how much of it.');
-      for (const need of kindOf(bout.technique).needs)
-        if (part > 0 && bout[need] === undefined)
-          throw invalidField(`${at}[${i}].then[${part - 1}].${need}`, 'This part needs it.');
-    });
+    const [fault] = partFaults(item, exercise);
+    if (fault) throw invalidField(`${at}[${i}].${fault.path}`, fault.message);
     if (item.middle && exercise.sides !== 'each')
       throw invalidField(`${at}[${i}].middle`, `${exercise.name} has no sides, so it has no middle.`);
   });

@@ -73,7 +73,7 @@ export class SessionEntity {
 }
 
 /** Fields of an item that a plain bout does not have. */
-export type MoreOfItem = Pick<SessionItem, 'name' | 'breaths' | 'pace' | 'then' | 'middle'>;
+export type MoreOfItem = Pick<SessionItem, 'name' | 'breaths' | 'trips' | 'pace' | 'loosen' | 'then' | 'middle'>;
 
 /** One exercise of a session. */
 @Entity('session_item')
@@ -99,7 +99,7 @@ export class SessionItemEntity extends BoutColumns {
   @Column({ name: 'link', type: 'varchar', length: 10, nullable: true }) link!: Link | null;
   /** Another exercise that the client may choose on the spot. */
   @Column({ name: 'choice', type: 'varchar', length: 60, nullable: true }) choice!: string | null;
-  /** What it has beyond a plain bout: further parts, directions, breaths, pace, a middle set; never queried. */
+  /** What it has beyond a plain bout: further parts, directions, breaths, trips, pace, loosening, a middle set; never queried. */
   @Column({ name: 'more', type: 'simple-json', nullable: true }) more!: MoreOfItem | null;
 }
 

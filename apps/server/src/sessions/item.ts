@@ -52,11 +52,13 @@ export function sessionItem(row: SessionItemEntity): SessionItem {
 }
 
 /** What an item has beyond a plain bout; null for nothing. */
-function moreOf({ name, breaths, pace, then, middle }: SessionItem): MoreOfItem | null {
+function moreOf({ name, breaths, trips, pace, loosen, then, middle }: SessionItem): MoreOfItem | null {
   const more = {
     ...(name !== undefined && { name }),
     ...(breaths !== undefined && { breaths }),
+    ...(trips !== undefined && { trips }),
     ...(pace !== undefined && { pace }),
+    ...(loosen !== undefined && { loosen }),
     ...(then !== undefined && { then }),
     ...(middle !== undefined && { middle }),
   };

@@ -14,6 +14,7 @@ import Joi from 'joi';
 import type { ExerciseFile, OwnExerciseBody } from '../exercises.js';
 import { line, name, text, versionOrNew } from './common.js';
 import { jsonSchemaOf } from './json-schema.js';
+import { furtherParts, pace } from './parts.js';
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 const some = (values: readonly string[], most: number) =>
@@ -37,6 +38,9 @@ const definition = {
   otherSide: Joi.array().items(oneOf(MUSCLE_GROUP_IDS).optional()).unique().max(7).optional(),
   turns: oneOf(TURNS).optional(),
   technique: oneOf(TECHNIQUES).required(),
+  pace: pace(),
+  pushAgainst: line(200).optional(),
+  then: furtherParts(),
   position: oneOf(POSITIONS).required(),
   demands: some(DEMANDS, DEMANDS.length),
   demandsKnown: Joi.boolean().required(),

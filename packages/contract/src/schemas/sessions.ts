@@ -5,7 +5,6 @@ import {
   LOAD_UNITS,
   MOST_DATES,
   MOST_ROUNDS,
-  PART_BOUNDS,
   PURPOSE_IDS,
   ROUTINE_BOUNDS,
   SIDE_PATTERNS,
@@ -13,7 +12,6 @@ import {
   SYMPTOMS,
   TECHNIQUES,
   WELLNESS,
-  type Part,
   type SessionItem,
 } from '@yandle/core';
 import Joi from 'joi';
@@ -38,7 +36,8 @@ import {
   type WithdrawBody,
 } from '../sessions.js';
 import { date, id, instant, line, name, text, version } from './common.js';
-import { amountFields, boutFields } from './prescription.js';
+import { furtherParts, holdFields, loosening, pace } from './parts.js';
+import { boutFields } from './prescription.js';
 
 /** How a client feels before a session; may be left out. */
 export const wellness = () => Joi.string().valid(...WELLNESS);
@@ -57,20 +56,6 @@ const exerciseId = () =>
 const sensation = Joi.number().integer().min(FIELD.sensation.min).max(FIELD.sensation.max).allow(null);
 const loadUnit = Joi.string().valid(...LOAD_UNITS);
 
-/** Direction of a hold, and how many breaths it is held for. */
-const holdFields = {
-  name: line(PART_BOUNDS.name).optional(),
-  breaths: Joi.number().integer().min(1).max(PART_BOUNDS.breaths),
-};
-const { tempo } = PART_BOUNDS;
-const way = () => Joi.number().integer().min(tempo.min).max(tempo.max).required();
-
-const part = Joi.object<Part>({
-  technique: Joi.string().valid(...TECHNIQUES),
-  ...holdFields,
-  ...amountFields,
-});
-
 /** One exercise of a session as a coach sets it. */
 const sessionItem = Joi.object<SessionItem>({
   exerciseId: exerciseId().required(),
@@ -82,8 +67,9 @@ const sessionItem = Joi.object<SessionItem>({
   link: Joi.string().valid(...LINKS),
   choice: exerciseId(),
   ...holdFields,
-  pace: Joi.alternatives(Joi.string().valid('breath'), Joi.object({ out: way(), back: way() })),
-  then: Joi.array().items(part.optional()).min(1).max(PART_BOUNDS.parts),
+  pace: pace(),
+  loosen: loosening(),
+  then: furtherParts(),
   middle: Joi.boolean().valid(true),
   ...boutFields,
 });

@@ -1,5 +1,7 @@
 import type { Demand } from './demand.js';
 import type { Technique } from '../technique/catalogue.js';
+import type { Pace } from '../technique/pace.js';
+import type { Part } from '../technique/part.js';
 import { otherSide, type Side } from '../anatomy/side.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Position, Turn } from './rom-test.js';
@@ -45,6 +47,12 @@ export interface Exercise {
   /** Groups whose new length it uses besides its own: an activation of the opposite. Common practice, no source. */
   readonly opens?: readonly MuscleGroupId[];
   readonly technique: Technique;
+  /** How its repetitions or breaths are paced; left out where they are as the timings have them. */
+  readonly pace?: Pace;
+  /** What it is pushed against when it is done as contract-relax; left out where the catalogue says it ({@link pushAgainst}), or nothing does. */
+  readonly pushAgainst?: string;
+  /** What usually follows in the same entry, when a coach puts it in a list; left out for nothing. */
+  readonly then?: readonly Part[];
   readonly position: Position;
   /** What it asks beyond muscles, position and technique; cautions go by it (`demandsOf` adds what its position asks). */
   readonly demands: readonly Demand[];

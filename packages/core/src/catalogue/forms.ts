@@ -61,6 +61,11 @@ export const PUSH_AGAINST: Readonly<Record<string, string>> = {
   'prone-chest-roll': 'Push the palm into the floor.',
 };
 
+/** What an exercise is pushed against: what its coach wrote, or what the catalogue says; null where nothing does not move. */
+export function pushAgainst({ id, pushAgainst: own }: Pick<Exercise, 'id' | 'pushAgainst'>): string | null {
+  return own ?? PUSH_AGAINST[id] ?? null;
+}
+
 /** Groups whose stretches are never moved through or pushed: the neck. Common practice, no source. */
 const GENTLE_ONLY: readonly MuscleGroupId[] = ['upper-trapezius', 'neck-side', 'neck-front', 'neck-back'];
 
@@ -83,7 +88,7 @@ export function techniquesOf(exercise: Exercise): Technique[] {
   if (own !== 'static hold' || GENTLE_ONLY.includes(exercise.primary)) return [own];
   return [
     own,
-    ...(exercise.id in PUSH_AGAINST ? (['contract-relax'] as const) : []),
+    ...(pushAgainst(exercise) !== null ? (['contract-relax'] as const) : []),
     ...(HELD_ONLY.includes(exercise.id) ? [] : (['moving stretch'] as const)),
   ];
 }

@@ -87,7 +87,7 @@ export const ROUTINES: readonly Routine[] = [
       reps('side-lunge', 6),
       reps('leg-swing', 8),
       reps('half-kneeling-ankle-rock', 8),
-      reps('cat-and-cow', 6),
+      reps('cat-and-cow', 4),
     ),
   },
   {
@@ -161,7 +161,7 @@ export const ROUTINES: readonly Routine[] = [
       hold('straight-knee-wall-calf', 30),
       hold('doorway-pectorals', 30),
       hold('standing-side-bend', 20),
-      reps('cat-and-cow', 6),
+      reps('cat-and-cow', 4),
       hold('half-kneeling-hip-flexor', 40),
       hold('bound-soles-sit', 40),
       hold('supine-strap-hamstring', 40),

@@ -5,7 +5,7 @@ import { cautionsAgainst } from '../screening/limits.js';
 import { missingAt, type ClientPlace, type PlaceBar } from '../screening/place.js';
 import { chosenItem } from '../session/choice.js';
 import type { SessionItem } from '../session/item.js';
-import { techniquesIn } from '../session/parts.js';
+import { strainsIn } from '../session/parts.js';
 import { isOnHold, type OnHold } from '../session/on-hold.js';
 
 /** Why an item of a routine is not for a client, where the session is. */
@@ -38,7 +38,7 @@ export interface RoutineFor {
 
 function barsOf(item: SessionItem, exercise: Exercise, { cautions, hold, place }: RoutineFor): RoutineBar[] {
   const against = new Set(
-    techniquesIn(item, exercise).flatMap((technique) => cautionsAgainst({ ...exercise, technique }, cautions)),
+    strainsIn(item, exercise).flatMap((technique) => cautionsAgainst({ ...exercise, technique }, cautions)),
   );
   return [
     ...[...against].map((c) => ({ code: 'caution' as const, caution: c })),

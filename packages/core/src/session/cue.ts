@@ -32,6 +32,7 @@ const CUES = {
   exit: trait(false, false, false),
   rest: trait(false, false, true),
   switch: trait(false, true, true),
+  loosen: trait(false, false, true),
 } as const satisfies Readonly<Record<SegmentKind, CueTraits>> & Readonly<Record<string, CueTraits>>;
 
 export type CueKind = keyof typeof CUES;
@@ -61,6 +62,7 @@ export function isWork(cue: Pick<Cue, 'kind'>): boolean {
 export type CueFact =
   | SegmentFact
   | { readonly code: 'warm-up' | 'position' | 'settle' | 'rest' }
+  | { readonly code: 'loosen'; readonly args: { readonly name: string } }
   | { readonly code: 'fetch'; readonly args: { readonly props: readonly PropId[] } }
   | { readonly code: 'switch'; readonly args: { readonly side: Side | null } };
 

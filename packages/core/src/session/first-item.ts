@@ -33,9 +33,9 @@ export function firstBout(exercise: Exercise, technique: Technique): Bout {
 
 /**
  * An exercise as it first stands in a list: one set of what the first style with its technique begins with, within what the exercise is made for.
- * The coach changes it from there.
+ * What usually follows in the same entry follows. The coach changes it from there.
  */
 export function firstItem(exercise: Exercise): SessionItem {
   const { technique: _, ...item } = firstBout(exercise, exercise.technique);
-  return { ...item, exerciseId: exercise.id, firstSide: 'left' };
+  return { ...item, exerciseId: exercise.id, firstSide: 'left', ...(exercise.then && { then: exercise.then }) };
 }

@@ -1,6 +1,7 @@
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import type { Tempo } from '../technique/beats.js';
+import type { Pace } from '../technique/pace.js';
+import type { Part } from '../technique/part.js';
 import type { Bout } from '../technique/prescription.js';
 import type { Technique } from '../technique/catalogue.js';
 
@@ -15,24 +16,20 @@ export type SidePattern = (typeof SIDE_PATTERNS)[number];
 export const LINKS = ['chain', 'flow'] as const;
 export type Link = (typeof LINKS)[number];
 
-/** How a repetition is paced: seconds out and back, or with the breath, out on the breath in and back on the breath out. */
-export type Pace = Tempo | 'breath';
-
-/** What is done further on in the same entry: move five times, *then* hold 20 s. */
-export interface Part extends Pick<
-  Bout,
-  'holdSeconds' | 'reps' | 'cycles' | 'pushSeconds' | 'effort' | 'lowerSeconds' | 'depth'
-> {
-  /** How it is done; left out when it is done like the item. */
-  readonly technique?: Technique;
-  /** Direction of a hold: "chin down". */
-  readonly name?: string;
-  /** A hold that is counted in breaths: its seconds are then that many usual breaths, and the clock takes the client's own. */
-  readonly breaths?: number;
+/** A short loosening, shaking out or circling, as a cue of its own. */
+export interface Loosening {
+  readonly seconds: number;
+  /** What is done: "Shake out the leg". */
+  readonly name: string;
+  readonly when: LooseningTime;
 }
 
-/** Bounds of parts. */
-export const PART_BOUNDS = { parts: 8, name: 40, breaths: 60, tempo: { min: 1, max: 15 } } as const;
+/** Between the two sides of an exercise, after it, or both. */
+export const LOOSENING_TIMES = ['between sides', 'after', 'both'] as const;
+export type LooseningTime = (typeof LOOSENING_TIMES)[number];
+
+/** Bounds of a loosening. Common practice, no source. */
+export const LOOSENING_BOUNDS = { seconds: { min: 5, max: 120 }, name: 60 } as const;
 
 /** One exercise in a session, with its dose. The snapshot a session is published with. */
 export interface SessionItem extends Omit<Bout, 'technique'> {
@@ -51,8 +48,10 @@ export interface SessionItem extends Omit<Bout, 'technique'> {
   readonly name?: string;
   /** Breaths of the first part, as of any other. */
   readonly breaths?: number;
-  /** Left out when repetitions are paced as the timings have them. */
+  /** Left out when repetitions and breaths are paced as the exercise, or else the timings, have them. */
   readonly pace?: Pace;
+  /** Left out for none. */
+  readonly loosen?: Loosening;
   /** What follows in the same entry, in order; left out for nothing. */
   readonly then?: readonly Part[];
   /** Once more with both sides at once, after both; left out for not. */

@@ -5,16 +5,17 @@ import { PLAINEST, unitOf, type Technique } from '../technique/catalogue.js';
 import { amountVariable } from '../technique/prescription.js';
 import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import { firstBout } from './first-item.js';
-import { PART_BOUNDS, type Part, type SessionItem } from './item.js';
+import { PART_BOUNDS, type Part } from '../technique/part.js';
+import type { SessionItem } from './item.js';
 import { ITEM_BOUNDS, putAt } from './list-edits.js';
 
 const FIELDS = [
-  ...(['holdSeconds', 'reps', 'cycles', 'pushSeconds', 'effort', 'lowerSeconds', 'depth'] as const),
+  ...(['holdSeconds', 'reps', 'trips', 'cycles', 'pushSeconds', 'effort', 'lowerSeconds', 'depth'] as const),
   ...(['technique', 'name', 'breaths'] as const),
 ];
 
-/** What a part is counted in: what its technique is, or a hold in breaths. */
-export type PartUnit = 'seconds' | 'repetitions' | 'breaths';
+/** What a part is counted in: what its technique is, a hold in breaths, or repetitions as trips there and back. */
+export type PartUnit = 'seconds' | 'repetitions' | 'breaths' | 'trips';
 
 /** All parts of an item, each with its technique said; the first is what the item itself says. */
 export function partList(item: SessionItem, exercise: Pick<Exercise, 'technique'>): readonly Part[] {
@@ -39,7 +40,8 @@ function withParts(item: SessionItem, exercise: Pick<Exercise, 'technique'>, par
 }
 
 export function partUnit(part: Part, exercise: Pick<Exercise, 'technique'>): PartUnit {
-  return part.breaths === undefined ? unitOf(part.technique ?? exercise.technique) : 'breaths';
+  if (part.breaths !== undefined) return 'breaths';
+  return part.trips ? 'trips' : unitOf(part.technique ?? exercise.technique);
 }
 
 /** The size of a part in its unit. */

@@ -6,7 +6,8 @@ import { runs } from '../testing/runs.js';
 import { DEFAULT_TIMINGS } from '../technique/timings.js';
 import { clientItemWords } from '../words/client-item.js';
 import { itemWords } from '../words/item.js';
-import type { Part, SessionItem } from './item.js';
+import type { Part } from '../technique/part.js';
+import type { SessionItem } from './item.js';
 import { boutCount, isLoadedItem, stillSeconds, techniqueOfBout, techniquesIn } from './parts.js';
 import { buildTimeline, itemBodySeconds } from './timeline.js';
 

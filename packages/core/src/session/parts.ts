@@ -1,14 +1,15 @@
 import type { Side } from '../anatomy/side.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import { boutDose, boutsOn } from '../dose/dose.js';
-import { breathHalves } from '../technique/beats.js';
 import { boutSegments, loggedBouts } from '../technique/bout.js';
-import { isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
+import { demanding, isLoaded, kindOf, type Technique } from '../technique/catalogue.js';
 import type { Bout } from '../technique/prescription.js';
 import type { BoutSegment } from '../technique/segment.js';
 import type { BoutShape } from '../technique/shape.js';
 import type { Timings } from '../technique/timings.js';
-import { boutOf, type Pace, type Part, type SessionItem } from './item.js';
+import { isPattern, timingsAt, type Pace } from '../technique/pace.js';
+import type { Part } from '../technique/part.js';
+import { boutOf, type SessionItem } from './item.js';
 
 /** One part of a set, as the timeline takes it. */
 export interface PartBout {
@@ -18,7 +19,7 @@ export interface PartBout {
   readonly pace: Pace | null;
 }
 
-type Technical = Pick<Exercise, 'technique'>;
+type Technical = Pick<Exercise, 'technique' | 'pace'>;
 
 /** What of a first bout a further part is not done with: its amounts are its own. */
 function further(first: Bout, part: Part): Bout {
@@ -35,7 +36,7 @@ function further(first: Bout, part: Part): Bout {
  */
 export function partsOf(item: SessionItem, exercise: Technical, side: Side | null = null): readonly PartBout[] {
   const asked = boutOf(item, exercise);
-  const pace = item.pace ?? null;
+  const pace = item.pace ?? exercise.pace ?? null;
   const first = { bout: boutsOn(asked, side).bout, name: item.name ?? null, breaths: item.breaths ?? null, pace };
   const then = (item.then ?? []).map((part): PartBout => ({
     ...{ bout: further(asked, part), name: part.name ?? null, breaths: part.breaths ?? null, pace },
@@ -46,6 +47,15 @@ export function partsOf(item: SessionItem, exercise: Technical, side: Side | nul
 /** Ways in which an item is done, each once, its main one first. */
 export function techniquesIn(item: SessionItem, exercise: Technical): readonly Technique[] {
   return [...new Set(partsOf(item, exercise).map((p) => p.bout.technique))];
+}
+
+/**
+ * Ways that cautions go by: a breath that is held strains as a push does, so whoever may not push is not given one. Common practice, no source.
+ */
+export function strainsIn(item: SessionItem, exercise: Technical): readonly Technique[] {
+  const pace = item.pace ?? exercise.pace;
+  const held = isPattern(pace) && pace.hold > 0;
+  return [...new Set([...techniquesIn(item, exercise), ...(held ? demanding('push') : [])])];
 }
 
 /** The technique that decides its rests: a loaded one where any part is, else its main one. */
@@ -84,18 +94,11 @@ export function techniqueOfBout(item: SessionItem, exercise: Technical, bout: nu
   return parts[(bout - 1) % parts.length]!;
 }
 
-/** Timings with repetitions at a pace; null for that of the timings. */
-export function timingsAt(pace: Pace | null, t: Timings): Timings {
-  if (pace === null) return t;
-  if (pace !== 'breath') return { ...t, tempo: pace };
-  const { inward, outward } = breathHalves(t.breath);
-  return { ...t, tempo: { out: inward, back: outward } };
-}
-
 /** Seconds of a part by the client's clock: breaths at their own pace, repetitions at theirs. */
 function timed({ bout, breaths, pace }: PartBout, t: Timings): { readonly bout: Bout; readonly t: Timings } {
-  const clocked = breaths === null ? bout : { ...bout, holdSeconds: breaths * t.breath };
-  return { bout: clocked, t: timingsAt(pace, t) };
+  const own = timingsAt(pace, t);
+  const clocked = breaths === null ? bout : { ...bout, holdSeconds: breaths * own.breath };
+  return { bout: clocked, t: own };
 }
 
 /** A hold says its direction, or the breaths it is counted in. */

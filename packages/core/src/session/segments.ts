@@ -28,6 +28,8 @@ export interface SessionSegment {
   readonly flows: boolean;
   /** True when this one leads into the next. */
   readonly leads: boolean;
+  /** True for the last stay of its item in a round. */
+  readonly ends: boolean;
 }
 
 /** What of an exercise says how its sides follow one another. */
@@ -100,6 +102,7 @@ export function segmentsOf(
         switches: false,
         flows: i > 0,
         leads: i < run.length - 1,
+        ends: true,
       }));
     const pass = (side: Side, again: boolean): SessionSegment[] =>
       run
@@ -110,6 +113,7 @@ export function segmentsOf(
           switches: again && i === 0,
           flows: false,
           leads: false,
+          ends: again || exerciseOf(items[item]!).sides === 'both',
         }));
     return [...pass(first.firstSide, false), ...pass(otherSide(first.firstSide), true)];
   });

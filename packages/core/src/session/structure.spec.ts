@@ -10,7 +10,14 @@ import { beatAt, breathBeats, countedMs } from '../technique/beats.js';
 import { boutOf, type SessionItem } from './item.js';
 import { boutCount } from './parts.js';
 import { buildTimeline, plannedSeconds } from './timeline.js';
-import { breathFromTaps, DEFAULT_TIMINGS, timingsFor, warmUpSeconds, workBudget } from '../technique/timings.js';
+import {
+  breathFromTaps,
+  breathOf,
+  DEFAULT_TIMINGS,
+  timingsFor,
+  warmUpSeconds,
+  workBudget,
+} from '../technique/timings.js';
 import { runs } from '../testing/runs.js';
 
 const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
@@ -299,7 +306,7 @@ describe('beats', () => {
 
   it('breathe out longer than in', () => {
     for (let s = 3; s <= 12; s++) {
-      const [inward, out] = breathBeats(s);
+      const [inward, out] = breathBeats(breathOf({ ...DEFAULT_TIMINGS, breath: s }));
       expect(inward!.seconds + out!.seconds).toBe(s);
       expect(out!.seconds).toBeGreaterThanOrEqual(inward!.seconds);
     }

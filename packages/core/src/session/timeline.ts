@@ -9,7 +9,7 @@ import { amountOf } from '../technique/prescription.js';
 import { isLoaded, type Technique } from '../technique/catalogue.js';
 import { CHECK_SECONDS } from '../technique/segment.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
-import { MOST_ROUNDS, type SessionItem } from './item.js';
+import { alternates, MOST_ROUNDS, type SessionItem } from './item.js';
 import { isLoadedItem, partsOf, restingTechnique, setSeconds, setSegments, type PartBout } from './parts.js';
 import { segmentsOf, setSteps, sidesOf, type SessionSegment, type SetStep } from './segments.js';
 import { DEFAULT_TIMINGS, warmUpSeconds, type Timings } from '../technique/timings.js';
@@ -141,6 +141,10 @@ function segmentCues(
   };
   const side = segment.sides[0]!;
   const rest = restOf(item, exercise, t);
+  const { between, after } = loosening(item, exercise);
+  const loosen = (seconds: number): void =>
+    add({ kind: 'loosen', seconds, side: null, says: { code: 'loosen', args: { name: item.loosen?.name ?? '' } } });
+  if (segment.switches) loosen(between);
   if (segment.switches) add({ kind: 'switch', seconds: t.sideSwitch, side, says: { code: 'switch', args: { side } } });
   const technique = restingTechnique(item, exercise);
   const waits =
@@ -157,6 +161,7 @@ function segmentCues(
   add({ kind: 'set-up', seconds: settling, side, says: { code: 'settle' } });
   steps.forEach((step, i) => {
     const previous = steps[i - 1];
+    if (previous && previous.side !== step.side) loosen(between);
     if (previous)
       add(
         previous.side === step.side
@@ -192,18 +197,34 @@ function segmentCues(
       });
     }
   });
+  if (segment.ends && !segment.leads) loosen(after);
   return out;
+}
+
+/** Seconds of loosening between the sides of an item, and after it. */
+function loosening(
+  { loosen, ...item }: SessionItem,
+  exercise: PlacedExercise,
+): { readonly between: number; readonly after: number } {
+  if (!loosen) return { between: 0, after: 0 };
+  // Between two turns nobody stops to shake out; what has no sides is loosened after.
+  const sided = exercise.sides === 'each' && !alternates(item, exercise);
+  return {
+    between: sided && loosen.when !== 'after' ? loosen.seconds : 0,
+    after: !sided || loosen.when !== 'between sides' ? loosen.seconds : 0,
+  };
 }
 
 /** Seconds of an item's bouts, rests and side switches, without getting into position. */
 export function itemBodySeconds(item: SessionItem, exercise: PlacedExercise, t: Timings = DEFAULT_TIMINGS): number {
   const rest = restOf(item, exercise, t);
   const steps = setSteps(item, exercise, sidesOf(item, exercise));
-  let seconds = 0;
+  const { between, after } = loosening(item, exercise);
+  let seconds = after;
   let bout = 0;
   steps.forEach((step, i) => {
     const before = steps[i - 1];
-    if (before) seconds += gapSeconds(before, step, rest, t);
+    if (before) seconds += gapSeconds(before, step, rest, t) + (before.side === step.side ? 0 : between);
     // The sets of a side share their parts: the seconds are the same.
     if (step.parts !== before?.parts || step.turns !== before.turns)
       bout = setSeconds(step.parts, t, { turns: step.turns, stages: [], check: null });
@@ -232,7 +253,7 @@ export function itemApproachSeconds(
 }
 
 function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, find: FindExercise): void {
-  const { tempo: _, ...seconds } = t;
+  const { tempo: _t, breathing: _b, ...seconds } = t;
   if (Object.values(seconds).some((s: number) => !Number.isInteger(s) || s < 0))
     throw new CoreError('invalid-timeline', { code: 'timing-not-whole', args: {} });
   if (!Number.isInteger(rounds) || rounds < 1 || rounds > MOST_ROUNDS)

@@ -10,7 +10,7 @@ import { boutOf, type Link, type SessionItem } from './item.js';
 import { withLink } from './list-edits.js';
 import { orderItems } from './order.js';
 import { partDoneAs, partList, partOf, withPart } from './part-edits.js';
-import { timingsAt } from './parts.js';
+import { timingsAt } from '../technique/pace.js';
 import { linkedRuns } from './segments.js';
 
 /** Every exercise of a list done one way, as that way begins; those that cannot be, and those of several parts, stay as they are. */
@@ -39,11 +39,11 @@ export function allOfSeconds(
     if (item.then !== undefined) return item;
     const bout = boutOf(item, exercise);
     const part = partList(item, exercise)[0]!;
-    const t = timingsAt(item.pace ?? null, timings);
+    const t = timingsAt(item.pace ?? exercise.pace ?? null, timings);
     const one = unitOf(bout.technique) === 'seconds' ? 1 : beatSeconds(beatsOf(bout, t));
     const { min, max } = amountBounds(exercise, bout.technique);
     const amount = Math.min(max, Math.max(min, Math.floor(seconds / one)));
-    const inUnit = part.breaths === undefined ? amount : Math.max(1, Math.floor(amount / timings.breath));
+    const inUnit = part.breaths === undefined ? amount : Math.max(1, Math.floor(amount / t.breath));
     const sized = partOf(part, exercise, inUnit);
     return sized ? withPart(item, exercise, 0, sized) : item;
   });

@@ -6,7 +6,8 @@ import { runs } from '../testing/runs.js';
 import { briskTimings, DEFAULT_TIMINGS, warmUpSeconds } from '../technique/timings.js';
 import { choicesFor, itemsTaken } from './choice.js';
 import { firstBout } from './first-item.js';
-import type { Part, SessionItem } from './item.js';
+import type { Part } from '../technique/part.js';
+import type { SessionItem } from './item.js';
 import { PLAYER_START, resume, tick } from './player.js';
 import { buildTimeline } from './timeline.js';
 

@@ -1,5 +1,16 @@
 /** Parts of one repetition or breath. */
-export const BEAT_KINDS = ['lower', 'pause', 'return', 'out', 'back', 'work', 'ease', 'in', 'breathe out'] as const;
+export const BEAT_KINDS = [
+  'lower',
+  'pause',
+  'return',
+  'out',
+  'back',
+  'work',
+  'ease',
+  'in',
+  'keep',
+  'breathe out',
+] as const;
 export type BeatKind = (typeof BEAT_KINDS)[number];
 
 /** A part of one repetition. */
@@ -20,16 +31,29 @@ export interface Tempo {
   readonly back: number;
 }
 
+/** How one breath is counted, whole seconds: in, held, out. */
+export interface BreathPattern {
+  readonly in: number;
+  /** 0 for a breath that is not held. */
+  readonly hold: number;
+  readonly out: number;
+}
+
+/** Seconds of one breath of a pattern. */
+export function patternSeconds({ in: inward, hold, out }: BreathPattern): number {
+  return inward + hold + out;
+}
+
 /** A movement of some seconds in two halves, the way out the longer. */
 export function halves(seconds: number): Tempo {
   const out = Math.ceil(seconds / 2);
   return { out, back: seconds - out };
 }
 
-/** One breath of some seconds: the way out is the longer one. */
-export function breathHalves(seconds: number): { readonly inward: number; readonly outward: number } {
+/** One breath of some seconds: the way out is the longer one, and nothing is held. */
+export function usualBreath(seconds: number): BreathPattern {
   const inward = Math.max(1, Math.round(seconds * BREATH_IN));
-  return { inward, outward: seconds - inward };
+  return { in: inward, hold: 0, out: seconds - inward };
 }
 
 /** A movement there and back. */
@@ -45,13 +69,13 @@ export function soundBeats(beats: readonly Beat[]): Beat[] {
   return beats.filter((x) => x.seconds > 0);
 }
 
-/** The two halves of one breath of some seconds. */
-export function breathBeats(seconds: number): Beat[] {
-  const { inward, outward } = breathHalves(seconds);
-  return [
+/** The parts of one breath. */
+export function breathBeats({ in: inward, hold, out }: BreathPattern): Beat[] {
+  return soundBeats([
     { kind: 'in', seconds: inward, counts: true },
-    { kind: 'breathe out', seconds: outward, counts: true },
-  ];
+    { kind: 'keep', seconds: hold, counts: true },
+    { kind: 'breathe out', seconds: out, counts: true },
+  ]);
 }
 
 /** Seconds of one repetition. */

@@ -1,6 +1,7 @@
 import { breathBeats } from './beats.js';
 import { repeatedSegment } from './segment.js';
 import type { TechniqueKind } from './shape.js';
+import { breathOf } from './timings.js';
 
 /** Slow breaths at the client's own pace. */
 export const BREATHING: TechniqueKind = {
@@ -23,9 +24,11 @@ export const BREATHING: TechniqueKind = {
   extra: {},
   logged: () => 1,
   dose: () => 0,
-  beats: (_, t) => breathBeats(t.breath),
+  beats: (_, t) => breathBeats(breathOf(t)),
   segments: (b, t, { turns }) => {
     const breaths = b.reps ?? 0;
-    return [repeatedSegment('breaths', breathBeats(t.breath), breaths, turns, { code: 'breathe', args: { breaths } })];
+    return [
+      repeatedSegment('breaths', breathBeats(breathOf(t)), breaths, turns, { code: 'breathe', args: { breaths } }),
+    ];
   },
 };

@@ -36,7 +36,7 @@ export const MOVING_STRETCH: TechniqueKind = {
   beats,
   segments: (b, t, { turns }) => {
     const reps = b.reps ?? 0;
-    const args = { reps, inTurn: turns > 1, pauseSeconds: b.holdSeconds };
+    const args = { reps, ...(b.trips && { trips: b.trips }), inTurn: turns > 1, pauseSeconds: b.holdSeconds };
     return [repeatedSegment('repetitions', soundBeats(beats(b, t)), reps, turns, { code: 'move', args })];
   },
 };

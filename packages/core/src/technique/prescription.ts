@@ -36,6 +36,8 @@ export interface Bout {
   /** Target sensation, 0-10; never above 6, where conversation stays possible. */
   readonly sensation: number;
   readonly reps?: number;
+  /** True where a repetition is a trip there and back, along a mat or a room; left out elsewhere. */
+  readonly trips?: true;
   readonly cycles?: number;
   readonly pushSeconds?: number;
   /** Push in percent of the strongest possible. */

@@ -34,6 +34,8 @@ export type SegmentFact =
 
 export interface RepetitionArgs {
   readonly reps: number;
+  /** True where a repetition is a trip there and back. */
+  readonly trips?: true;
   /** True when left and right take turns, each with all repetitions. */
   readonly inTurn: boolean;
 }

@@ -1,5 +1,5 @@
 import { median } from 'simple-statistics';
-import { halves, type Tempo } from './beats.js';
+import { halves, usualBreath, type BreathPattern, type Tempo } from './beats.js';
 
 /** Seconds of everything in a session that is no stretch (domain 2.7). Common practice, no source; editable defaults. */
 export interface Timings {
@@ -28,6 +28,8 @@ export interface Timings {
   readonly tempo?: Tempo;
   /** One breath, until the client's own pace is measured. */
   readonly breath: number;
+  /** The same where in, held and out were set one by one, for one item; left out everywhere else. Its sum is the breath. */
+  readonly breathing?: BreathPattern;
 }
 
 export const DEFAULT_TIMINGS: Timings = {
@@ -67,7 +69,7 @@ export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
 export const BREATH_BOUNDS = { min: 3, max: 12 } as const;
 
 /** Timings that a studio may set: all but the breath, which is a client's own. */
-export type StudioTimings = Omit<Timings, 'breath' | 'tempo'>;
+export type StudioTimings = Omit<Timings, 'breath' | 'breathing' | 'tempo'>;
 
 /** Bounds of what a studio may set, seconds. Common practice, no source. */
 export const TIMING_BOUNDS: Readonly<Record<keyof StudioTimings, { readonly min: number; readonly max: number }>> = {
@@ -87,6 +89,11 @@ export const TIMING_BOUNDS: Readonly<Record<keyof StudioTimings, { readonly min:
 /** Way out and way back of a repetition. */
 export function tempoOf({ repetition, tempo }: Timings): Tempo {
   return tempo ?? halves(repetition);
+}
+
+/** In, held and out of a breath. */
+export function breathOf({ breath, breathing }: Timings): BreathPattern {
+  return breathing ?? usualBreath(breath);
 }
 
 /** Changes of a practised client, seconds. Common practice, no source. */

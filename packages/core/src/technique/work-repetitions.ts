@@ -4,9 +4,10 @@ import { repeatedSegment, type BoutSegment } from './segment.js';
 import type { BoutShape } from './shape.js';
 import { tempoOf, type Timings } from './timings.js';
 
-/** Beats of a repetition that works and eases, without a stretch. */
-export function workBeats(_: Bout, t: Timings): Beat[] {
-  return thereAndBack(tempoOf(t), 'work', 'ease', true);
+/** Beats of a repetition that works, stays where it is asked to, and eases, without a stretch. */
+export function workBeats(b: Bout, t: Timings): Beat[] {
+  const [work, ease] = thereAndBack(tempoOf(t), 'work', 'ease', true);
+  return [work, { kind: 'pause', seconds: b.holdSeconds, counts: true }, ease];
 }
 
 /** Repetitions that work and ease: activation and nerve glides. */
@@ -15,7 +16,7 @@ export function workSegments(b: Bout, t: Timings, { turns }: BoutShape): BoutSeg
   return [
     repeatedSegment('repetitions', soundBeats(workBeats(b, t)), reps, turns, {
       code: 'repeat',
-      args: { reps, inTurn: turns > 1 },
+      args: { reps, ...(b.trips && { trips: b.trips }), inTurn: turns > 1 },
     }),
   ];
 }

@@ -31,7 +31,7 @@ describe('a prescription in words', () => {
       loadWords({ load: 5, loadUnit: '% body mass' }),
       loadWords({ load: 2, loadUnit: 'band' }),
       loadWords({ load: 0 }),
-    ]).toEqual(['5% of body weight', 'band 2', '']);
+    ]).toEqual(['5% of body weight', 'light band (step 2)', '']);
     expect(bonusWords({ ...hold, bonus: { side: 'left', sets: 1, more: 0 } })).toBe(
       '1 more set on the left side, the tighter one',
     );

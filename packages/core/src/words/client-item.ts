@@ -1,7 +1,8 @@
 import type { Exercise } from '../catalogue/exercise.js';
 import { alternates, boutOf, type SessionItem } from '../session/item.js';
 import { supportWords } from './prescription.js';
-import { clientSetWords, paceWords } from './parts.js';
+import { clientSetWords, itemPaceWords, loosenWords } from './parts.js';
+import { capital } from './plural.js';
 import { oftenWords } from './technique.js';
 
 /** How strong a stretch is to feel, in the client's words. */
@@ -19,7 +20,7 @@ export function clientItemWords(item: SessionItem, exercise: Exercise): string {
   const each = exercise.sides === 'each';
   const turns = alternates(item, exercise) ? ', changing sides every time' : '';
   const sides = each ? ` on each side${turns}, ${item.firstSide} first` : '';
-  const pace = item.pace === undefined ? '' : `, ${paceWords(item.pace)}`;
+  const pace = itemPaceWords(item, exercise);
   const sentences = [`${clientSetWords(item, exercise)}${pace}, ${oftenWords(item.sets)}${sides}.`];
   if (item.middle) sentences.push('Then once in the middle.');
   if (bout.bonus) {
@@ -32,6 +33,8 @@ export function clientItemWords(item: SessionItem, exercise: Exercise): string {
           : `${more} more each time`;
     sentences.push(`${extra} on the ${side}, your tighter side.`);
   }
+  const loosen = loosenWords(item, exercise);
+  if (loosen) sentences.push(`${capital(loosen)}.`);
   const support = supportWords(bout);
   if (support) sentences.push(`With ${support}.`);
   sentences.push(`How strong: ${item.sensation} of 10, ${strengthWords(item.sensation)}.`);

@@ -75,8 +75,8 @@ describe('itemWords', () => {
       holdSeconds: 15,
     };
     expect(itemWords(push, hamstring)).toContain('Push, let go, stretch: 3 × (6 s push at 20%, 15 s)');
-    expect(pushWords(push)).toBe('Push the heel away into the strap.');
-    expect(pushWords(item)).toBeNull();
+    expect(pushWords(push, hamstring)).toBe('Push the heel away into the strap.');
+    expect(pushWords(item, hamstring)).toBeNull();
     expect(targetWords(item)).toBe('Sensation 5 of 10: clear stretch, can talk');
   });
 });

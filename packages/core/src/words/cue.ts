@@ -1,7 +1,7 @@
 import { muscleGroupRegion } from '../anatomy/muscle-group.js';
 import { breathsIn, inBreaths } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import { PUSH_AGAINST } from '../catalogue/forms.js';
+import { pushAgainst } from '../catalogue/forms.js';
 import type { ClientPlace } from '../screening/place.js';
 import type { Cue, CueKind } from '../session/cue.js';
 import type { BeatKind } from '../technique/beats.js';
@@ -22,6 +22,7 @@ export const BEAT_WORDS: Readonly<Record<BeatKind, string>> = {
   work: 'Work',
   ease: 'Ease',
   in: 'Breathe in',
+  keep: 'Hold the breath gently',
   'breathe out': 'Breathe out',
 };
 
@@ -42,6 +43,7 @@ export const CUE_HEADLINE: Readonly<Record<CueKind, string>> = {
   exit: 'Come out slowly',
   rest: 'Rest',
   switch: 'Other side',
+  loosen: 'Loosen up',
 };
 
 /** A kind of cue in a list of them. */
@@ -61,6 +63,7 @@ export const CUE_KIND_WORDS: Readonly<Record<CueKind, string>> = {
   exit: 'coming out',
   rest: 'rest',
   switch: 'other side',
+  loosen: 'loosening',
 };
 
 const WARM_UP = 'Easy movement until you are warm, small at first.';
@@ -71,8 +74,8 @@ function support({ assistance, ...load }: SupportArgs): string {
   return `${help}${kilos ? ` Load ${kilos}.` : ''}`;
 }
 
-function repetitions({ reps, inTurn }: RepetitionArgs, slow = ''): string {
-  return `${reps} ${slow}repetitions${inTurn ? ' per side, left and right alternating' : ''}`;
+function repetitions({ reps, trips, inTurn }: RepetitionArgs, slow = ''): string {
+  return `${reps} ${slow}${trips ? (reps === 1 ? 'trip there and back' : 'trips there and back') : 'repetitions'}${inTurn ? ' per side, left and right alternating' : ''}`;
 }
 
 /** The side of a cue and what it means, with a space behind; of sides in turn the one that begins. */
@@ -109,7 +112,7 @@ function workOf({ says, seconds }: Cue, exercise: Exercise): string {
     case 'hold-loaded':
       return `Hold the end of the stretch.${support(says.args)}`;
     case 'push':
-      return `${PUSH_AGAINST[exercise.id] ?? 'Push against what does not move.'} Use ${says.args.effort}% of your strength. Keep breathing.`;
+      return `${pushAgainst(exercise) ?? 'Push against what does not move.'} Use ${says.args.effort}% of your strength. Keep breathing.`;
     case 'let-go':
       return 'Let go, breathe out.';
     case 'deeper':
@@ -138,6 +141,7 @@ export function cueWords(cue: Cue, exercise: Exercise | null, place: ClientPlace
   const { says } = cue;
   if (says.code === 'warm-up') return WARM_UP;
   if (says.code === 'rest') return 'Rest.';
+  if (says.code === 'loosen') return `${says.args.name.replace(/\.$/, '')}.`;
   if (says.code === 'fetch') {
     const things = says.args.props.map((p) => thingWords(p, exercise ?? { substitute: '' }, place));
     return `You need: ${things.join(', ')}.`;

@@ -1,7 +1,8 @@
 import { breathsIn } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import type { Pace, SessionItem } from '../session/item.js';
+import type { LooseningTime, SessionItem } from '../session/item.js';
 import { partsOf, type PartBout } from '../session/parts.js';
+import { isPattern, type Pace } from '../technique/pace.js';
 import type { Bout } from '../technique/prescription.js';
 import { lowerFirst } from './list.js';
 import { capital, counted } from './plural.js';
@@ -30,7 +31,28 @@ export function clientSetWords(item: SessionItem, exercise: Exercise): string {
   return allParts(item, exercise, clientBoutWords);
 }
 
-/** How repetitions are paced: "one a breath", "4 s out and 2 s back". */
+/** How repetitions or breaths are paced: "one a breath", "4 s out and 2 s back", "in 4 s, hold 2 s, out 6 s". */
 export function paceWords(pace: Pace): string {
-  return pace === 'breath' ? 'one a breath' : `${pace.out} s out and ${pace.back} s back`;
+  if (pace === 'breath') return 'one a breath';
+  if (!isPattern(pace)) return `${pace.out} s out and ${pace.back} s back`;
+  return `breathing in ${pace.in} s, ${pace.hold > 0 ? `holding ${pace.hold} s, ` : ''}out ${pace.out} s`;
 }
+
+/** The pace of an item that is its own, or its exercise's, with a comma before it; empty where the timings set it. */
+export function itemPaceWords(item: SessionItem, exercise: Exercise): string {
+  const pace = item.pace ?? exercise.pace;
+  return pace === undefined ? '' : `, ${paceWords(pace)}`;
+}
+
+/** A loosening of an item: "shake out the leg for 10 s between the sides"; null for none. */
+export function loosenWords({ loosen }: SessionItem, { sides }: Exercise): string | null {
+  if (!loosen) return null;
+  const when = sides === 'both' || loosen.when === 'after' ? 'after it' : LOOSEN_WHEN[loosen.when];
+  return `${lowerFirst(loosen.name)} for ${loosen.seconds} s ${when}`;
+}
+
+const LOOSEN_WHEN: Readonly<Record<LooseningTime, string>> = {
+  'between sides': 'between the sides',
+  after: 'after it',
+  both: 'between the sides and after',
+};

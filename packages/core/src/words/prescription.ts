@@ -23,7 +23,16 @@ export const VARIABLE_NAME: Readonly<Record<Variable, string>> = {
   activationReps: 'activation reps',
 };
 
-/** A load in words: "2.5 kg", "5% of body weight", "band 2"; empty for none. */
+/** Strengths of elastic bands, from the first step of a set on; a set with more goes on by number. Common practice, no source. */
+const BAND_STRENGTHS = ['very light', 'light', 'medium', 'strong', 'very strong'] as const;
+
+/** A step of a set of bands: "light band (step 2)". */
+export function bandWords(step: number): string {
+  const strength = BAND_STRENGTHS[step - 1];
+  return strength === undefined ? `band, step ${step}` : `${strength} band (step ${step})`;
+}
+
+/** A load in words: "2.5 kg", "5% of body weight", "light band (step 2)"; empty for none. */
 export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
   if (!b.load) return '';
   switch (b.loadUnit ?? 'kg') {
@@ -32,7 +41,7 @@ export function loadWords(b: Pick<Bout, 'load' | 'loadUnit'>): string {
     case '% body mass':
       return `${b.load}% of body weight`;
     case 'band':
-      return `band ${b.load}`;
+      return bandWords(b.load);
   }
 }
 

@@ -30,7 +30,7 @@ describe('while a session runs', () => {
     [{ assistance: 1 }, 'bodyweight, light help'],
     [{ load: 10 }, '10 kg'],
     [{ load: 5, loadUnit: '% body mass' }, '5% of body weight'],
-    [{ load: 2, loadUnit: 'band', assistance: 2 }, 'full help, band 2'],
+    [{ load: 2, loadUnit: 'band', assistance: 2 }, 'full help, light band (step 2)'],
   ] as const)('%o is “%s”', (load, words) => {
     expect(usedLoadWords(load)).toBe(words);
   });

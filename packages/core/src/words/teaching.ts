@@ -1,6 +1,6 @@
 import { breathsIn } from '../catalogue/amount.js';
 import type { Exercise } from '../catalogue/exercise.js';
-import { PUSH_AGAINST } from '../catalogue/forms.js';
+import { pushAgainst } from '../catalogue/forms.js';
 import type { ClientPlace } from '../screening/place.js';
 import { isWork, type Cue } from '../session/cue.js';
 import { LAST_SECONDS } from '../session/player.js';
@@ -56,7 +56,7 @@ const OWN: Readonly<Record<Cue['kind'], (cue: Cue, e: Exercise, at: ClientPlace 
   entry: (_, e) => [kindOf(e.technique).begin],
   check: (_, e) => ['Without your hands first.', e.check ?? ''],
   hold: holding,
-  push: (_, e) => [PUSH_AGAINST[e.id] ?? 'Push against what does not move.', 'Keep breathing.'],
+  push: (_, e) => [pushAgainst(e) ?? 'Push against what does not move.', 'Keep breathing.'],
   'let go': () => ['Let go.'],
   switch: (cue, e) => ['Other side.', ...sideOf(cue, e)],
   repetitions: (cue, e) => [...sideOf(cue, e), 'Slow repetitions.'],
@@ -64,6 +64,7 @@ const OWN: Readonly<Record<Cue['kind'], (cue: Cue, e: Exercise, at: ClientPlace 
   breaths: () => ['Slow breaths.'],
   exit: () => ['Slowly out.'],
   rest: timed('Rest'),
+  loosen: (cue, e, at) => [cueWords(cue, e, at)],
 };
 
 /** Seconds of a cue in which something can be said: the last ones of work are counted. */

@@ -18,7 +18,8 @@ interface TechniqueWords {
 
 const times = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
 const seconds = (b: Bout): string => `${b.holdSeconds} s`;
-const reps = (b: Bout): string => `${b.reps} reps`;
+/** Repetitions, or trips there and back, counted. */
+const reps = (b: Bout): string => (b.trips ? times(b.reps ?? 0, 'trip') : `${b.reps} reps`);
 
 const long = (n: number): string => times(n, 'second');
 const often = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
@@ -57,9 +58,12 @@ const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
   },
   'moving stretch': {
     short: 'move',
-    bout: (b) => `${b.reps} reps (${b.holdSeconds} s pause)`,
+    bout: (b) => `${reps(b)} (${b.holdSeconds} s pause)`,
     work: (b) => `Move in and out: ${b}`,
-    client: (b) => `Move in and out ${often(b.reps ?? 0)}, ${long(b.holdSeconds)} at the end`,
+    client: (b) =>
+      b.trips
+        ? `Move there and back ${often(b.reps ?? 0)}`
+        : `Move in and out ${often(b.reps ?? 0)}, ${long(b.holdSeconds)} at the end`,
     factors: (b) => `${times(b.reps ?? 0, 'rep')} × ${b.holdSeconds} s at the end`,
   },
   rolling: {
@@ -80,7 +84,7 @@ const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
     short: 'activate',
     bout: reps,
     work: (b) => `Work the muscle: ${b}`,
-    client: (b) => `Work the muscle ${often(b.reps ?? 0)}`,
+    client: (b) => `${b.trips ? 'Go there and back' : 'Work the muscle'} ${often(b.reps ?? 0)}`,
     factors: null,
   },
   breathing: {

@@ -20,7 +20,7 @@ describe('units shown', () => {
     showUnits({ length: 'in', weight: 'lb' });
     expect(formatReading(31.5, 'deg')).toBe('31.5°');
     expect(typedReading(31.5, 'deg')).toBe(31.5);
-    expect(loadWords({ load: 2, loadUnit: 'band' })).toBe('band 2');
+    expect(loadWords({ load: 2, loadUnit: 'band' })).toBe('light band (step 2)');
     expect(loadWords({ load: 5, loadUnit: '% body mass' })).toBe('5% of body weight');
   });
 

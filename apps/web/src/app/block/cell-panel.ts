@@ -18,7 +18,7 @@ import {
   muscleGroupName,
   type PlannedLane,
   prescriptionWords,
-  PUSH_AGAINST,
+  pushAgainst,
   runningList,
   sensationWords,
   sourceWords,
@@ -155,7 +155,7 @@ export class CellPanel {
         const plan = this.dayPlans().find((p) => p.id === e.dayPlanId);
         return plan ? [`${plan.name}: ${this.library.find(e.exerciseId).name}`] : [];
       });
-      return { technique, exercise, second, elsewhere, push: exercise ? (PUSH_AGAINST[exercise.id] ?? null) : null };
+      return { technique, exercise, second, elsewhere, push: exercise ? pushAgainst(exercise) : null };
     });
   });
 

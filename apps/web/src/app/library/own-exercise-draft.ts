@@ -3,7 +3,7 @@ import { type Exercise, type ExerciseDefinition, PLAINEST, TURNING_GROUPS } from
 import { definitionOf } from './library.service';
 
 /** Fields that are lists of lines, typed one a line. */
-export const LINE_FIELDS = ['steps', 'faults', 'cautions', 'notFor'] as const;
+export const LINE_FIELDS = ['steps', 'faults', 'cautions', 'notFor', 'stages'] as const;
 export type LineField = (typeof LINE_FIELDS)[number];
 
 /** What the form holds: lists as the text that is typed. */
@@ -61,6 +61,7 @@ export function draftOf(of: Exercise | null, own: OwnExercise | null): ExerciseD
     faults: d.faults.join('\n'),
     cautions: d.cautions.join('\n'),
     notFor: d.notFor.join('\n'),
+    stages: stageLines(d.stages),
   };
 }
 
@@ -70,9 +71,25 @@ const lines = (text: string): string[] =>
     .map((l) => l.trim())
     .filter((l) => l !== '');
 
+/** Directions of a hold, one a line; their shares where they differ: "Chin down, 40%". */
+function stageLines(stages: ExerciseDefinition['stages']): string {
+  const alike = stages.every((s) => s.share === stages[0]!.share);
+  return stages.map((s) => (alike ? s.name : `${s.name}, ${Math.round(s.share * 100)}%`)).join('\n');
+}
+
+/** Directions as they are typed: each with its share, or all alike. */
+function stagesIn(text: string): ExerciseDefinition['stages'] {
+  const typed = lines(text);
+  return typed.map((line) => {
+    const share = /^(.*\S)\s*,\s*(\d+) ?%$/.exec(line);
+    return share ? { name: share[1]!, share: Number(share[2]) / 100 } : { name: line, share: 1 / typed.length };
+  });
+}
+
 /** What is sent. */
 export function bodyOf(draft: ExerciseDraft, version: number | null, archived: boolean): OwnExerciseBody {
-  const { turns, otherSide, ...rest } = draft;
+  const { turns, otherSide, pushAgainst, ...rest } = draft;
+  const push = pushAgainst?.trim() ?? '';
   const groups = [draft.primary, ...draft.secondary];
   // What is said of groups that are no longer worked is not sent.
   const across = (otherSide ?? []).filter((g) => groups.includes(g));
@@ -80,6 +97,8 @@ export function bodyOf(draft: ExerciseDraft, version: number | null, archived: b
     ...rest,
     ...(turns !== undefined && groups.some((g) => TURNING_GROUPS.includes(g)) ? { turns } : {}),
     ...(across.length > 0 ? { otherSide: across } : {}),
+    ...(push === '' ? {} : { pushAgainst: push }),
+    stages: stagesIn(draft.stages),
     name: draft.name.trim(),
     steps: lines(draft.steps),
     faults: lines(draft.faults),

@@ -6,12 +6,15 @@ import {
   DEMANDS,
   demandWords,
   EXERCISES,
+  firstItem,
   isCountedRight,
   kindOf,
   unitOf,
   type BoutUnit,
   DIFFICULTY_WORDS,
   MUSCLE_GROUPS,
+  partList,
+  partUnit,
   POSITIONS,
   PROPS,
   TECHNIQUES,
@@ -19,12 +22,16 @@ import {
   TURNS,
   turnWords,
   type Exercise,
+  type ItemEdit,
+  type SessionItem,
   type MuscleGroupId,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
 import { fieldMessage } from '../data/problem';
+import { ItemPace } from '../routines/item-pace';
+import { PartLines } from '../routines/part-lines';
 import { FigureView } from '../ui/figure';
 import { ProblemNote } from '../ui/problem-note';
 import { bodyOf, draftOf, type ExerciseDraft, type LineField } from './own-exercise-draft';
@@ -40,13 +47,17 @@ type TextField =
   | 'harder'
   | 'sideWords'
   | 'depthMeasure'
-  | 'substitute';
+  | 'substitute'
+  | 'pushAgainst';
 type ListField = 'secondary' | 'demands' | 'props' | 'optionalProps';
+
+/** Lists of the draft that are typed as lines; what follows from it does not depend on them. */
+const LISTS = { steps: [], faults: [], cautions: [], notFor: [], stages: [] };
 
 /** Writes, copies, edits or archives an exercise of one's own. */
 @Component({
   selector: 'y-own-exercise-form',
-  imports: [FigureView, ProblemNote],
+  imports: [FigureView, ItemPace, PartLines, ProblemNote],
   templateUrl: './own-exercise-form.html',
 })
 export class OwnExerciseForm {
@@ -95,12 +106,18 @@ export class OwnExerciseForm {
     { field: 'sideWords', label: 'What “left” means: write {side} for the side named, {other} for the one across' },
     { field: 'depthMeasure', label: 'What to read off when depths are compared' },
     { field: 'substitute', label: 'What can stand in for a thing it needs' },
+    {
+      field: 'pushAgainst',
+      label: 'What it is pushed against in contract-relax',
+      hint: 'Push the heel down into the chair. Empty when there is nothing that does not move.',
+    },
   ];
   protected readonly lineFields = [
     { field: 'steps', label: 'Steps, one per line, at most five' },
     { field: 'faults', label: 'Usual faults, one per line' },
     { field: 'cautions', label: 'Cautions, one per line' },
     { field: 'notFor', label: 'Who should not do it, one per line' },
+    { field: 'stages', label: 'Directions of a hold, one per line; with a share where they differ: Chin down, 40%' },
   ] as const;
   protected readonly lists: readonly { readonly field: ListField; readonly label: string }[] = [
     { field: 'props', label: 'Equipment' },
@@ -109,6 +126,33 @@ export class OwnExerciseForm {
   protected readonly title = computed(() =>
     this.own() ? `Edit ${this.own()!.name}` : this.of() ? `A copy of ${this.of()!.name}` : 'Your own exercise',
   );
+
+  /** The exercise as it would first stand in a list: its tempo and what follows are set as of any item. */
+  protected readonly asExercise = computed((): Exercise => ({ ...this.draft(), ...LISTS, id: '' }));
+  protected readonly asItem = computed((): SessionItem => ({
+    ...firstItem(this.asExercise()),
+    ...(this.draft().pace && { pace: this.draft().pace }),
+  }));
+  /** Its exercise without a pace of its own: what is set here is that pace. */
+  protected readonly paceless = computed((): Exercise => {
+    const { pace: _, ...rest } = this.asExercise();
+    return rest;
+  });
+  protected readonly paced = computed(() =>
+    partList(this.asItem(), this.asExercise()).some((p) => partUnit(p, this.asExercise()) !== 'seconds'),
+  );
+
+  protected setPace(edit: ItemEdit): void {
+    const { pace } = edit(this.asItem());
+    const { pace: _, ...rest } = this.draft();
+    this.draft.set(pace === undefined ? rest : { ...rest, pace });
+  }
+
+  protected setThen(edit: ItemEdit): void {
+    const { then } = edit(this.asItem());
+    const { then: _, ...rest } = this.draft();
+    this.draft.set(then === undefined ? rest : { ...rest, then });
+  }
 
   protected set(part: Partial<ExerciseDraft>): void {
     this.draft.update((d) => ({ ...d, ...part }));
@@ -176,7 +220,7 @@ export class OwnExerciseForm {
 
   /** The first message about a field or anything inside it. */
   protected message(field: string): string | null {
-    const inside = this.problem()?.errors?.find((e) => e.path.startsWith(`${field}.`));
+    const inside = this.problem()?.errors?.find((e) => ['.', '['].some((sep) => e.path.startsWith(field + sep)));
     return fieldMessage(this.problem(), field) ?? inside?.message ?? null;
   }
 

@@ -1,17 +1,22 @@
 import { Component, computed, input, output } from '@angular/core';
 import {
-  PART_BOUNDS,
+  isLoadedItem,
+  partList,
+  partUnit,
   withLink,
   type Exercise,
   type ItemEdit,
   type Link,
-  type Pace,
   type SessionItem,
 } from '@yandle/core';
+import { ItemLoad } from './item-load';
+import { ItemLoosening } from './item-loosening';
+import { ItemPace } from './item-pace';
 
-/** How an item goes with its sides, its pace, and the item after it. */
+/** How an item goes with its sides, its pace, its load, what loosens up, and the item after it. */
 @Component({
   selector: 'y-item-manner',
+  imports: [ItemLoad, ItemLoosening, ItemPace],
   template: `
     <div class="flex flex-wrap items-end gap-2">
       @if (!last()) {
@@ -36,42 +41,13 @@ import {
           </select>
         </label>
       }
-      @if (moves()) {
-        <label class="field !w-52">
-          <span class="label">Pace</span>
-          <select class="input" #pace (change)="setPace(pace.value)">
-            <option value="" [selected]="item().pace === undefined">as the studio has it</option>
-            <option value="breath" [selected]="item().pace === 'breath'">one a breath</option>
-            <option value="set" [selected]="timed() !== null">by seconds</option>
-          </select>
-        </label>
-        @if (timed(); as t) {
-          <label class="field !w-20">
-            <span class="label">Out, s</span>
-            <input
-              class="input"
-              type="number"
-              min="1"
-              [max]="most"
-              [value]="t.out"
-              #out
-              (change)="time('out', +out.value)"
-            />
-          </label>
-          <label class="field !w-20">
-            <span class="label">Back, s</span>
-            <input
-              class="input"
-              type="number"
-              min="1"
-              [max]="most"
-              [value]="t.back"
-              #back
-              (change)="time('back', +back.value)"
-            />
-          </label>
-        }
+      @if (paced()) {
+        <y-item-pace [item]="item()" [exercise]="exercise()" (changed)="changed.emit($event)" />
       }
+      @if (loadable()) {
+        <y-item-load [item]="item()" [exercise]="exercise()" (changed)="changed.emit($event)" />
+      }
+      <y-item-loosening [item]="item()" [exercise]="exercise()" (changed)="changed.emit($event)" />
     </div>
   `,
 })
@@ -81,14 +57,12 @@ export class ItemManner {
   /** True for the last of the list: nothing comes after it. */
   readonly last = input.required<boolean>();
   readonly changed = output<ItemEdit>();
-  protected readonly most = PART_BOUNDS.tempo.max;
-  protected readonly moves = computed(() =>
-    [this.item(), ...(this.item().then ?? [])].some((p) => p.reps !== undefined),
+  protected readonly paced = computed(() =>
+    partList(this.item(), this.exercise()).some((p) => partUnit(p, this.exercise()) !== 'seconds'),
   );
-  protected readonly timed = computed(() => {
-    const { pace } = this.item();
-    return pace === undefined || pace === 'breath' ? null : pace;
-  });
+  protected readonly loadable = computed(
+    () => ['weight', 'band'].includes(this.exercise().load) || isLoadedItem(this.item(), this.exercise()),
+  );
   protected readonly sidesNow = computed(() => {
     const { middle, sidePattern } = this.item();
     return middle ? 'side by side|middle' : (sidePattern ?? this.exercise().sidePattern);
@@ -102,17 +76,5 @@ export class ItemManner {
     const sidePattern = value === 'alternating' ? 'alternating' : 'side by side';
     const middle = value.endsWith('middle') && { middle: true as const };
     this.changed.emit(({ middle: _, ...item }) => ({ ...item, sidePattern, ...middle }));
-  }
-
-  protected setPace(value: string): void {
-    const pace: Pace | null = value === 'breath' ? value : value === 'set' ? { out: 3, back: 3 } : null;
-    this.changed.emit(({ pace: _, ...item }) => (pace === null ? item : { ...item, pace }));
-  }
-
-  protected time(way: 'out' | 'back', seconds: number): void {
-    if (!Number.isInteger(seconds) || seconds < 1 || seconds > this.most) return;
-    this.changed.emit((item) =>
-      item.pace === undefined || item.pace === 'breath' ? item : { ...item, pace: { ...item.pace, [way]: seconds } },
-    );
   }
 }

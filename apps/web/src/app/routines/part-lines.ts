@@ -20,19 +20,23 @@ import {
   type SessionItem,
   type Technique,
 } from '@yandle/core';
+import { CountField } from '../ui/count-field';
 
 const IN_BREATHS = '|breaths';
+const IN_TRIPS = '|trips';
 
 /** What is done in one entry of an exercise, part by part: how, how much, and with which direction. */
 @Component({
   selector: 'y-part-lines',
-  imports: [NgIcon],
+  imports: [CountField, NgIcon],
   providers: [provideIcons({ lucidePlus, lucideX })],
   templateUrl: './part-lines.html',
 })
 export class PartLines {
   readonly item = input.required<SessionItem>();
   readonly exercise = input.required<Exercise>();
+  /** First part that is shown: 0 for all of them, 1 for what follows only. */
+  readonly from = input(0);
   readonly changed = output<ItemEdit>();
   protected readonly most = PART_BOUNDS;
 
@@ -40,6 +44,8 @@ export class PartLines {
     techniquesOf(this.exercise()).flatMap((t) => {
       const still = kindOf(t).still && unitOf(t) === 'seconds';
       const way = { value: t as string, name: techniqueShort(t) };
+      if (unitOf(t) === 'repetitions' && !kindOf(t).loaded)
+        return [way, { value: t + IN_TRIPS, name: `${techniqueShort(t)}, in trips` }];
       return still ? [way, { value: t + IN_BREATHS, name: `${techniqueShort(t)}, in breaths` }] : [way];
     }),
   );
@@ -49,13 +55,13 @@ export class PartLines {
       const needs = kindOf(technique).fields;
       return {
         part,
-        way: technique + (part.breaths === undefined ? '' : IN_BREATHS),
+        way: technique + (part.breaths !== undefined ? IN_BREATHS : part.trips ? IN_TRIPS : ''),
         unit: partUnit(part, this.exercise()),
         amount: partAmount(part, this.exercise()),
         directed: kindOf(technique).still,
         pushes: needs.includes('cycles'),
         lowers: needs.includes('lowerSeconds'),
-        stays: unitOf(technique) === 'repetitions' && needs.includes('holdSeconds'),
+        stays: unitOf(technique) === 'repetitions' && !part.trips && !kindOf(technique).demands.includes('nerve'),
       };
     }),
   );
@@ -63,22 +69,18 @@ export class PartLines {
   protected setWay(place: number, value: string): void {
     const [technique] = value.split('|') as [Technique];
     const exercise = this.exercise();
-    this.change(place, ({ name }) => partDoneAs(exercise, technique, value.endsWith(IN_BREATHS), name));
+    this.change(place, ({ name }) => {
+      const part = partDoneAs(exercise, technique, value.endsWith(IN_BREATHS), name);
+      return value.endsWith(IN_TRIPS) ? { ...part, holdSeconds: 0, trips: true } : part;
+    });
   }
 
   protected resize(place: number, amount: number): void {
     this.change(place, (part) => partOf(part, this.exercise(), amount));
   }
 
-  /** @param most largest that can be; smaller than 0 cannot */
-  protected set(
-    place: number,
-    field: 'cycles' | 'pushSeconds' | 'lowerSeconds' | 'holdSeconds',
-    n: number,
-    most: number,
-  ): void {
-    const least = field === 'holdSeconds' ? 0 : 1;
-    if (Number.isInteger(n) && n >= least && n <= most) this.change(place, (part) => ({ ...part, [field]: n }));
+  protected set(place: number, part: Partial<Part>): void {
+    this.change(place, (now) => ({ ...now, ...part }));
   }
 
   protected direct(place: number, typed: string): void {

@@ -113,7 +113,7 @@ export class PrintSheet {
         words: itemWords(item, exercise),
         choice: choiceLine(item, this.find(), itemWords),
         target: targetWords(item),
-        how: [...paperSteps(exercise), pushWords(item) ?? ''].join(' '),
+        how: [...paperSteps(exercise), pushWords(item, exercise) ?? ''].join(' '),
         boxes: [
           ...sides.map((side) => ({
             side: side === null ? 'sets' : sideInWords(exercise, side as 'left' | 'right'),

@@ -38,7 +38,7 @@ export class SheetItem {
   readonly swap = output();
 
   protected readonly exercise = computed(() => this.store.find(this.item().exerciseId));
-  protected readonly push = computed(() => pushWords(this.item()));
+  protected readonly push = computed(() => pushWords(this.item(), this.exercise()));
   protected readonly last = computed(() => this.place() === this.store.session()!.items.length - 1);
   protected readonly group = computed(() => muscleGroupName(this.exercise().primary));
   protected readonly meta = computed(() => {

@@ -73,6 +73,7 @@ export const TRUNK_EXERCISES: readonly Exercise[] = [
     primary: 'low-back',
     secondary: ['upper-back', 'abdominals'],
     technique: 'moving stretch',
+    pace: 'breath',
     position: 'all fours',
     demands: ['spine-forward', 'spine-back', 'wrists'],
     sides: 'both',

@@ -21,7 +21,7 @@ test('two coaches at once: the second sees that somebody saved', async ({ page }
   await page.goto(`/clients/${client.id}/intake`);
   await page.getByRole('button', { name: /^Person and days/ }).click();
   await page.getByLabel('Notes').fill('mine');
-  const { id, version, age: _a, brisk: _k, archivedAt: _b, ...body } = client;
+  const { id, version, age: _a, pacing: _k, archivedAt: _b, ...body } = client;
   const saved = await page.request.put(`/api/v1/clients/${id}`, { data: { ...body, version, notes: 'theirs' } });
   expect(saved.ok()).toBe(true);
   await page.getByRole('button', { name: 'Save', exact: true }).click();

@@ -138,8 +138,8 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
       ...['Lateral trunk', 'Upper back', 'Pectorals', 'Posterior shoulder', 'Lats', 'Triceps', 'Forearm flexors'],
     ];
     const { client } = await clientCalled(page.request, 'Ottoline');
-    const set = { data: { brisk: true } };
-    expect((await page.request.put(`/api/v1/clients/${client.id}/brisk`, set)).ok()).toBe(true);
+    const set = { data: { brisk: true, own: {} } };
+    expect((await page.request.put(`/api/v1/clients/${client.id}/timings`, set)).ok()).toBe(true);
     const s = await made(page, 'Ottoline', async (hands) => {
       await hands.choose('Purpose', 'After training');
       for (const group of groups) await hands.choose('or add a muscle group', group);
@@ -148,7 +148,9 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     });
     expect(s.items).toHaveLength(14);
     expect(s.totalSeconds).toBeLessThanOrEqual(20 * 60);
-    expect((await page.request.put(`/api/v1/clients/${client.id}/brisk`, { data: { brisk: false } })).ok()).toBe(true);
+    expect(
+      (await page.request.put(`/api/v1/clients/${client.id}/timings`, { data: { brisk: false, own: {} } })).ok(),
+    ).toBe(true);
   });
 
   test('a desk break of five minutes, every day of a week', async ({ page }) => {

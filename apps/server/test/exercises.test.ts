@@ -32,6 +32,34 @@ describe('own exercises', () => {
     ]);
   });
 
+  it('bring along their tempo, directions, what follows and what is pushed against', async () => {
+    const id = uuid();
+    const { id: _, ...hold } = EXERCISES.find((e) => e.id === 'lying-open-arms')!;
+    const own = {
+      ...{ ...hold, name: 'Arms open, then moved', version: null, archived: false },
+      stages: [
+        { name: 'Low', share: 0.5 },
+        { name: 'High', share: 0.5 },
+      ],
+      pace: { out: 4, back: 2 },
+      pushAgainst: 'Press the backs of the hands into the floor.',
+      then: [{ technique: 'moving stretch', reps: 5, holdSeconds: 0 }],
+    };
+    const send = (over: object) => h.agent.put(`/api/v1/own-exercises/${id}`).send({ ...own, ...over });
+    expect((await send({}).expect(200)).body).toMatchObject({
+      ...{ pace: own.pace, pushAgainst: own.pushAgainst, then: own.then, stages: own.stages },
+    });
+    // What is pushed against makes contract-relax possible; without it a push is refused.
+    const push = [{ technique: 'contract-relax', cycles: 2, pushSeconds: 5, effort: 30, holdSeconds: 10 }];
+    await send({ version: 1, then: push }).expect(200);
+    const { pushAgainst: _p, ...unpushed } = own;
+    const refused = await h.agent
+      .put(`/api/v1/own-exercises/${id}`)
+      .send({ ...unpushed, version: 2, then: push })
+      .expect(400);
+    expect((refused.body as { errors: { path: string }[] }).errors[0]!.path).toBe('then[0].technique');
+  });
+
   it('are refused when they do not make sense, with the field', async () => {
     const refused = await put(uuid(), {
       amount: { unit: 'seconds', min: 60, max: 30 },

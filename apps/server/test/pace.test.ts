@@ -1,5 +1,6 @@
 import type { ClientPath, Session, SessionSummary } from '@yandle/contract';
 import { buildTimeline, timingsFor } from '@yandle/core';
+import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
 
@@ -45,13 +46,54 @@ describe('the pace of a client', () => {
     expect(slow.shown).toBe(slow.added);
     expect(slow.shown - before.shown).toBeGreaterThanOrEqual(36);
 
-    await h.agent.put(`/api/v1/clients/${client}/brisk`).send({ brisk: true }).expect(200);
+    await h.agent.put(`/api/v1/clients/${client}/timings`).send({ brisk: true, own: {} }).expect(200);
     const brisk = await lengths();
     expect(brisk.timings).toMatchObject({ newPosition: 8, samePosition: 4, sideSwitch: 3, exit: 2 });
     expect(brisk.shown).toBe(brisk.added);
     expect(brisk.shown).toBeLessThan(slow.shown);
     const path = (await h.agent.get(`/api/v1/clients/${client}`)).body as ClientPath;
-    expect(path.client.brisk).toBe(true);
-    await h.agent.put(`/api/v1/clients/${client}/brisk`).send({ brisk: 'yes' }).expect(400);
+    expect(path.client.pacing).toEqual({ brisk: true, own: {} });
+    await h.agent.put(`/api/v1/clients/${client}/timings`).send({ brisk: 'yes', own: {} }).expect(400);
+  });
+  it('has timings of the client’s own and of one session, and the calendar says what they come to', async () => {
+    const client = await aClient(h);
+    const hold = { exerciseId: 'supine-strap-hamstring', sets: 2, sensation: 4, firstSide: 'left', holdSeconds: 30 };
+    const plain = { name: 'Timed', routineId: null, placeId: null, purpose: 'own', alreadyWarm: true, rounds: 1 };
+    const list = { ...plain, minutes: null, items: [hold], sessions: [{ id: uuid(), date: TODAY }] };
+    const [made] = (await h.agent.post(`/api/v1/clients/${client}/sessions`).send(list).expect(201))
+      .body as SessionSummary[];
+    const first = made!.totalSeconds;
+    const timed = async () => {
+      const s = (await h.agent.get(`/api/v1/sessions/${made!.id}`)).body as Session;
+      const all = (await h.agent.get(`/api/v1/clients/${client}/sessions`)).body as SessionSummary[];
+      expect(all.find((x) => x.id === made!.id)!.totalSeconds).toBe(s.totalSeconds);
+      return s;
+    };
+    // Two sets a side: one rest on each side, 10 s until it is the client's own 25.
+    await h.agent
+      .put(`/api/v1/clients/${client}/timings`)
+      .send({ brisk: false, own: { rest: 25 } })
+      .expect(200);
+    const own = await timed();
+    expect(own.totalSeconds - first).toBe(30);
+    // The session's own 40 goes before it; a change of sides of 5 s becomes 15.
+    const { purpose, alreadyWarm, rounds, minutes, items, version } = own;
+    const edit = { version, purpose, alreadyWarm, rounds, minutes, items };
+    const pacing = { brisk: null, own: { rest: 40, sideSwitch: 15 } };
+    await h.agent
+      .put(`/api/v1/sessions/${made!.id}/items`)
+      .send({ ...edit, pacing })
+      .expect(200);
+    const set = await timed();
+    expect(set.totalSeconds - first).toBe(60 + 10);
+    expect(set.pacing).toEqual(pacing);
+    // The studio's timings do not reach past them, and without them the session is the client's again.
+    await h.agent
+      .put(`/api/v1/sessions/${made!.id}/items`)
+      .send({ ...edit, version: set.version })
+      .expect(200);
+    expect((await timed()).totalSeconds - first).toBe(30);
+    const slow = { brisk: false, own: { rest: 600 } };
+    await h.agent.put(`/api/v1/clients/${client}/timings`).send(slow).expect(400);
   });
 });

@@ -19,6 +19,12 @@ const pushRelax = {
 };
 const layered = { ...base, holdSeconds: 10, name: 'Toes up', then: [{ name: 'Toes in', holdSeconds: 10 }] };
 const middle = { ...base, holdSeconds: 25, breaths: 5, middle: true };
+const fine = [
+  { ...base, holdSeconds: 15, breaths: 3, pace: { in: 4, hold: 2, out: 6 } },
+  { ...base, technique: 'moving stretch', reps: 3, trips: true, holdSeconds: 0, pace: { out: 10, back: 10 } },
+  { ...base, holdSeconds: 30, loosen: { seconds: 10, name: 'Shake out the leg', when: 'both' } },
+  { ...base, holdSeconds: 30, load: 2, loadUnit: 'band' },
+];
 const body = (items: readonly object[]) => ({
   sessions: [{ id: uuid(), date: TODAY }],
   ...{ name: 'Parts', routineId: null, placeId: null, purpose: 'own', alreadyWarm: true, rounds: 1, minutes: null },
@@ -30,7 +36,7 @@ const make = (client: string, items: readonly object[]) =>
 describe('items of several parts', () => {
   it('are kept as they were set, and one without stays plain', async () => {
     const client = await aClient(h);
-    const items = [moveThenHold, pushRelax, layered, middle, { ...base, holdSeconds: 30 }];
+    const items = [moveThenHold, pushRelax, layered, middle, ...fine, { ...base, holdSeconds: 30 }];
     const [made] = (await make(client, items).expect(201)).body as SessionSummary[];
     const session = (await h.agent.get(`/api/v1/sessions/${made!.id}`).expect(200)).body as Session;
     expect(session.items).toEqual(items);
@@ -69,6 +75,10 @@ describe('items of several parts', () => {
     ['nine parts', { then: Array.from({ length: 9 }, () => ({ holdSeconds: 5 })) }, 'then'],
     ['a breath of nothing', { breaths: 0 }, 'breaths'],
     ['a pace of nothing', { pace: { out: 0, back: 2 } }, 'pace'],
+    ['a breath of nothing but a hold', { pace: { in: 0, hold: 5, out: 5 } }, 'pace'],
+    ['trips of what is held', { trips: true }, 'trips'],
+    ['a loosening without a name', { loosen: { seconds: 10, name: ' ', when: 'after' } }, 'loosen'],
+    ['a loosening of three minutes', { loosen: { seconds: 180, name: 'Shake', when: 'after' } }, 'loosen'],
     ['a middle of what has no sides', { exerciseId: 'frog', middle: true }, 'middle'],
   ])('refuse %s', async (_, over, at) => {
     const client = await aClient(h);
@@ -83,6 +93,10 @@ describe('items of several parts', () => {
     await make(client, [{ ...base, holdSeconds: 20 }]).expect(201);
     const pushed = await make(client, [pushRelax]);
     expect(pushed.status).toBe(409);
+    // A breath that is held strains as a push does; one that is not, does not.
+    const [held] = fine;
+    expect((await make(client, [held!])).status).toBe(409);
+    expect((await make(client, [{ ...held, pace: { in: 4, hold: 0, out: 6 } }])).status).toBe(201);
   });
 });
 

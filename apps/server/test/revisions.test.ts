@@ -85,7 +85,7 @@ describe('a running block', () => {
     const [one, other] = [await aClient(h), await aClient(h)];
     const [a, b] = [await plan(one), await plan(other)];
     const { client } = (await h.agent.get(`/api/v1/clients/${other}`)).body as { client: Record<string, unknown> };
-    const { id: _i, age: _a, brisk: _k, archivedAt: _r, screening: _s, ...fields } = client;
+    const { id: _i, age: _a, pacing: _k, archivedAt: _r, screening: _s, ...fields } = client;
     const edited = { ...fields, screening: 'clear', minutesPerSession: 8, trainingDays: [2], experience: 'beginner' };
     await h.agent.put(`/api/v1/clients/${other}`).send(edited).expect(200);
     const away = [{ from: '2026-03-24', to: '2026-03-25' }];

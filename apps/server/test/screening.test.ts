@@ -197,7 +197,7 @@ describe('screening', () => {
       dueOn: '2027-03-09',
     });
     const { client: c } = (await h.agent.get(`/api/v1/clients/${client}`)).body as { client: Record<string, unknown> };
-    const { id, age: _a, brisk: _k, archivedAt: _b, ...body } = c;
+    const { id, age: _a, pacing: _k, archivedAt: _b, ...body } = c;
     await h.agent
       .put(`/api/v1/clients/${String(id)}`)
       .send({ ...body, screening: 'refer' })

@@ -1,4 +1,4 @@
-import type { About, Caution, Experience, MuscleGroupId, OpenStopSign, Sex, Weekday } from '@yandle/core';
+import type { About, Caution, Experience, MuscleGroupId, OpenStopSign, Pacing, Sex, Weekday } from '@yandle/core';
 
 /**
  * What the questions before planning came to. `open`: not asked yet. `clear`: nothing speaks against it.
@@ -38,8 +38,8 @@ export interface UpdateClientBody extends ClientBody {
 
 export interface Client extends ClientBody {
   readonly id: string;
-  /** Practised: changes of position and side are brisk. */
-  readonly brisk: boolean;
+  /** How quick the changes of their sessions are. */
+  readonly pacing: Pacing;
   readonly version: number;
   readonly age: number;
   readonly archivedAt: string | null;

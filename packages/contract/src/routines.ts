@@ -36,7 +36,7 @@ export interface RoutineFile {
 }
 
 /** Asks how clients can do a list, and how long it takes each of them. */
-export interface FitRoutineBody extends Pick<RoutineDefinition, 'items' | 'alreadyWarm' | 'rounds'> {
+export interface FitRoutineBody extends Pick<RoutineDefinition, 'items' | 'alreadyWarm' | 'rounds' | 'pacing'> {
   readonly clientIds: readonly string[];
   /** Where it takes place; null for anywhere, left out for the usual place of each. */
   readonly placeId?: string | null;

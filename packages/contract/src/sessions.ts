@@ -64,6 +64,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly breathSeconds: number | null;
   /** Seconds of everything else that is no stretch, as the studio has settled; a phone may still hold a session from before this was said. */
   readonly timings?: StudioTimings;
+  /** The same without brisk changes, for a client whose changes are brisk. */
+  readonly steadyTimings?: StudioTimings;
   /** Groups of the block's lanes, the most important first. */
   readonly ranked: readonly MuscleGroupId[];
   /** Where it takes place, with what is at hand there; null for anywhere. A phone may still hold a session from before this was said. */
@@ -224,11 +226,6 @@ export interface SorenessBody {
 
 export interface Soreness extends SorenessBody {
   readonly id: string;
-}
-
-/** Whether the changes of a client are those of a practised one. */
-export interface BriskBody {
-  readonly brisk: boolean;
 }
 
 export interface BreathBody {

@@ -155,6 +155,7 @@ export * from './technique/timings.js';
 export * from './session/cue.js';
 export * from './technique/beats.js';
 export * from './technique/pace.js';
+export * from './technique/pacing.js';
 export * from './technique/part.js';
 export * from './session/segments.js';
 export * from './session/item.js';

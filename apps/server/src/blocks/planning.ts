@@ -33,7 +33,7 @@ import {
   planClientOf,
   sidedValues,
 } from '@yandle/core';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { In, IsNull } from 'typeorm';
 import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
 import { listAssessments } from '../assessments/service.js';
@@ -82,7 +82,7 @@ async function measuredOf(
   const person = { age: ageOn(client.birthDate, today), sex: client.sex };
   const sided = sidedValues(tests);
   const planned = {
-    timings: await clientTimings(data, client),
+    timings: (await timingsBy(data, client))({}),
     tighter: MUSCLE_GROUP_IDS.flatMap((group) => {
       const side = tighterSide(group, sided);
       return side ? [{ group, side }] : [];

@@ -7,7 +7,7 @@ import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
 import { SessionEntity, SessionItemEntity } from '../sessions/entities.js';
 import { sessionItem } from '../sessions/item.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { summaries } from '../sessions/views.js';
 
 const first = (name: string): string => name.split(' ')[0]!;
@@ -46,11 +46,11 @@ export async function calendarFile(data: StudioData, client: ClientEntity): Prom
     prodId: { company: 'Yandle', product: 'Sessions', language: 'EN' },
     ttl: 60 * 60 * 6,
   });
-  const timings = await clientTimings(data, client);
+  const timings = await timingsBy(data, client);
   for (const s of sessions) {
     const own = items.filter((i) => i.sessionId === s.id);
     const groups = [...new Set(own.map((i) => muscleGroupName(find(i.exerciseId).primary)))].join(', ');
-    const { totalSeconds } = buildTimeline(own.map(sessionItem), s, timings, find);
+    const { totalSeconds } = buildTimeline(own.map(sessionItem), s, timings(s), find);
     calendar.createEvent({
       id: `session-${s.id}@yandle`,
       start: dayOf(s.date),

@@ -1,5 +1,5 @@
 import type { ScreeningState } from '@yandle/contract';
-import type { Experience, MuscleGroupId, Sex, Weekday } from '@yandle/core';
+import type { Experience, MuscleGroupId, OwnTimings, Sex, Weekday } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { IdColumn, InstantColumn, RefColumn, RequestHashColumn } from '../database/columns.js';
@@ -34,6 +34,8 @@ export class ClientEntity {
   @Column({ name: 'breath_seconds', type: 'int', nullable: true }) breathSeconds!: number | null;
   /** Practised: changes of position and side are brisk. */
   @Column({ name: 'brisk', type: 'boolean', default: false }) brisk!: boolean;
+  /** Timings of their own, in place of the studio's; never queried. */
+  @Column({ name: 'own_timings', type: 'simple-json', nullable: true }) ownTimings!: OwnTimings | null;
   @InstantColumn('archived_at', { nullable: true }) archivedAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })

@@ -8,6 +8,7 @@ import type {
   Whose,
 } from '@yandle/contract';
 import { ageOn, rescreenDue, type PlainDate } from '@yandle/core';
+import { pacingOf } from '../studio/settings.js';
 import { IsNull } from 'typeorm';
 import { revokeLinks } from '../accounts/client-link.js';
 import { CoachEntity } from '../accounts/entities.js';
@@ -31,7 +32,7 @@ export function clientView(row: ClientEntity, today: PlainDate): Client {
   return {
     id: row.id,
     version: row.version,
-    brisk: row.brisk,
+    pacing: pacingOf(row),
     name: row.name,
     birthDate: row.birthDate,
     sex: row.sex,
@@ -74,6 +75,7 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
         version: 1,
         breathSeconds: null,
         brisk: false,
+        ownTimings: null,
         archivedAt: null,
         requestHash: hashOf(body),
         createdAt: tx.now,

@@ -15,7 +15,7 @@ import { newestRevision } from '../blocks/view.js';
 import { ClientEntity } from '../clients/entities.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { HttpProblem, invalidField, notFound } from '../http/problem.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
 import { AS_PLANNED, itemRow } from '../sessions/item.js';
@@ -105,7 +105,7 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
   const block = blocks.find((b) => b.startDate <= snapshot.date) ?? blocks[0];
   const client = await tx.get(ClientEntity, clientId, 'client');
   const { find } = await loadExercises(tx);
-  const { totalSeconds } = buildTimeline(snapshot.items, snapshot, await clientTimings(tx, client), find);
+  const { totalSeconds } = buildTimeline(snapshot.items, snapshot, (await timingsBy(tx, client))(snapshot), find);
   await tx.insert(SessionEntity, {
     id,
     clientId,
@@ -120,6 +120,8 @@ async function sessionFor(tx: StudioData, clientId: string, id: string, body: Sh
     purpose: snapshot.purpose,
     alreadyWarm: snapshot.alreadyWarm,
     rounds: snapshot.rounds,
+    untilEasy: snapshot.untilEasy ?? false,
+    pacing: snapshot.pacing ?? null,
   });
   await tx.insertMany(
     SessionItemEntity,

@@ -24,7 +24,7 @@ import { loadExercises } from '../exercises/library.js';
 import { latestIntake, screeningOf } from '../screening/service.js';
 import { assertKnown } from '../sessions/edit.js';
 import { openStopSigns } from '../sessions/symptoms.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { RoutineEntity, RoutineVersionEntity } from './entities.js';
 
 /** Ids of imported routines come from studio and content: the same file twice adds once. */
@@ -89,7 +89,7 @@ export async function importRoutines(data: StudioData, file: RoutineFile): Promi
 /** How each of some clients can do a list, at their usual place: what falls out, and what takes its place. */
 export async function fitRoutine(
   data: StudioData,
-  { items, alreadyWarm, rounds, clientIds, placeId }: FitRoutineBody,
+  { items, alreadyWarm, rounds, pacing, clientIds, placeId }: FitRoutineBody,
   today: PlainDate,
 ): Promise<ClientRoutineFit[]> {
   await assertKnown(data, items);
@@ -103,7 +103,7 @@ export async function fitRoutine(
     const places = intake ? aboutFrom(intake.about).places : [];
     const place = (placeId === undefined ? places[0] : places.find((p) => p.id === placeId)) ?? null;
     const fit = routineFor(items, { cautions: screening.current, hold, place, exercises: current, find });
-    const timings = await clientTimings(data, client);
+    const timings = (await timingsBy(data, client))({ pacing });
     const { totalSeconds } = buildTimeline(fit.items, { alreadyWarm, rounds }, timings, find);
     const waits = screening.holds || hold.everything;
     out.push({ ...fit, clientId, clientName: client.name, waits, placeId: place?.id ?? null, totalSeconds });

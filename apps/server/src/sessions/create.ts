@@ -6,7 +6,7 @@ import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
 import { latestIntake } from '../screening/service.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { assertKnown } from './edit.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
@@ -44,7 +44,7 @@ async function createList(
   await assertMayBeDone(tx, clientId, items, today);
   const place = await placeOf(tx, clientId, placeId);
   const { find } = await loadExercises(tx);
-  const { totalSeconds } = buildTimeline(items, settings, await clientTimings(tx, client), find);
+  const { totalSeconds } = buildTimeline(items, settings, (await timingsBy(tx, client))(settings), find);
   await tx.insertMany(
     SessionEntity,
     open.map(({ id, date }) => ({

@@ -1,10 +1,10 @@
 import type { EditSessionBody, Session } from '@yandle/contract';
-import { buildTimeline, settingsOf, type PlainDate, type SessionItem } from '@yandle/core';
+import { buildTimeline, settingsOf, type PlainDate, type SessionItem, type SessionSettings } from '@yandle/core';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from './entities.js';
 import { AS_PLANNED, itemRow, plannedSettings, sessionItem } from './item.js';
@@ -46,6 +46,9 @@ async function openFor(tx: StudioData, id: string, version: number): Promise<Ses
   return session;
 }
 
+/** Settings that are left out when they are not so. */
+const UNSET = { untilEasy: false, pacing: null } as const;
+
 /** The list of a session as it is from now on. */
 export async function writeItems(tx: StudioData, sessionId: string, items: readonly SessionItem[]): Promise<void> {
   await tx.delete(SessionItemEntity, { sessionId });
@@ -65,11 +68,11 @@ async function lengthOf(
   tx: StudioData,
   session: Pick<SessionEntity, 'clientId'>,
   items: readonly SessionItem[],
-  shape: { readonly alreadyWarm: boolean; readonly rounds: number },
+  settings: SessionSettings,
 ): Promise<number> {
   const client = await tx.get(ClientEntity, session.clientId, 'client');
   const { find } = await loadExercises(tx);
-  return buildTimeline(items, shape, await clientTimings(tx, client), find).totalSeconds;
+  return buildTimeline(items, settings, (await timingsBy(tx, client))(settings), find).totalSeconds;
 }
 
 /**
@@ -93,7 +96,7 @@ export async function editSession(
       { id },
       {
         version: session.version + 1,
-        untilEasy: false,
+        ...UNSET,
         ...settingsOf(body),
         plannedItems: planned,
         totalSeconds: await lengthOf(tx, session, body.items, body),
@@ -115,7 +118,7 @@ export async function restoreSession(data: StudioData, id: string, version: numb
     await tx.update(
       SessionEntity,
       { id },
-      { untilEasy: false, ...settings, countedRun, plannedItems: none, version: session.version + 1, totalSeconds },
+      { ...UNSET, ...settings, countedRun, plannedItems: none, version: session.version + 1, totalSeconds },
     );
     return sessionView(tx, id);
   });

@@ -12,6 +12,7 @@ import type {
   SymptomId,
   Technique,
   Wellness,
+  SessionPacing,
 } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
@@ -64,6 +65,8 @@ export class SessionEntity {
   @Column({ name: 'until_easy', type: 'boolean', default: false }) untilEasy!: boolean;
   /** Minutes for this session alone; null for the client's own. */
   @Column({ name: 'minutes', type: 'int', nullable: true }) minutes!: number | null;
+  /** Its own timings; null for the client's; never queried. */
+  @Column({ name: 'pacing', type: 'simple-json', nullable: true }) pacing!: SessionPacing | null;
   /** How its day plan has it gone through; null for a session from before there were day plans. */
   @Column({ name: 'planned_manner', type: 'simple-json', nullable: true }) plannedManner!: SessionSettings | null;
   /** The items as the plan had them, once a coach has changed the session; never queried. */

@@ -12,6 +12,7 @@ export const AS_PLANNED = {
   rounds: 1,
   untilEasy: false,
   minutes: null,
+  pacing: null,
   plannedManner: null,
   plannedItems: null,
   countedRun: null,

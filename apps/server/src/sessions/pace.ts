@@ -1,15 +1,15 @@
-import { buildTimeline, type PlainDate } from '@yandle/core';
+import { buildTimeline, type Pacing, type PlainDate } from '@yandle/core';
 import { In, MoreThanOrEqual } from 'typeorm';
 import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { SessionEntity, SessionItemEntity } from './entities.js';
 import { sessionItem } from './item.js';
 
 /** Lengths of a client's sessions from today on, by the client's timings as they are now: every minute shown anywhere is the timeline's. */
 async function retime(tx: StudioData, clientId: string, today: PlainDate): Promise<void> {
-  const timings = await clientTimings(tx, await tx.get(ClientEntity, clientId, 'client'));
+  const timings = await timingsBy(tx, await tx.get(ClientEntity, clientId, 'client'));
   const sessions = await tx.find(SessionEntity, { clientId, date: MoreThanOrEqual(today) });
   if (sessions.length === 0) return;
   const sessionId = In(sessions.map((s) => s.id));
@@ -17,7 +17,7 @@ async function retime(tx: StudioData, clientId: string, today: PlainDate): Promi
   const { find } = await loadExercises(tx);
   for (const s of sessions) {
     const own = items.filter((i) => i.sessionId === s.id).map(sessionItem);
-    const { totalSeconds } = buildTimeline(own, s, timings, find);
+    const { totalSeconds } = buildTimeline(own, s, timings(s), find);
     if (totalSeconds !== s.totalSeconds) await tx.update(SessionEntity, { id: s.id }, { totalSeconds });
   }
 }
@@ -25,7 +25,7 @@ async function retime(tx: StudioData, clientId: string, today: PlainDate): Promi
 async function put(
   data: StudioData,
   clientId: string,
-  pace: Partial<Pick<ClientEntity, 'breathSeconds' | 'brisk'>>,
+  pace: Partial<Pick<ClientEntity, 'breathSeconds' | 'brisk' | 'ownTimings'>>,
   today: PlainDate,
 ): Promise<void> {
   await data.transaction(async (tx) => {
@@ -40,7 +40,7 @@ export function putBreath(data: StudioData, clientId: string, seconds: number | 
   return put(data, clientId, { breathSeconds: seconds }, today);
 }
 
-/** Whether a client is practised, so that changes of position and side are brisk. */
-export function putBrisk(data: StudioData, clientId: string, brisk: boolean, today: PlainDate): Promise<void> {
-  return put(data, clientId, { brisk }, today);
+/** How quick the changes of a client's sessions are from today on. */
+export function putPacing(data: StudioData, clientId: string, pacing: Pacing, today: PlainDate): Promise<void> {
+  return put(data, clientId, { brisk: pacing.brisk, ownTimings: pacing.own }, today);
 }

@@ -1,6 +1,5 @@
 import {
   breathSchema,
-  briskSchema,
   chooseRunSchema,
   clearSymptomSchema,
   createSeriesSchema,
@@ -9,6 +8,7 @@ import {
   editAnswersSchema,
   editSessionSchema,
   finishRunSchema,
+  pacingSchema,
   moveSessionSchema,
   restoreSessionSchema,
   setLogSchema,
@@ -20,7 +20,7 @@ import {
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
-import { putBreath, putBrisk } from './pace.js';
+import { putBreath, putPacing } from './pace.js';
 import { sorenessEntries, putSoreness, withdrawSoreness } from './soreness.js';
 import { createSessions, removeSession } from './create.js';
 import { editSession, restoreSession } from './edit.js';
@@ -110,10 +110,10 @@ export function sessionRoutes(): Router {
     await putBreath(data, pathId(req.params.id, 'client'), seconds, today);
     res.json({});
   });
-  router.put('/clients/:id/brisk', async (req, res) => {
-    const { brisk } = validBody(briskSchema, req.body);
+  router.put('/clients/:id/timings', async (req, res) => {
+    const pacing = validBody(pacingSchema, req.body);
     const { data, today } = contextOf(res);
-    await putBrisk(data, pathId(req.params.id, 'client'), brisk, today);
+    await putPacing(data, pathId(req.params.id, 'client'), pacing, today);
     res.json({});
   });
   router.put('/runs/:id/sets/:setId', async (req, res) => {

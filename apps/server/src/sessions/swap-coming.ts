@@ -5,7 +5,7 @@ import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
 import { loadExercises } from '../exercises/library.js';
 import { invalidField } from '../http/problem.js';
-import { clientTimings } from '../studio/settings.js';
+import { timingsBy } from '../studio/settings.js';
 import { assertMayBeDone } from './allowed.js';
 import { writeItems } from './edit.js';
 import { SessionEntity } from './entities.js';
@@ -36,7 +36,7 @@ export async function swapComing(
     const coming = (await sessionViews(tx, client, rows)).filter(
       (s) => s.id !== id && s.status === 'planned' && s.items.some((i) => i.exerciseId === from),
     );
-    const timings = await clientTimings(tx, client);
+    const timings = await timingsBy(tx, client);
     const changed: SwapComing['changed'][number][] = [];
     const left: SwapComing['left'][number][] = [];
     const checked = new Set<string>();
@@ -51,7 +51,7 @@ export async function swapComing(
       if (!checked.has(ways)) await assertMayBeDone(tx, client.id, swapped, today);
       checked.add(ways);
       await writeItems(tx, s.id, items);
-      const { totalSeconds } = buildTimeline(items, s, timings, find);
+      const { totalSeconds } = buildTimeline(items, s, timings(s), find);
       await tx.update(
         SessionEntity,
         { id: s.id },

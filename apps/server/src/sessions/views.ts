@@ -9,7 +9,7 @@ import { screeningAt, screeningFacts, type ScreeningFacts } from '../screening/s
 import { plannedSettings } from './item.js';
 import { formsOf } from './allowed.js';
 import { openStopSigns, type OpenSign } from './symptoms.js';
-import { pacedTimings } from '../studio/settings.js';
+import { paceOf } from '../studio/settings.js';
 import { loadExercises } from '../exercises/library.js';
 import { RunAnswerEntity, RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
 import { soreAround } from './soreness.js';
@@ -154,6 +154,7 @@ export async function sessionViews(
       : Promise.resolve([]),
     symptomViews(data, stops),
   ]);
+  const pace = paceOf(studio, client);
   const sore = await soreAround(data, client.id, rows);
   return rows.map((row): Session => {
     const { items } = around.planned.find((p) => p.session.id === row.id)!;
@@ -180,7 +181,8 @@ export async function sessionViews(
         ? []
         : warmUpMoves(items, { exercises: current, cautions, hold, place: weekOf.place }, find).map((e) => e.id),
       breathSeconds: client.breathSeconds,
-      timings: pacedTimings(studio, client),
+      timings: pace.timings,
+      ...(pace.steady && { steadyTimings: pace.steady }),
       ...weekOf,
       run: run ? runView(run, around.logs, answers) : null,
       otherRuns: runs.filter((r) => r.id !== run?.id).map((r) => runView(r, around.logs, answers)),

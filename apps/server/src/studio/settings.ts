@@ -1,5 +1,13 @@
 import { DEFAULT_SETTINGS, type StudioSettings } from '@yandle/contract';
-import { briskTimings, timingsFor, type StudioTimings, type Timings } from '@yandle/core';
+import {
+  clientPace,
+  pacedTimings,
+  timingsFor,
+  type ClientPace,
+  type Pacing,
+  type SessionPacing,
+  type Timings,
+} from '@yandle/core';
 import type { StudioEntity } from '../accounts/entities.js';
 import type { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
@@ -23,19 +31,27 @@ export async function putSettings(data: StudioData, settings: StudioSettings): P
   });
 }
 
-/** Timings of a client but for the breath: the studio's, brisk for a practised one. */
-export function pacedTimings(
-  studio: Pick<StudioEntity, 'settings'>,
-  { brisk }: Pick<ClientEntity, 'brisk'>,
-): StudioTimings {
-  const { timings } = settingsOf(studio);
-  return brisk ? briskTimings(timings) : timings;
+/** How quick the changes of a client's sessions are. */
+export function pacingOf({ brisk, ownTimings }: Pick<ClientEntity, 'brisk' | 'ownTimings'>): Pacing {
+  return { brisk, own: ownTimings ?? {} };
 }
 
-/** Timings of a client: the studio's, brisk for a practised one, with the client's own breath. */
-export async function clientTimings(
+/** Timings of a client's sessions but for the breath: the studio's, brisk for a practised one, and what is the client's own. */
+export function paceOf(
+  studio: Pick<StudioEntity, 'settings'>,
+  client: Pick<ClientEntity, 'brisk' | 'ownTimings'>,
+): ClientPace {
+  return clientPace(settingsOf(studio).timings, pacingOf(client));
+}
+
+/** Timings of each session of a client, by the session's own pacing, with the client's breath. */
+export type TimingsBy = (session: { readonly pacing?: SessionPacing | null }) => Timings;
+
+/** Timings of the sessions of a client: what their pacing makes of the client's. */
+export async function timingsBy(
   data: StudioData,
-  client: Pick<ClientEntity, 'breathSeconds' | 'brisk'>,
-): Promise<Timings> {
-  return timingsFor(client.breathSeconds, pacedTimings(await data.studio(), client));
+  client: Pick<ClientEntity, 'breathSeconds' | 'brisk' | 'ownTimings'>,
+): Promise<TimingsBy> {
+  const pace = paceOf(await data.studio(), client);
+  return ({ pacing = null }) => timingsFor(client.breathSeconds, pacedTimings(pace, pacing));
 }

@@ -159,6 +159,11 @@ export const routes: Routes = [
             loadComponent: () => import('./sessions/sheet').then((m) => m.SessionSheet),
           },
           {
+            path: 'timings',
+            title: title('Timings'),
+            loadComponent: () => import('./timings/timings').then((m) => m.TimingsScreen),
+          },
+          {
             path: 'progress',
             title: title('Progress'),
             loadComponent: () => import('./progress/progress').then((m) => m.ProgressScreen),

@@ -1,8 +1,10 @@
-import { MOST_ROUNDS, PURPOSE_IDS } from '@yandle/core';
 import Joi from 'joi';
 import type { DecideLateBody, OpenShareBody, SharedRunBody } from '../phone.js';
 import { date, id, instant } from './common.js';
-import { sessionItems, wellness } from './sessions.js';
+import { sessionItems, settings, wellness } from './sessions.js';
+
+/** How a session is gone through; its minutes say nothing of what was done. */
+const { minutes: _, ...manner } = settings;
 
 export const openShareSchema = Joi.object<OpenShareBody, true>({ token: Joi.string().min(20).max(100).required() });
 
@@ -12,11 +14,7 @@ export const sharedRunSchema = Joi.object<SharedRunBody>({
   wellness: wellness(),
   snapshot: Joi.object({
     date: date(),
-    purpose: Joi.string()
-      .valid(...PURPOSE_IDS)
-      .required(),
-    alreadyWarm: Joi.boolean().required(),
-    rounds: Joi.number().integer().min(1).max(MOST_ROUNDS).required(),
+    ...manner,
     items: sessionItems(),
   }).required(),
 });

@@ -35,6 +35,7 @@ export const fitRoutineSchema = Joi.object<FitRoutineBody>({
   items: sessionItems(),
   alreadyWarm: settings.alreadyWarm,
   rounds: settings.rounds,
+  pacing: settings.pacing,
   placeId: shortId().allow(null),
   clientIds: Joi.array().items(id().optional()).unique().min(1).max(MOST_CLIENTS).required(),
 });

@@ -11,15 +11,17 @@ import {
   SIDES,
   SYMPTOMS,
   TECHNIQUES,
+  TIMING_BOUNDS,
   WELLNESS,
+  type Pacing,
   type SessionItem,
+  type SessionPacing,
 } from '@yandle/core';
 import Joi from 'joi';
 import { FIELD } from '../limits.js';
 import {
   FELT_SIDES,
   type BreathBody,
-  type BriskBody,
   type ChooseRunBody,
   type ClearSymptomBody,
   type CreateSeriesBody,
@@ -77,6 +79,14 @@ const sessionItem = Joi.object<SessionItem>({
 /** The list of a session. */
 export const sessionItems = () => Joi.array().items(sessionItem.optional()).min(1).max(ROUTINE_BOUNDS.items).required();
 
+/** Timings that are set one by one, each within what a studio may set. */
+const ownTimings = () =>
+  Joi.object(
+    Object.fromEntries(
+      Object.entries(TIMING_BOUNDS).map(([field, { min, max }]) => [field, Joi.number().integer().min(min).max(max)]),
+    ),
+  ).required();
+
 /** How a session is gone through. */
 export const settings = {
   purpose: Joi.string()
@@ -85,6 +95,7 @@ export const settings = {
   alreadyWarm: Joi.boolean().required(),
   rounds: Joi.number().integer().min(1).max(MOST_ROUNDS).required(),
   untilEasy: Joi.boolean(),
+  pacing: Joi.object<SessionPacing, true>({ brisk: Joi.boolean().allow(null).required(), own: ownTimings() }),
   minutes: Joi.number().integer().min(FIELD.minutes.min).max(FIELD.minutes.max).allow(null).required(),
 };
 
@@ -176,7 +187,7 @@ export const sorenessSchema = Joi.object<SorenessBody, true>({
   soreness: Joi.number().integer().min(0).max(10).required(),
   note: text(),
 });
-export const briskSchema = Joi.object<BriskBody, true>({ brisk: Joi.boolean().required() });
+export const pacingSchema = Joi.object<Pacing, true>({ brisk: Joi.boolean().required(), own: ownTimings() });
 
 export const breathSchema = Joi.object<BreathBody, true>({
   seconds: Joi.number().integer().min(BREATH_BOUNDS.min).max(BREATH_BOUNDS.max).allow(null).required(),

@@ -23,6 +23,7 @@ import { Brisk1799300000000 } from './0022-brisk.js';
 import { FeltForm1799400000000 } from './0023-felt-form.js';
 import { Series1799500000000 } from './0024-series.js';
 import { UntilEasy1799600000000 } from './0025-until-easy.js';
+import { Pacing1799700000000 } from './0026-pacing.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -51,4 +52,5 @@ export const MIGRATIONS = [
   FeltForm1799400000000,
   Series1799500000000,
   UntilEasy1799600000000,
+  Pacing1799700000000,
 ];

@@ -78,7 +78,7 @@ import type {
   UpdateBlockBody,
   UpdateClientBody,
 } from '@yandle/contract';
-import type { QuestionId, InclinometerSettings, ReadingHabits, Side } from '@yandle/core';
+import type { QuestionId, InclinometerSettings, ReadingHabits, Pacing, Side } from '@yandle/core';
 import type { Observable } from 'rxjs';
 
 export const V1 = '/api/v1';
@@ -272,8 +272,8 @@ export class Api {
   withdrawRun(id: string, withdrawn: boolean): Observable<Session> {
     return this.http.put<Session>(`${V1}/runs/${id}/withdrawn`, { withdrawn });
   }
-  putBrisk(clientId: string, brisk: boolean): Observable<unknown> {
-    return this.http.put(`${V1}/clients/${clientId}/brisk`, { brisk });
+  putPacing(clientId: string, pacing: Pacing): Observable<unknown> {
+    return this.http.put(`${V1}/clients/${clientId}/timings`, pacing);
   }
   putBreath(clientId: string, seconds: number | null): Observable<unknown> {
     return this.http.put(`${V1}/clients/${clientId}/breath`, { seconds });

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Session, SessionSnapshot, SharedRunBody, SymptomReport } from '@yandle/contract';
-import type { Exercise } from '@yandle/core';
+import { settingsOf, type Exercise } from '@yandle/core';
 import type { QueuedRequest } from '../data/outbox/queued-request';
 import { RunGateway } from '../run/run-gateway';
 import { PhoneOutbox } from './phone-outbox';
@@ -27,8 +27,8 @@ export class PhoneGateway extends RunGateway {
   override post(queued: QueuedRequest): void {
     const session = queued.kind === 'start' ? this.store.session(queued.sessionId) : null;
     if (queued.kind !== 'start' || !session) return this.box.post(queued);
-    const { date, purpose, alreadyWarm, rounds, items } = session;
-    const snapshot: SessionSnapshot = { date, purpose, alreadyWarm, rounds, items };
+    const { minutes: _, ...manner } = settingsOf(session);
+    const snapshot: SessionSnapshot = { date: session.date, ...manner, items: session.items };
     const { id, startedAt, wellness } = queued.body;
     const body: SharedRunBody = { id, startedAt, ...(wellness && { wellness }), snapshot };
     this.box.post({ ...queued, body });

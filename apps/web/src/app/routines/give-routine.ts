@@ -66,8 +66,8 @@ export class GiveRoutine {
 
   protected async add({ id }: ClientListItem): Promise<void> {
     if (this.fits().some((f) => f.clientId === id)) return;
-    const { items, alreadyWarm, rounds } = this.routine();
-    const ask = { items, alreadyWarm, rounds, clientIds: [id] };
+    const { items, alreadyWarm, rounds, pacing } = this.routine();
+    const ask = { items, alreadyWarm, rounds, ...(pacing && { pacing }), clientIds: [id] };
     const [fit] = (await this.requests.run(this.api.fitRoutine(ask))) ?? [];
     if (fit) this.fits.update((all) => [...all, fit]);
   }

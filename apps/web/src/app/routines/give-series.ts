@@ -115,8 +115,10 @@ export class GiveSeries {
       for (const routineId of new Set(this.series().entries.map((e) => e.routineId))) {
         const routine = this.routines.find(routineId);
         if (!routine) continue;
-        const { items, alreadyWarm, rounds } = routine;
-        const [fit] = await firstValueFrom(this.api.fitRoutine({ items, alreadyWarm, rounds, clientIds: [id] }));
+        const { items, alreadyWarm, rounds, pacing } = routine;
+        const [fit] = await firstValueFrom(
+          this.api.fitRoutine({ items, alreadyWarm, rounds, ...(pacing && { pacing }), clientIds: [id] }),
+        );
         if (fit) fits.set(routineId, fit);
       }
       const [first] = fits.values();

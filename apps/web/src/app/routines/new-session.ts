@@ -3,7 +3,6 @@ import { Router } from '@angular/router';
 import type { SessionSettings } from '@yandle/contract';
 import {
   buildTimeline,
-  DEFAULT_TIMINGS,
   exercisesDoing,
   firstItem,
   formatClock,
@@ -18,9 +17,11 @@ import {
   trainableGroups,
   type MuscleGroupId,
   type SessionItem,
-  type Timings,
   type WantedGroup,
   settingsOf,
+  clientPace,
+  pacedTimings,
+  timingsFor,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -51,6 +52,7 @@ export class NewSession {
   private readonly router = inject(Router);
   private readonly toasts = inject(ToastService);
   protected readonly routines = inject(RoutinesService);
+  private readonly account = inject(AccountService);
   readonly clientId = input.required<string>();
   readonly closed = output();
   /** After sessions were made. */
@@ -68,11 +70,16 @@ export class NewSession {
     rounds: 1,
     minutes: null,
   });
-  protected readonly dates = signal<readonly string[]>([inject(AccountService).me()?.today ?? '']);
+  protected readonly dates = signal<readonly string[]>([this.account.me()?.today ?? '']);
   /** What fell out of a routine, in words. */
   protected readonly out = signal<readonly string[]>([]);
-  private readonly brisk = computed(() => this.context.client()?.brisk ?? false);
-  protected readonly timings = signal<Timings>(DEFAULT_TIMINGS);
+  private readonly pacing = computed(() => this.context.client()?.pacing);
+  /** The client's own breath; the usual one until it has come. */
+  private readonly breath = signal<number | null>(null);
+  protected readonly timings = computed(() => {
+    const pace = clientPace(this.account.settings().timings, this.pacing() ?? { brisk: false, own: {} });
+    return timingsFor(this.breath(), pacedTimings(pace, this.settings().pacing ?? null));
+  });
   /** What the last findings ask for. */
   protected readonly wanted = signal<readonly WantedGroup[]>([]);
   /** The composer is open. */
@@ -107,18 +114,16 @@ export class NewSession {
 
   constructor() {
     effect(() => {
-      // Asked again when the client's changes become brisk: every session is shorter then.
-      this.brisk();
       const id = this.clientId();
       untracked(() => void this.time(id));
     });
   }
 
-  /** The client's timings, and what the findings ask for; the usual ones until they have come. */
+  /** The client's breath, and what the findings ask for. */
   private async time(id: string): Promise<void> {
     const planning = await firstValueFrom(this.api.planning(id)).catch(() => null);
     if (!planning) return;
-    this.timings.set(planning.timings);
+    this.breath.set(planning.timings.breath);
     this.wanted.set(planning.wanted);
   }
 
@@ -126,11 +131,11 @@ export class NewSession {
     const routine = this.choices().find((r) => r.id === id);
     this.out.set([]);
     if (!routine) return this.routineId.set(null);
-    const { name, alreadyWarm, rounds } = routine;
+    const { name, alreadyWarm, rounds, pacing } = routine;
     this.routineId.set(id);
     this.name.set(name);
     this.settings.set(settingsOf(routine));
-    const ask = { items: routine.items, alreadyWarm, rounds, clientIds: [this.clientId()] };
+    const ask = { items: routine.items, alreadyWarm, rounds, ...(pacing && { pacing }), clientIds: [this.clientId()] };
     const [fit] = (await this.requests.run(this.api.fitRoutine(ask))) ?? [];
     this.items.set(fit?.items ?? []);
     const said = (x: string): string => this.library.find(x).name;

@@ -1,12 +1,13 @@
 import { Component, model } from '@angular/core';
 import type { SessionSettings } from '@yandle/contract';
 import { PURPOSE_IDS, purposeName, purposeRules, settingsOf, type PurposeId } from '@yandle/core';
+import { PacingField } from '../ui/pacing-field';
 import { RoundsField } from '../ui/rounds-field';
 
 /** How a list is gone through: what for, how many rounds, and whether the body is warm already. */
 @Component({
   selector: 'y-settings-form',
-  imports: [RoundsField],
+  imports: [PacingField, RoundsField],
   template: `
     <div class="flex flex-wrap items-end gap-3">
       <label class="field !w-52">
@@ -18,6 +19,7 @@ import { RoundsField } from '../ui/rounds-field';
         </select>
       </label>
       <y-rounds-field [settings]="settings()" (chosen)="set($event)" />
+      <y-pacing-field [pacing]="settings().pacing" (chosen)="set({ pacing: $event })" />
       <label class="mb-2 flex items-center gap-2 text-sm">
         <input
           type="checkbox"

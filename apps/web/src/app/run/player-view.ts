@@ -14,7 +14,6 @@ import {
   lessonOf,
   secondsLeft,
   sessionSecondsLeft,
-  timingsFor,
   type Exercise,
   type OnHold,
   otherSide,
@@ -22,6 +21,7 @@ import {
   type SessionItem,
   type Side,
 } from '@yandle/core';
+import { sessionTimings } from '../data/session-timings';
 import type { UsedLoad } from './kept-run';
 import type { RunLog } from './run-log';
 
@@ -49,7 +49,7 @@ export class PlayerView {
   );
   readonly timeline = computed(() => {
     const s = this.session();
-    return s ? buildTimeline(this.items(), s, timingsFor(this.breath(), s.timings), (id) => this.find(id)) : null;
+    return s ? buildTimeline(this.items(), s, sessionTimings(s, this.breath()), (id) => this.find(id)) : null;
   });
   readonly cue = computed(() => this.timeline()?.cues[this.player().cue] ?? null);
   readonly place = computed(() => this.cue()?.item ?? null);

@@ -29,10 +29,13 @@ export class BriskSwitch {
   readonly clientId = input.required<string>();
   readonly changed = output();
   protected readonly requests = new Requests();
-  protected readonly brisk = computed(() => this.context.client()?.brisk ?? false);
+  private readonly pacing = computed(() => this.context.client()?.pacing ?? { brisk: false, own: {} });
+  protected readonly brisk = computed(() => this.pacing().brisk);
 
   protected async set(brisk: boolean): Promise<void> {
-    const done = await this.requests.run(() => firstValueFrom(this.api.putBrisk(this.clientId(), brisk)));
+    const done = await this.requests.run(() =>
+      firstValueFrom(this.api.putPacing(this.clientId(), { ...this.pacing(), brisk })),
+    );
     if (!done) return;
     this.context.refresh();
     this.changed.emit();

@@ -1,6 +1,8 @@
+import { RouterLink } from '@angular/router';
 import { Component, computed, inject, output, signal } from '@angular/core';
 import { missingAt, sessionWarningWords, fitWords } from '@yandle/core';
 import { ExercisePicker } from '../routines/exercise-picker';
+import { PacingField } from '../ui/pacing-field';
 import { RoundsField } from '../ui/rounds-field';
 import { RemoveSession } from './remove-session';
 import { SaveRoutine } from './save-routine';
@@ -9,7 +11,7 @@ import { SheetStore } from './sheet.store';
 /** Whether the session fits its minutes, ways to make it fit, and what speaks against it as it stands. */
 @Component({
   selector: 'y-fit-panel',
-  imports: [ExercisePicker, RemoveSession, RoundsField, SaveRoutine],
+  imports: [RouterLink, ExercisePicker, PacingField, RemoveSession, RoundsField, SaveRoutine],
   template: `
     <section class="sheet flex flex-col gap-4 p-4" aria-labelledby="fit">
       <h2 id="fit">Change this session</h2>
@@ -39,6 +41,13 @@ import { SheetStore } from './sheet.store';
           />
         </label>
         <y-rounds-field [settings]="s()" (chosen)="store.change($event)" />
+        <y-pacing-field [pacing]="s().pacing" (chosen)="store.change({ pacing: $event })" />
+        <a
+          class="link mb-2 text-sm"
+          [routerLink]="['/clients', s().clientId, 'timings']"
+          [queryParams]="{ session: s().id }"
+          >Timings</a
+        >
         <label class="mb-2 flex items-center gap-2 text-sm">
           <input
             type="checkbox"

@@ -73,8 +73,8 @@ describe('SessionsScreen', () => {
   it('makes the changes of a practised client brisk, and shows the lengths as they are then', async () => {
     const screen = await open([session('2026-03-13', 'planned')], [block]);
     screen.el.querySelector<HTMLInputElement>('y-brisk-switch input')!.click();
-    const put = screen.request('PUT', '/clients/c1/brisk');
-    expect(put.request.body).toEqual({ brisk: true });
+    const put = screen.request('PUT', '/clients/c1/timings');
+    expect(put.request.body).toEqual({ brisk: true, own: {} });
     put.flush({});
     await screen.settle();
     screen.http

@@ -15,7 +15,6 @@ import {
   phaseWarnings,
   putAt,
   repeatedAt,
-  timingsFor,
   cutProposals,
   type Exercise,
   type ClientPlace,
@@ -29,7 +28,10 @@ import {
   type OpenStopSign,
   settingsOf,
   sameSettings,
+  DEFAULT_TIMINGS,
+  type Timings,
 } from '@yandle/core';
+import { sessionTimings } from '../data/session-timings';
 import { firstValueFrom } from 'rxjs';
 import { UndoStack } from '../block/undo-stack';
 import { Api } from '../data/api';
@@ -62,7 +64,10 @@ export class SheetStore {
   private changes = 0;
 
   readonly find = (id: string): Exercise => this.library.find(id);
-  readonly timings = computed(() => timingsFor(this.session()?.breathSeconds ?? null, this.session()?.timings));
+  readonly timings = computed((): Timings => {
+    const s = this.session();
+    return s ? sessionTimings(s) : DEFAULT_TIMINGS;
+  });
   readonly timeline = computed(() => {
     const s = this.session();
     return s ? buildTimeline(s.items, s, this.timings(), this.find) : null;
@@ -228,7 +233,8 @@ export class SheetStore {
   private send(next: SessionChange): void {
     this.changes++;
     const s = this.session()!;
-    this.session.set({ ...s, untilEasy: false, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
+    const { pacing: _, ...rest } = s;
+    this.session.set({ ...rest, untilEasy: false, ...next, minutesBudget: next.minutes ?? this.clientMinutes() });
     this.queue = this.queue.then(async () => {
       const body: EditSessionBody = { version: this.session()!.version, ...next };
       const saved = await this.edits.run(this.api.editSession(s.id, body));

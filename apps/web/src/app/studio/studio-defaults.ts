@@ -21,21 +21,9 @@ import { Requests } from '../data/requests';
 import { StudioApi } from '../data/studio-api';
 import { ToastService } from '../data/toast.service';
 import { ProblemNote } from '../ui/problem-note';
+import { TIMING_WORDS } from '../timings/timing-words';
 import { TextField } from '../ui/text-field';
 
-const TIMING_WORDS: Readonly<Record<keyof StudioTimings, string>> = {
-  newPosition: 'Change to a new position',
-  samePosition: 'Set up in the same position',
-  prop: 'Fetch or fix equipment',
-  entry: 'Ease into the stretch',
-  exit: 'Come out slowly',
-  sideSwitch: 'Change sides',
-  rest: 'Rest between sets',
-  loadedRest: 'Rest between loaded sets',
-  letGo: 'Let go after a push',
-  return: 'Return of a loaded rep',
-  repetition: 'One rep, there and back',
-};
 const LENGTH_WORDS: Readonly<Record<LengthUnit, string>> = { cm: 'centimetres', in: 'inches' };
 const WEIGHT_WORDS: Readonly<Record<WeightUnit, string>> = { kg: 'kilograms', lb: 'pounds' };
 

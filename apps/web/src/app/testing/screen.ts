@@ -26,7 +26,7 @@ export const PATH: ClientPath = {
   client: {
     id: 'c1',
     version: 3,
-    brisk: false,
+    pacing: { brisk: false, own: {} },
     name: 'Ottoline Varga',
     birthDate: '1980-01-10',
     sex: null,

@@ -118,18 +118,44 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     expect(words(s)[0]).toMatch(/^Hold 10 s, then push, let go, stretch: 3 × \(/);
   });
 
-  test('three rounds in bed, and a lunge in breaths', async ({ page }) => {
+  test('three rounds in bed', async ({ page }) => {
     const bed = await made(page, 'Ottoline', async (hands) => {
       await hands.choose('From a routine', 'Morning in bed');
       await hands.choose('Rounds', '3');
     });
     expect([bed.rounds, bed.name]).toEqual([3, 'Morning in bed']);
-    const lunge = await made(page, 'Ottoline', async (hands) => {
+  });
+
+  test('a plank and a lunge in breaths', async ({ page }) => {
+    const session = await made(page, 'Tobin', async (hands) => {
+      await hands.add('plank');
+      await hands.choose(/^How, part 1 of Plank/, 'hold with work, in breaths');
+      await hands.type(/^breaths of Plank/, '5');
+      await hands.add('half-kneeling h');
+      await hands.choose(/^How, part 1 of Half/, 'hold, in breaths');
+      await hands.type(/^breaths of Half/, '6');
+    });
+    expect(words(session)).toEqual(['Hold for 5 breaths, once', 'Hold for 6 breaths, once on each side, left first']);
+  });
+
+  test('a breath of its own pattern, a loosening between the sides, and a band by its strength', async ({ page }) => {
+    const session = await made(page, 'Tobin', async (hands) => {
       await hands.add('half-kneeling h');
       await hands.choose(/^How, part 1/, 'hold, in breaths');
-      await hands.type(/^breaths of/, '6');
+      await hands.click(/^Sides, pace, load and link of Half/);
+      await hands.choose(/^Pace/, 'breath by seconds');
+      await hands.type('Breath out, s', '4');
+      await hands.choose('Loosen up', 'between the sides');
+      await hands.choose('Place', 'anywhere');
+      await hands.add('band');
+      await hands.click(/^Sides, pace, load and link of .*[Bb]and/);
+      await hands.choose(/^Load/, 'a band');
+      await hands.choose('Strength', 'medium band (step 3)');
     });
-    expect(words(lunge)).toEqual(['Hold for 6 breaths, once on each side, left first']);
+    const [held, band] = words(session);
+    expect(held).toContain('breathing in 2 s, out 4 s');
+    expect(held).toContain('shake out for 10 s between the sides');
+    expect(band).toContain('medium band (step 3)');
   });
 
   test('fourteen groups after class in twenty minutes, brisk, from the feet up', async ({ page }) => {
@@ -332,4 +358,23 @@ test('rounds go on until it feels easy: asked after each, done where it did', as
     [1, 20],
     [2, 20],
   ]);
+});
+
+test('one session is timed on its own, and is as long as the screen of timings says', async ({ page }) => {
+  await signInQuietly(page);
+  const { client } = await clientCalled(page.request, 'Ottoline');
+  const all = (await (await page.request.get(`/api/v1/clients/${client.id}/sessions`)).json()) as SessionSummary[];
+  const next = all.find((s) => s.status === 'planned')!;
+  await page.goto(`/clients/${client.id}/sessions/${next.id}`);
+  await page.getByRole('link', { name: 'Timings' }).click();
+  await page.getByLabel('Change to a new position, this session').fill('40');
+  await page.getByLabel('Change to a new position, this session').blur();
+  const said = page.getByRole('status').filter({ hasText: 'takes' });
+  await expect(said).toContainText('with the timings of Ottoline');
+  const session = await load(page, next.id);
+  expect(session.pacing).toEqual({ brisk: null, own: { newPosition: 40 } });
+  const minutes = `${Math.floor(session.totalSeconds / 60)}:${String(session.totalSeconds % 60).padStart(2, '0')}`;
+  await expect(said).toContainText(`takes ${minutes} min`);
+  await said.getByRole('link').click();
+  await expect(page.getByText(minutes, { exact: true })).toBeVisible();
 });

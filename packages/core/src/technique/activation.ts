@@ -9,6 +9,7 @@ export const ACTIVATION: TechniqueKind = {
   loaded: false,
   stretches: false,
   still: false,
+  held: false,
   planned: true,
   calms: false,
   demands: [],

@@ -11,6 +11,7 @@ export const BREATHING: TechniqueKind = {
   loaded: false,
   stretches: false,
   still: false,
+  held: false,
   planned: true,
   calms: true,
   demands: [],

@@ -1,4 +1,5 @@
 import { ACTIVATION } from './activation.js';
+import { ACTIVATION_HOLD } from './activation-hold.js';
 import { BREATHING } from './breathing.js';
 import { CONTRACT_RELAX } from './contract-relax.js';
 import { LOADED_ECCENTRIC } from './loaded-eccentric.js';
@@ -19,6 +20,7 @@ export const TECHNIQUE_KINDS = {
   rolling: ROLLING,
   'nerve glide': NERVE_GLIDE,
   activation: ACTIVATION,
+  'activation hold': ACTIVATION_HOLD,
   breathing: BREATHING,
 } as const;
 

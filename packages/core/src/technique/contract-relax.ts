@@ -9,6 +9,7 @@ export const CONTRACT_RELAX: TechniqueKind = {
   loaded: false,
   stretches: true,
   still: false,
+  held: false,
   planned: true,
   calms: true,
   demands: ['push'],

@@ -18,6 +18,7 @@ export const LOADED_ECCENTRIC: TechniqueKind = {
   loaded: true,
   stretches: true,
   still: false,
+  held: false,
   planned: true,
   calms: false,
   demands: ['load', 'lowering'],

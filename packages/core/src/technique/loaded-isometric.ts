@@ -9,6 +9,7 @@ export const LOADED_ISOMETRIC: TechniqueKind = {
   loaded: true,
   stretches: true,
   still: false,
+  held: false,
   planned: true,
   calms: false,
   demands: ['load'],

@@ -20,6 +20,7 @@ export const MOVING_STRETCH: TechniqueKind = {
   loaded: false,
   stretches: true,
   still: false,
+  held: false,
   planned: true,
   calms: false,
   demands: [],

@@ -9,6 +9,7 @@ export const NERVE_GLIDE: TechniqueKind = {
   loaded: false,
   stretches: false,
   still: false,
+  held: false,
   planned: false,
   calms: true,
   demands: ['nerve'],

@@ -9,6 +9,7 @@ export const ROLLING: TechniqueKind = {
   loaded: false,
   stretches: false,
   still: false,
+  held: false,
   planned: true,
   calms: true,
   demands: ['pressure'],

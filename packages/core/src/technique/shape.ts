@@ -58,6 +58,8 @@ export interface TechniqueKind {
   readonly stretches: boolean;
   /** The stretch is held without moving: what is limited before training, and what a lane can fall back to. */
   readonly still: boolean;
+  /** One position is held: it can be counted in breaths, and its parts can have directions. */
+  readonly held: boolean;
   /** Can be planned by a style. */
   readonly planned: boolean;
   /** Calms rather than rouses: fit for the evening. Common practice, no source. */

@@ -9,6 +9,7 @@ export const STATIC_HOLD: TechniqueKind = {
   loaded: false,
   stretches: true,
   still: true,
+  held: true,
   planned: true,
   calms: true,
   demands: [],

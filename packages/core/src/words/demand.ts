@@ -52,6 +52,7 @@ const TECHNIQUE_WORDS: Readonly<Partial<Record<Technique, string>>> = {
   'loaded eccentric': 'lowering under load',
   'loaded isometric': 'loaded holds',
   'nerve glide': 'nerve glides',
+  'activation hold': 'planks and other held work',
 };
 
 /** What a technique is where it is off: "lowering under load". */

@@ -87,6 +87,13 @@ const WORDS: Readonly<Record<Technique, TechniqueWords>> = {
     client: (b) => `${b.trips ? 'Go there and back' : 'Work the muscle'} ${often(b.reps ?? 0)}`,
     factors: null,
   },
+  'activation hold': {
+    short: 'hold with work',
+    bout: seconds,
+    work: (b) => `Hold ${b}`,
+    client: (b) => `Hold for ${long(b.holdSeconds)}`,
+    factors: null,
+  },
   breathing: {
     short: 'breathe',
     bout: (b) => `${b.reps} breaths`,

@@ -42,11 +42,11 @@ export class PartLines {
 
   protected readonly ways = computed(() =>
     techniquesOf(this.exercise()).flatMap((t) => {
-      const still = kindOf(t).still && unitOf(t) === 'seconds';
+      const { held } = kindOf(t);
       const way = { value: t as string, name: techniqueShort(t) };
       if (unitOf(t) === 'repetitions' && !kindOf(t).loaded)
         return [way, { value: t + IN_TRIPS, name: `${techniqueShort(t)}, in trips` }];
-      return still ? [way, { value: t + IN_BREATHS, name: `${techniqueShort(t)}, in breaths` }] : [way];
+      return held ? [way, { value: t + IN_BREATHS, name: `${techniqueShort(t)}, in breaths` }] : [way];
     }),
   );
   protected readonly parts = computed(() =>
@@ -58,7 +58,7 @@ export class PartLines {
         way: technique + (part.breaths !== undefined ? IN_BREATHS : part.trips ? IN_TRIPS : ''),
         unit: partUnit(part, this.exercise()),
         amount: partAmount(part, this.exercise()),
-        directed: kindOf(technique).still,
+        directed: kindOf(technique).held,
         pushes: needs.includes('cycles'),
         lowers: needs.includes('lowerSeconds'),
         stays: unitOf(technique) === 'repetitions' && !part.trips && !kindOf(technique).demands.includes('nerve'),

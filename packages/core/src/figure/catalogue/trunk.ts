@@ -90,6 +90,27 @@ export const TRUNK_FIGURES: Readonly<Record<string, Figure>> = {
     start: ALL_FOURS,
     arrows: [{ at: 'ankleR', off: [0.02, 0.05, 0], by: [-0.11, 0.01, 0] }],
   },
+  'forearm-plank': {
+    view: 'side',
+    end: posed(PRONE, {
+      pelvis: [83],
+      height: 0.17,
+      left: { hip: [0, 4], knee: 0, ankle: 15 },
+      right: { hip: [0, 4], knee: 0, ankle: 15 },
+      armLeft: reach([0.47, 0.02, -0.13], { elbow: [-0.35, -1, 0] }),
+      armRight: reach([0.47, 0.02, 0.13], { elbow: [-0.35, -1, 0] }),
+      neck: [-6],
+    }),
+    start: posed(PRONE, {
+      pelvis: [86],
+      height: 0.064,
+      spine: [-50],
+      neck: [-10],
+      armLeft: reach([0.41, 0.02, -0.13], { elbow: [-0.35, -1, 0] }),
+      armRight: reach([0.41, 0.02, 0.13], { elbow: [-0.35, -1, 0] }),
+    }),
+    arrows: [{ at: 'pelvis', off: [-0.02, 0.06, 0], by: [0, 0.09, 0] }],
+  },
   'forearm-prop': {
     view: 'side',
     end: posed(PRONE, {

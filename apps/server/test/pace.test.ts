@@ -1,4 +1,4 @@
-import type { ClientPath, Session, SessionSummary } from '@yandle/contract';
+import type { ClientPath, Session, SessionSummary, Today } from '@yandle/contract';
 import { buildTimeline, timingsFor } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -7,6 +7,27 @@ import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
 let h: Harness;
 beforeAll(async () => (h = await harness()));
 afterAll(() => h.close());
+
+describe('a session that is spread over a day', () => {
+  it('stands on it in rounds, each logged by itself', async () => {
+    const client = await aClient(h);
+    const hold = { exerciseId: 'bent-knee-wall-calf', sets: 1, sensation: 4, firstSide: 'left', holdSeconds: 30 };
+    const plain = { name: 'Desk break', routineId: null, placeId: null, purpose: 'own', alreadyWarm: true, rounds: 1 };
+    const round = (no: number, of = 3) => ({ id: uuid(), date: TODAY, dayRound: { no, of } });
+    const make = (sessions: readonly object[]) =>
+      h.agent.post(`/api/v1/clients/${client}/sessions`).send({ ...plain, minutes: null, items: [hold], sessions });
+    const made = (await make([round(1), round(2), round(3)]).expect(201)).body as SessionSummary[];
+    expect(made.map((s) => s.dayRound)).toEqual([1, 2, 3].map((no) => ({ no, of: 3 })));
+    await make([round(4)]).expect(400);
+    await make([round(1, 1)]).expect(400);
+    const begin = { id: uuid(), startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${made[1]!.id}/runs`).send(begin).expect(201);
+    const list = (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
+    expect(list.map((s) => s.status)).toEqual(['planned', 'started', 'planned']);
+    const today = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+    expect(today.sessions.filter((s) => s.clientId === client).map((s) => s.dayRound?.no)).toEqual([1, 2, 3]);
+  });
+});
 
 describe('the pace of a client', () => {
   it('is in every minute that is shown: the calendar says what the sheet adds up, after a breath and a brisk change', async () => {

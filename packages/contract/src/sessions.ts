@@ -12,6 +12,8 @@ import type {
   SymptomId,
   WeekWork,
   Wellness,
+  DayRound,
+  RoundDate,
 } from '@yandle/core';
 
 export type { SessionSettings } from '@yandle/core';
@@ -34,6 +36,8 @@ export interface SessionSummary {
   readonly status: SessionStatus;
   readonly totalSeconds: number;
   readonly exerciseIds: readonly string[];
+  /** Left out for a session that is done at once. */
+  readonly dayRound?: DayRound;
 }
 
 /** Other forms of an exercise that this client may do, for the choice on the spot; null where there is none. */
@@ -87,7 +91,7 @@ export interface Session extends SessionSummary, SessionSettings {
 /** Sessions of their own for a client, alike on each of their dates: no block is needed. All are made, or none. */
 export interface CreateSessionsBody extends SessionSettings {
   /** Each with an id made by the sender: the same request again makes nothing twice. */
-  readonly sessions: readonly { readonly id: string; readonly date: string }[];
+  readonly sessions: readonly ({ readonly id: string } & RoundDate)[];
   readonly name: string;
   /** The routine they are made from; null for none. */
   readonly routineId: string | null;

@@ -1,4 +1,4 @@
-import { addDays, buildTimeline, formatClock, muscleGroupName, type FindExercise } from '@yandle/core';
+import { addDays, buildTimeline, dayRoundWords, formatClock, muscleGroupName, type FindExercise } from '@yandle/core';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { In } from 'typeorm';
 import { RetestEntity, BlockEntity } from '../blocks/entities.js';
@@ -56,7 +56,7 @@ export async function calendarFile(data: StudioData, client: ClientEntity): Prom
       start: dayOf(s.date),
       end: dayOf(addDays(s.date, 1)),
       allDay: true,
-      summary: `${s.name ?? 'Stretching'} ${formatClock(totalSeconds)} min: ${groups}`,
+      summary: `${s.name ?? 'Stretching'}${s.dayRound ? `, ${dayRoundWords(s.dayRound)},` : ''} ${formatClock(totalSeconds)} min: ${groups}`,
       description: describe(own, find),
       status: status.get(s.id) === 'done' ? ICalEventStatus.CONFIRMED : ICalEventStatus.TENTATIVE,
     });

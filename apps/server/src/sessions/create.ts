@@ -47,12 +47,12 @@ async function createList(
   const { totalSeconds } = buildTimeline(items, settings, (await timingsBy(tx, client))(settings), find);
   await tx.insertMany(
     SessionEntity,
-    open.map(({ id, date }) => ({
+    open.map(({ id, date, dayRound = null }) => ({
       ...{ id, clientId, date, plannedDate: null, blockId: null, revisionNumber: null, week: null, dayPlanId: null },
       ...AS_PLANNED,
       ...settings,
       plannedManner: settings,
-      ...{ name, routineId, place, totalSeconds },
+      ...{ name, routineId, place, totalSeconds, dayRound },
     })),
   );
   await tx.insertMany(

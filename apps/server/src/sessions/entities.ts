@@ -13,6 +13,7 @@ import type {
   Technique,
   Wellness,
   SessionPacing,
+  DayRound,
 } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
@@ -48,6 +49,8 @@ export class SessionEntity {
   @Column({ name: 'week', type: 'int', nullable: true }) week!: number | null;
   /** What it is called: that of its routine, or the coach's; null for one that a block has planned. */
   @Column({ name: 'name', type: 'varchar', length: 80, nullable: true }) name!: string | null;
+  /** Which round of its day it is, where one session is spread over it; never queried. */
+  @Column({ name: 'day_round', type: 'simple-json', nullable: true }) dayRound!: DayRound | null;
   /** The routine that it was made from. */
   @Column({ ...CATALOGUE_ID, name: 'routine_id', nullable: true }) routineId!: string | null;
   /** Where a session of its own takes place; never queried. */

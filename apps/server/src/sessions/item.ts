@@ -13,6 +13,7 @@ export const AS_PLANNED = {
   untilEasy: false,
   minutes: null,
   pacing: null,
+  dayRound: null,
   plannedManner: null,
   plannedItems: null,
   countedRun: null,

@@ -47,6 +47,7 @@ function summaryOf(
     status: statusOf(countedRun(runs, row.countedRun)),
     totalSeconds: row.totalSeconds,
     exerciseIds: items.map((i) => i.exerciseId),
+    ...(row.dayRound && { dayRound: row.dayRound }),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { AheadSession, SessionSummary, Today, Whose } from '@yandle/contract';
-import { addDays, SORE_RESTS, type BodyRegionId, type PlainDate } from '@yandle/core';
+import { addDays, SORE_RESTS, type BodyRegionId, type DayRound, type PlainDate } from '@yandle/core';
 import { overviews } from '../clients/overview.js';
 import { leadsMeant } from '../clients/whose.js';
 import { dateIn } from '../clock.js';
@@ -52,7 +52,7 @@ const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS
 
 /** What a glance at a session of today needs besides. */
 const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week, s.name,
-    s.counted_run AS countedRun
+    s.day_round AS dayRound, s.counted_run AS countedRun
   FROM session s WHERE s.studio_id = {studio} AND s.date = :date`;
 
 const ITEMS = `SELECT i.session_id AS sessionId, i.exercise_id AS exerciseId
@@ -68,6 +68,7 @@ interface OnMat {
   readonly plannedDate: PlainDate;
   readonly week: number | null;
   readonly name: string | null;
+  readonly dayRound: string | null;
   readonly countedRun: string | null;
 }
 
@@ -93,10 +94,11 @@ async function sessionsOn(
   const itemsOf = groupBy(items, (i) => i.sessionId);
   const runsOf = groupBy(runs, (r) => r.sessionId);
   return rows.map((s) => {
-    const { countedRun: chosen, ...rest } = moreOf.get(s.id)!;
+    const { countedRun: chosen, dayRound, ...rest } = moreOf.get(s.id)!;
     return {
       ...s,
       ...rest,
+      ...(dayRound !== null && { dayRound: JSON.parse(dayRound) as DayRound }),
       status: statusOf(countedRun(runsOf.get(s.id) ?? [], chosen)),
       exerciseIds: (itemsOf.get(s.id) ?? []).map((i) => i.exerciseId),
     };

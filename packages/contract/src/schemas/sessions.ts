@@ -4,6 +4,7 @@ import {
   LINKS,
   LOAD_UNITS,
   MOST_DATES,
+  MOST_DAY_ROUNDS,
   MOST_ROUNDS,
   PURPOSE_IDS,
   ROUTINE_BOUNDS,
@@ -13,6 +14,7 @@ import {
   TECHNIQUES,
   TIMING_BOUNDS,
   WELLNESS,
+  type DayRound,
   type Pacing,
   type SessionItem,
   type SessionPacing,
@@ -112,7 +114,11 @@ export const swapComingSchema = Joi.object<SwapComingBody, true>({
 /** Lists that one series may have: as many routines as it may name. */
 const MOST_LISTS = 60;
 
-const dated = Joi.object({ id: id(), date: date() });
+const dayRound = Joi.object<DayRound, true>({
+  no: Joi.number().integer().min(1).max(Joi.ref('of')).required(),
+  of: Joi.number().integer().min(2).max(MOST_DAY_ROUNDS).required(),
+});
+const dated = Joi.object({ id: id(), date: date(), dayRound });
 
 export const routineId = () =>
   Joi.string()

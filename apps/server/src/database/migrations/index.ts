@@ -24,6 +24,7 @@ import { FeltForm1799400000000 } from './0023-felt-form.js';
 import { Series1799500000000 } from './0024-series.js';
 import { UntilEasy1799600000000 } from './0025-until-easy.js';
 import { Pacing1799700000000 } from './0026-pacing.js';
+import { DayRounds1799800000000 } from './0027-day-rounds.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -53,4 +54,5 @@ export const MIGRATIONS = [
   Series1799500000000,
   UntilEasy1799600000000,
   Pacing1799700000000,
+  DayRounds1799800000000,
 ];

@@ -1,6 +1,6 @@
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import type { ClientListItem, ClientRoutineFit } from '@yandle/contract';
-import { settingsOf, formatClock, routineOutWords, type RoutineDefinition } from '@yandle/core';
+import { settingsOf, formatClock, routineOutWords, type RoundDate, type RoutineDefinition } from '@yandle/core';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { Requests } from '../data/requests';
@@ -28,7 +28,7 @@ export class GiveRoutine {
   readonly closed = output();
   protected readonly requests = new Requests();
   protected readonly fits = signal<readonly ClientRoutineFit[]>([]);
-  protected readonly dates = signal<readonly string[]>([inject(AccountService).me()?.today ?? '']);
+  protected readonly dates = signal<readonly RoundDate[]>([{ date: inject(AccountService).me()?.today ?? '' }]);
   /** Clients whose calendar has it. */
   protected readonly given = signal<ReadonlySet<string>>(new Set());
   protected readonly ready = computed(() =>
@@ -50,7 +50,7 @@ export class GiveRoutine {
   );
   protected readonly label = computed(() => {
     const n = this.ready().length;
-    const [people, days] = [`${n} ${n === 1 ? 'client' : 'clients'}`, this.dates().length];
+    const [people, days] = [`${n} ${n === 1 ? 'client' : 'clients'}`, new Set(this.dates().map((d) => d.date)).size];
     return `Put it on the calendar of ${people}${days > 1 ? `, ${days} days each` : ''}`;
   });
 

@@ -9,6 +9,7 @@ import {
   seriesLength,
   type Series,
   settingsOf,
+  spreadOver,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -149,7 +150,7 @@ export class GiveSeries {
         const [routine, fit] = [this.routines.find(routineId), fits.get(routineId)];
         if (!routine || !fit || fit.items.length === 0) return [];
         const head = { name: routine.name, routineId, placeId: fit.placeId, items: fit.items };
-        return [{ list: { ...head, ...settingsOf(routine) }, dates }];
+        return [{ list: { ...head, ...settingsOf(routine) }, dates: spreadOver(dates, 1) }];
       });
       const made = await this.requests.run(() => this.maker.makeAll(clientId, lists));
       // The first refusal stops here and is shown; who has it already is ticked.

@@ -22,6 +22,7 @@ import {
   clientPace,
   pacedTimings,
   timingsFor,
+  type RoundDate,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
@@ -70,7 +71,7 @@ export class NewSession {
     rounds: 1,
     minutes: null,
   });
-  protected readonly dates = signal<readonly string[]>([this.account.me()?.today ?? '']);
+  protected readonly dates = signal<readonly RoundDate[]>([{ date: this.account.me()?.today ?? '' }]);
   /** What fell out of a routine, in words. */
   protected readonly out = signal<readonly string[]>([]);
   private readonly pacing = computed(() => this.context.client()?.pacing);

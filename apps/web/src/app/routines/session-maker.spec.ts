@@ -15,7 +15,7 @@ describe('SessionMaker', () => {
     TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
     const maker = TestBed.inject(SessionMaker);
     const http = TestBed.inject(HttpTestingController);
-    const dates = ['2026-03-12', '2026-03-13'];
+    const dates = [{ date: '2026-03-12' }, { date: '2026-03-13' }];
     const asked = () => http.expectOne('/api/v1/clients/c1/sessions');
     const idsOf = (request: ReturnType<typeof asked>) =>
       (request.request.body as CreateSessionsBody).sessions.map((s) => s.id);

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { CreateSessionsBody, SessionSummary } from '@yandle/contract';
+import type { RoundDate } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { newId } from '../data/ids';
@@ -15,14 +16,14 @@ export class SessionMaker {
   /** Ids of what was asked for and not answered yet, by what it is: the same asked again makes nothing twice. */
   private readonly asked = new Map<string, readonly string[]>();
 
-  async make(clientId: string, list: DatedList, dates: readonly string[]): Promise<SessionSummary[]> {
+  async make(clientId: string, list: DatedList, dates: readonly RoundDate[]): Promise<SessionSummary[]> {
     return this.makeAll(clientId, [{ list, dates }]);
   }
 
   /** Several lists, each on its dates: all of them, or none. */
   async makeAll(
     clientId: string,
-    lists: readonly { readonly list: DatedList; readonly dates: readonly string[] }[],
+    lists: readonly { readonly list: DatedList; readonly dates: readonly RoundDate[] }[],
   ): Promise<SessionSummary[]> {
     const key = JSON.stringify([clientId, lists]);
     const ids = this.asked.get(key) ?? lists.flatMap((l) => l.dates.map(() => newId()));
@@ -30,7 +31,7 @@ export class SessionMaker {
     let next = 0;
     const bodies = lists.map(({ list, dates }) => ({
       ...list,
-      sessions: dates.map((date) => ({ id: ids[next++]!, date })),
+      sessions: dates.map((on) => ({ id: ids[next++]!, ...on })),
     }));
     const [only] = bodies;
     const made = await firstValueFrom(

@@ -24,7 +24,7 @@ export class RemoveSession {
   protected readonly store = inject(SheetStore);
 
   protected async remove(): Promise<void> {
-    const { id, clientId, date, name, place, items, ...s } = this.store.session()!;
+    const { id, clientId, date, name, place, items, dayRound, ...s } = this.store.session()!;
     const removed = await this.store.requests.run(async () => {
       await firstValueFrom(this.api.removeSession(id));
       return true;
@@ -38,7 +38,7 @@ export class RemoveSession {
       items,
     };
     const back = async (): Promise<void> => {
-      const [made] = await this.maker.make(clientId, list, [date]).catch(() => []);
+      const [made] = await this.maker.make(clientId, list, [{ date, ...(dayRound && { dayRound }) }]).catch(() => []);
       if (made) await this.router.navigate(['/clients', clientId, 'sessions', made.id]);
       else this.toasts.show('The session could not be put back. Make it again with New session.');
     };

@@ -84,6 +84,16 @@ describe('SessionsScreen', () => {
     expect(screen.text).toContain('5:00');
   });
 
+  it('puts the rounds of a day together: one day, each round for itself', async () => {
+    const round = (no: number, status: SessionSummary['status']): SessionSummary => ({
+      ...session('2026-05-02', status),
+      ...{ id: `r${no}`, blockId: null, week: null, name: 'Desk break', dayRound: { no, of: 3 } },
+    });
+    const screen = await open([round(1, 'done'), round(2, 'planned'), round(3, 'planned')], []);
+    expect(screen.text).toContain('Desk break 1 of 3 done Round 1, 5:27 ✓ Round 2, 5:27 Round 3, 5:27');
+    expect(screen.el.querySelectorAll('section[aria-labelledby="others"] li')).toHaveLength(1);
+  });
+
   it('leads to the block when there is none', async () => {
     expect((await open([], [])).text).toContain('Sessions come from a block, or are made one by one. Build a block');
   });

@@ -3,6 +3,9 @@ import { Component, computed, effect, inject, input, signal, untracked } from '@
 import { RouterLink } from '@angular/router';
 import type { Block, SessionSummary } from '@yandle/contract';
 import {
+  asDays,
+  sessionCalled,
+  type DaySession,
   datesOfWeek,
   formatClock,
   formatDate,
@@ -82,12 +85,16 @@ export class SessionsScreen {
       };
     });
   });
-  /** Sessions of their own on days that the block does not show, the newest first. */
+  /** Sessions of their own on days that the block does not show, the newest first; the rounds of a day are one. */
   protected readonly others = computed(() => {
     const b = this.block();
     const shown = (date: string): boolean => b !== null && date >= b.startDate && date <= b.endDate;
-    return (this.sessions() ?? []).filter((s) => s.blockId === null && !shown(s.date)).toReversed();
+    return asDays((this.sessions() ?? []).filter((s) => s.blockId === null && !shown(s.date))).toReversed();
   });
+  protected doneOf({ rounds }: DaySession<SessionSummary>): number {
+    return rounds.filter((s) => s.status === 'done').length;
+  }
+
   protected readonly baseline = computed(() => this.block()?.retests.find((r) => r.week === 1) ?? null);
   protected readonly counts = computed(() => {
     const b = this.block();
@@ -206,7 +213,7 @@ export class SessionsScreen {
 
   protected groups(s: SessionSummary): string {
     const groups = [...new Set(s.exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)))];
-    return [...(s.name === null ? [] : [s.name]), groups.join(', ')].join(': ');
+    return [...(s.name === null ? [] : [sessionCalled(s)]), groups.join(', ')].join(': ');
   }
 
   /** The state of a session for who cannot see the tick. */

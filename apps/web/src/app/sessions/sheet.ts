@@ -16,6 +16,7 @@ import {
   type Side,
   secondsDone,
   roundsWords,
+  sessionCalled,
   warmUpLine,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
@@ -153,7 +154,7 @@ export class SessionSheet {
 
   protected readonly subtitle = computed(() => {
     const s = this.session()!;
-    const parts = [s.clientName, s.name ?? `week ${s.week}`];
+    const parts = [s.clientName, sessionCalled(s)];
     if (s.purpose !== 'own') parts.push(purposeName(s.purpose).toLowerCase());
     if (s.rounds > 1) parts.push(roundsWords(s));
     return parts.join(' · ');
@@ -208,6 +209,8 @@ export class SessionSheet {
   protected exerciseName(id: string): string {
     return this.store.find(id).name;
   }
+
+  protected readonly called = sessionCalled;
 
   protected long(date: string): string {
     return formatDate(date, 'EEEE d MMMM yyyy');

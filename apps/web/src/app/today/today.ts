@@ -9,6 +9,7 @@ import {
   endsSession,
   type BodyRegionId,
   type PlainDate,
+  sessionCalled,
 } from '@yandle/core';
 import { TodayService } from '../data/today.service';
 import { ProblemNote } from '../ui/problem-note';
@@ -48,6 +49,7 @@ export class TodayScreen {
   });
 
   protected readonly clock = formatClock;
+  protected readonly called = sessionCalled;
   protected readonly symptom = symptomName;
   protected readonly endsSession = endsSession;
 

@@ -299,6 +299,8 @@ test('a routine begins the sessions of a block, and the lanes add what is missin
   const last = await load(page, sessions.filter((s) => s.week === block!.weeks).at(-1)!.id);
   expect(last.items.slice(0, routine!.items.length)).toEqual(routine!.items);
   expect(last.totalSeconds).toBeLessThanOrEqual(25 * 60);
+  await page.goto(`/clients/${client.id}/sessions/${last.id}`);
+  await expect(page.getByText('begins with “After running”')).toBeVisible();
 });
 
 test('a series is copied, changed and put on a calendar as a whole', async ({ page }) => {

@@ -52,6 +52,8 @@ export interface Session extends SessionSummary, SessionSettings {
   readonly clientName: string;
   /** The routine it was made from; null for none. A phone may still hold a session from before this was said. */
   readonly routineId?: string | null;
+  /** Name of the routine that its day plan begins with; left out for none. */
+  readonly beginsWith?: string;
   /** Rises with every edit of the session. */
   readonly version: number;
   /** How the plan has it gone through; equal to its own until a coach changes the session. */

@@ -21,6 +21,8 @@ export interface Around {
   readonly ranked: readonly MuscleGroupId[];
   /** Where it takes place; null for anywhere. */
   readonly place: ClientPlace | null;
+  /** Routine that its day plan begins with; left out for none. */
+  readonly beginsWith?: string;
   readonly weekWork: readonly WeekWork[];
   readonly near: readonly SpacedSession[];
 }
@@ -45,6 +47,8 @@ interface Published {
   readonly ranked: readonly MuscleGroupId[];
   /** Where the sessions of a day plan take place, by its id. */
   readonly places: ReadonlyMap<string, ClientPlace | null>;
+  /** Names of the routines that day plans begin with, by the id of the day plan. */
+  readonly routines: ReadonlyMap<string, string>;
 }
 
 const revisionKey = (s: { readonly blockId: string | null; readonly revisionNumber: number | null }): string =>
@@ -68,6 +72,7 @@ async function publishedWith(data: StudioData, sessions: readonly SessionEntity[
         places: new Map(
           r.choices.dayPlans.map((p) => [p.id, r.basis?.places?.find((x) => x.id === p.placeId) ?? null] as const),
         ),
+        routines: new Map(r.choices.dayPlans.flatMap((p) => (p.routine ? [[p.id, p.routine.name] as const] : []))),
       },
     ]),
   );
@@ -141,7 +146,9 @@ export function weekAround(all: Surroundings, session: SessionEntity, find: Find
     });
   }
   const published = all.published.get(revisionKey(session));
+  const beginsWith = published?.routines.get(session.dayPlanId ?? '');
   return {
+    ...(beginsWith !== undefined && { beginsWith }),
     ranked: published?.ranked ?? [],
     place: published?.places.get(session.dayPlanId ?? '') ?? session.place,
     weekWork: [...work.values()],

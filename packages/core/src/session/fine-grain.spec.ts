@@ -171,3 +171,24 @@ describe('what an exercise brings along', () => {
     expect([seconds(0), seconds(2)]).toEqual([15, 25]);
   });
 });
+
+describe('easy movement that a session begins with', () => {
+  const warmUpOf = (items: SessionItem[]): number => buildTimeline(items).byKind['warm-up'];
+  const holds = Array.from({ length: 12 }, () => item(CALF, { sets: 2, holdSeconds: 60 }));
+  const march = item('march-on-the-spot', { holdSeconds: 0, reps: 20, sensation: 1 });
+
+  it('counts towards its warm-up', () => {
+    // Far more than twenty minutes of work: five minutes of warm-up, less the march's own seconds, in steps of 10.
+    expect(warmUpOf(holds)).toBe(300);
+    // Position 20 + entry 3 + 2 × 20 × 3 + exit 5, with its set-up by the catalogue.
+    const own = 20 + exerciseById('march-on-the-spot').setupSeconds + 3 + 120 + 5;
+    expect(warmUpOf([march, ...holds])).toBe(Math.floor((300 - own) / 10) * 10);
+  });
+
+  it('does not where it comes later, or is done with a clear pull', () => {
+    expect(warmUpOf([...holds, march])).toBe(300);
+    const pull = item('side-lunge', { holdSeconds: 2, reps: 10, sensation: 4 });
+    expect(warmUpOf([pull, ...holds])).toBe(300);
+    expect(warmUpOf([{ ...pull, sensation: 2 }, ...holds])).toBeLessThan(300);
+  });
+});

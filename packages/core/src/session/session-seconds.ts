@@ -6,6 +6,7 @@ import {
   type Before,
   type PlacedExercise,
 } from './timeline.js';
+import { isEasyMoving } from './easy-lead.js';
 import { bestOrder, placedItem, type ItemPlace } from './order.js';
 import type { SessionItem } from './item.js';
 import { isLoaded, type Technique } from '../technique/catalogue.js';
@@ -19,6 +20,8 @@ export interface TimedItem {
   /** Seconds that it takes at least to get into it, whatever comes before. */
   readonly leastApproach: number;
   readonly placed: ItemPlace;
+  /** True where it warms up by itself, when the session begins with it. */
+  readonly easy: boolean;
   /** Number of the way into it: items of one number take as long to get to from any other. */
   readonly way: number;
 }
@@ -43,6 +46,7 @@ export function timeItem(item: SessionItem, exercise: PlacedExercise, t: Timings
     bodySeconds: itemBodySeconds(item, exercise, t),
     leastApproach: itemApproachSeconds(exercise, { position: exercise.position, props: exercise.props }, t),
     placed,
+    easy: isEasyMoving(item, exercise),
     way: wayOf(
       `${placed.section} ${exercise.position} ${placed.height} ${exercise.setupSeconds} ${exercise.props.join()} ${exercise.id} ${isLoaded(technique)}`,
     ),
@@ -98,6 +102,15 @@ export function workSeconds(items: readonly TimedItem[], t: Timings = DEFAULT_TI
   return items.reduce((sum, i) => sum + i.bodySeconds, betweenSeconds(items, t, asListed));
 }
 
+/** Seconds of easy movement that a session begins with. */
+function easySeconds(items: readonly TimedItem[], t: Timings, asListed: boolean): number {
+  if (!items.some((i) => i.easy)) return 0;
+  const order = asListed ? [...items] : bestOrder(items.map((x) => x.placed)).map((i) => items[i]!);
+  const first = order.findIndex((i) => !i.easy);
+  const lead = first < 0 ? order : order.slice(0, first);
+  return workSeconds(lead, t, true);
+}
+
 /**
  * Length of a session of unlinked items in whole seconds: the same as the sum of the cues of its timeline, without making them.
  */
@@ -107,5 +120,5 @@ export function sessionSeconds(
   { warm = false, asListed = false }: SessionManner = {},
 ): number {
   const work = workSeconds(items, t, asListed);
-  return work + warmUpSeconds(work, warm);
+  return work + warmUpSeconds(work, warm, easySeconds(items, t, asListed));
 }

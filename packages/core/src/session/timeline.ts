@@ -8,6 +8,7 @@ import type { Position } from '../catalogue/rom-test.js';
 import { amountOf } from '../technique/prescription.js';
 import { isLoaded, type Technique } from '../technique/catalogue.js';
 import { CHECK_SECONDS } from '../technique/segment.js';
+import { easyLead } from './easy-lead.js';
 import { CUE_KINDS, type Cue, type CueKind } from './cue.js';
 import { alternates, MOST_ROUNDS, type SessionItem } from './item.js';
 import { isLoadedItem, partsOf, restingTechnique, setSeconds, setSegments, type PartBout } from './parts.js';
@@ -27,7 +28,17 @@ type Draft = Omit<Cue, 'start'>;
 /** What of an exercise decides how long it takes and where it stands. */
 export type PlacedExercise = Pick<
   Exercise,
-  'id' | 'primary' | 'technique' | 'position' | 'props' | 'sides' | 'sidePattern' | 'setupSeconds' | 'check'
+  | 'id'
+  | 'primary'
+  | 'technique'
+  | 'position'
+  | 'props'
+  | 'sides'
+  | 'sidePattern'
+  | 'setupSeconds'
+  | 'check'
+  | 'warmUp'
+  | 'pace'
 >;
 
 /** Where the body is, and what has been fetched and lies at hand, before an item begins. */
@@ -269,7 +280,7 @@ function assertTimed(items: readonly SessionItem[], rounds: number, t: Timings, 
 /**
  * The cues of a session, in order, to the second (domain 2.7). The one source for player, print and totals.
  *
- * An item is: prop when a new one is needed, position change, settling, then for each side its sets (entry, work, exit, with a rest between
+ * Easy movement that it begins with counts towards the warm-up. An item is: prop when a new one is needed, position change, settling, then for each side its sets (entry, work, exit, with a rest between
  * two sets and none after the last) and a side switch between the sides; alternating and chained items change sides on the way. Both sides
  * get the same seconds but for what the tighter side gets on top.
  *
@@ -294,7 +305,9 @@ export function buildTimeline(
       before = beforeNext(restingTechnique(item, exercise), exercise, before);
     }
   const work = drafts.reduce((sum, c) => sum + c.seconds, 0);
-  const warmUp = warmUpSeconds(work, alreadyWarm);
+  const lead = easyLead(items, find);
+  const easy = drafts.reduce((sum, c) => sum + (c.round === 1 && c.item! < lead ? c.seconds : 0), 0);
+  const warmUp = warmUpSeconds(work, alreadyWarm, easy);
   if (warmUp > 0)
     drafts.unshift({
       ...SILENT,

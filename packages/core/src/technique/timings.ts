@@ -57,12 +57,13 @@ export const NO_WARM_UP = 480;
  * Seconds of easy whole-body movement before a session: a quarter of the work, half of what is above eight minutes, five minutes at most, in steps
  * of 10 s; none when the client is already warm (domain 2.7). It grows with the work, so that a second more never makes it jump.
  * @param work seconds of the session without its warm-up
+ * @param easy seconds of easy movement that it begins with itself: they count towards the warm-up
  * @example warmUpSeconds(600, false) // 60
  */
-export function warmUpSeconds(work: number, alreadyWarm: boolean): number {
+export function warmUpSeconds(work: number, alreadyWarm: boolean, easy = 0): number {
   if (alreadyWarm) return 0;
   const most = Math.min(LONGEST_WARM_UP, work / 4, (work - NO_WARM_UP) / 2);
-  return Math.max(0, Math.floor(most / WARM_UP_STEP + 1e-9) * WARM_UP_STEP);
+  return Math.max(0, Math.floor((most - easy) / WARM_UP_STEP + 1e-9) * WARM_UP_STEP);
 }
 
 /** A client's own breath, measured or not yet: bounds of what is taken for one. Seconds, common practice, no source. */

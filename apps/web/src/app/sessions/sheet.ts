@@ -155,6 +155,7 @@ export class SessionSheet {
   protected readonly subtitle = computed(() => {
     const s = this.session()!;
     const parts = [s.clientName, sessionCalled(s)];
+    if (s.beginsWith) parts.push(`begins with “${s.beginsWith}”`);
     if (s.purpose !== 'own') parts.push(purposeName(s.purpose).toLowerCase());
     if (s.rounds > 1) parts.push(roundsWords(s));
     return parts.join(' · ');

@@ -117,6 +117,11 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Write a routine' }).click();
     await page.getByRole('combobox', { name: 'Add an exercise' }).fill('strap');
   },
+  timings: async (page) => {
+    const { client } = await clientCalled(page.request, 'Ottoline');
+    await page.goto(`/clients/${client.id}/timings`);
+    await expect(page.getByRole('table')).toBeVisible();
+  },
   series: async (page) => {
     await page.goto('/routines/series');
     await page.getByRole('button', { name: 'Give it to clients' }).click();

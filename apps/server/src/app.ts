@@ -30,6 +30,7 @@ import { HttpProblem } from './http/problem.js';
 import { cookieCanBeSet, permissionsPolicy, sameSiteWrites, securityHeaders } from './http/security.js';
 import { webFiles } from './http/web-files.js';
 import { progressRoutes } from './progress/routes.js';
+import { reviewRoutes } from './review/routes.js';
 import { fillInRoutes } from './screening/fill-in.js';
 import { screeningRoutes } from './screening/routes.js';
 import { sessionRoutes } from './sessions/routes.js';
@@ -134,6 +135,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(phoneLinkRoutes());
   api.use(todayRoutes());
   api.use(progressRoutes());
+  api.use(reviewRoutes());
   api.use(testCatalogueRoutes());
   api.use(exerciseRoutes());
   api.use(styleRoutes());

@@ -45,6 +45,7 @@ import { prioritiesView } from '../priorities/service.js';
 import { latestIntake } from '../screening/service.js';
 import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import type { StyleLibrary } from '../styles/service.js';
+import { easedByReviews } from '../review/decisions.js';
 import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { recentSoreness } from '../sessions/soreness.js';
 import { blockView } from './view.js';
@@ -183,7 +184,7 @@ export function sessionsOf(data: StudioData, blockId: string): Promise<SessionEn
   return data.find(SessionEntity, { blockId }, { order: { date: 'ASC' } });
 }
 
-/** What was logged in a running block and changes its plan: weeks not done, and soreness. */
+/** What was logged in a running block, or decided in its reviews, and changes its plan: weeks not done, soreness, steps. */
 export async function loggedIn(
   data: StudioData,
   block: Block,
@@ -193,7 +194,10 @@ export async function loggedIn(
   const sore = await recentSoreness(data, block.clientId, today);
   return {
     ...(await undoneWeeks(data, sessions)),
-    eased: easedAfterSoreness(sore, block.lanes, block.startDate, block.changeableFrom),
+    eased: [
+      ...easedAfterSoreness(sore, block.lanes, block.startDate, block.changeableFrom),
+      ...(await easedByReviews(data, block)),
+    ],
   };
 }
 

@@ -29,7 +29,9 @@ import {
 import { In, MoreThanOrEqual, type FindOperator } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { boutColumns } from '../database/bout-columns.js';
+import { ClientEntity } from '../clients/entities.js';
 import type { StudioData } from '../database/studio-data.js';
+import { timingsBy } from '../studio/settings.js';
 import { RunEntity, SessionEntity, SessionItemEntity } from '../sessions/entities.js';
 import { AS_PLANNED, itemRow, plannedSettings, sessionItem } from '../sessions/item.js';
 import { LaneEntity, PrescriptionEntity, RetestEntity, RevisionEntity } from './entities.js';
@@ -191,9 +193,10 @@ async function writeSessions(
   tx: StudioData,
   p: Publication,
   moved: ReadonlyMap<string, string>,
-  set: ReadonlyMap<string, ByHand>,
+  handSet: ReadonlyMap<string, ByHand>,
   allowed: MayBeDone,
 ): Promise<void> {
+  const timings = await timingsBy(tx, await tx.get(ClientEntity, p.clientId, 'client'));
   const planned = sessionsOfBlock(
     p.plan,
     p.draft.startDate,
@@ -204,13 +207,16 @@ async function writeSessions(
     p.basis.timings,
   );
   const sessions = planned.map((s) => {
-    const byHand = set.get(slotKey(s));
+    const byHand = handSet.get(slotKey(s));
     const manner = mannerOf(p.draft, s.dayPlanId);
     const list = byHand?.items ?? null;
     const own = list && givesWay(handListOf(s, list, p.find), p.plan, allowed) === null ? list : null;
     const shape = byHand?.manner ?? manner;
-    // Timed with its own list; the plan's stays beside it, for the way back.
-    const totalSeconds = own ? buildTimeline(own, shape, p.basis.timings, p.find).totalSeconds : s.totalSeconds;
+    // Timed as it was set by hand; the plan's stays beside it, for the way back.
+    const set = own !== null || byHand?.manner;
+    const totalSeconds = set
+      ? buildTimeline(own ?? s.items, shape, timings(shape), p.find).totalSeconds
+      : s.totalSeconds;
     return { ...s, id: uuid(), manner, shape, own, totalSeconds };
   });
   await tx.insertMany(
@@ -268,6 +274,7 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone)
   const begun = new Set((await tx.find(RunEntity, { sessionId: In(rows.map((r) => r.id)) })).map((r) => r.sessionId));
   const items = await tx.find(SessionItemEntity, { sessionId: In(rows.map((r) => r.id)) }, { order: { place: 'ASC' } });
   const touched = new Set<string>();
+  const timings = await timingsBy(tx, await tx.get(ClientEntity, p.clientId, 'client'));
   for (const item of items) {
     const old = p.find(item.exerciseId);
     const technique = item.technique ?? old.technique;
@@ -287,9 +294,9 @@ async function swapForbidden(tx: StudioData, p: Publication, allowed: MayBeDone)
   }
   for (const id of touched) {
     const left = await tx.find(SessionItemEntity, { sessionId: id }, { order: { place: 'ASC' } });
-    const { version, alreadyWarm, rounds } = rows.find((r) => r.id === id)!;
-    const { totalSeconds } = buildTimeline(left.map(sessionItem), { alreadyWarm, rounds }, p.basis.timings, p.find);
-    await tx.update(SessionEntity, { id }, { totalSeconds, version: version + 1, plannedItems: null });
+    const session = rows.find((r) => r.id === id)!;
+    const { totalSeconds } = buildTimeline(left.map(sessionItem), session, timings(session), p.find);
+    await tx.update(SessionEntity, { id }, { totalSeconds, version: session.version + 1, plannedItems: null });
   }
 }
 

@@ -27,6 +27,7 @@ import {
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { ErasedClientEntity } from '../privacy/entities.js';
 import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
+import { ReviewEntity } from '../review/entities.js';
 import { RoutineEntity, RoutineVersionEntity, SeriesEntity } from '../routines/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
@@ -81,6 +82,7 @@ export const ENTITIES = [
   SymptomEntity,
   RunAnswerEntity,
   SorenessEntity,
+  ReviewEntity,
   PhoneLinkEntity,
   LateLogEntity,
 ];

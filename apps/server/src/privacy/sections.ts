@@ -23,6 +23,7 @@ import {
   SorenessEntity,
   SymptomEntity,
 } from '../sessions/entities.js';
+import { ReviewEntity } from '../review/entities.js';
 import { RoutineEntity, RoutineVersionEntity } from '../routines/entities.js';
 
 /** One table of what is kept of a client, and how a row of it leads to them. */
@@ -68,6 +69,7 @@ export const SECTIONS: readonly Section[] = [
   { name: 'revisions', entity: RevisionEntity, of: through('blockId', 'block'), order: 'r.createdAt' },
   { name: 'lanes', entity: LaneEntity, of: throughRevision, order: 'r.id' },
   { name: 'prescriptions', entity: PrescriptionEntity, of: throughLane, order: 'r.id' },
+  { name: 'reviews', entity: ReviewEntity, of: through('blockId', 'block'), order: 'r.createdAt' },
   { name: 'retests', entity: RetestEntity, of: through('blockId', 'block'), order: 'r.date' },
   { name: 'routines', entity: RoutineEntity, of: ofClient, order: 'r.createdAt' },
   {

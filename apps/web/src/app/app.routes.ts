@@ -164,6 +164,11 @@ export const routes: Routes = [
             loadComponent: () => import('./timings/timings').then((m) => m.TimingsScreen),
           },
           {
+            path: 'review',
+            title: title('Review'),
+            loadComponent: () => import('./review/review').then((m) => m.ReviewScreen),
+          },
+          {
             path: 'progress',
             title: title('Progress'),
             loadComponent: () => import('./progress/progress').then((m) => m.ProgressScreen),

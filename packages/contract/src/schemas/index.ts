@@ -13,5 +13,6 @@ export * from './priorities.js';
 export * from './devices.js';
 export * from './transfer.js';
 export * from './phone.js';
+export * from './review.js';
 export { oversize } from './size.js';
 export type { JsonSchema } from './json-schema.js';

@@ -15,7 +15,7 @@ import type { PlanClient } from './limits.js';
 import type {
   AwayDates,
   BlockInput,
-  EasedWeek,
+  LaneEased,
   LaneExercise,
   LaneInput,
   LaterStyle,
@@ -76,8 +76,8 @@ export interface PlanContext {
   /** Weeks of which some sessions were logged as not done, and weeks of which all were. */
   readonly partWeeks?: readonly number[];
   readonly undoneWeeks?: readonly number[];
-  /** Weeks in which the lanes of a group go steps down. */
-  readonly eased?: readonly (EasedWeek & { readonly group: MuscleGroupId })[];
+  /** Weeks in which lanes stay on their step, or go steps down. */
+  readonly eased?: readonly LaneEased[];
   /** Side of a group that is tighter by a notable difference. */
   readonly tighterSide?: (group: MuscleGroupId) => Side | null;
   /** Weeks of a lane that have begun and stay as they are. */
@@ -128,7 +128,7 @@ export function blockInputOf(draft: BlockDraft, context: PlanContext): BlockInpu
       phaseWeeks: l.phaseWeeks,
       exercises: laneExercises(l, context.findExercise),
       past: context.past?.(l.id) ?? [],
-      eased: (context.eased ?? []).filter((e) => e.group === l.group),
+      eased: (context.eased ?? []).filter((e) => e.group === l.group && (e.laneId === undefined || e.laneId === l.id)),
     })),
     dayPlans: placed(draft.dayPlans, context.places, context.findExercise),
     partWeeks: context.partWeeks ?? [],

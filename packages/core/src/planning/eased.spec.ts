@@ -38,9 +38,26 @@ describe('steps down that soreness asks for', () => {
     expect(doses(input([{ week: 4, steps: 1 }], back))).toEqual(doses(input([], back)));
   });
 
+  it('are none where a review asks to repeat: the step is taken a week later', () => {
+    expect(doses(input([{ week: 4, steps: 0, why: 'review' }]))).toEqual([180, 210, 240, 240, 270, 315, 360, 405]);
+    expect(doses(input([{ week: 4, steps: 0 }], { easierEvery: 4 })).slice(2, 6)).toEqual([240, 120, 240, 270]);
+    const lane = buildBlock(input([{ week: 4, steps: 0, why: 'review' }])).lanes[0]!;
+    expect(weekWords(lane.weeks[3]!, lane)).toContain('Reviewed: the step is repeated.');
+    const back = buildBlock(input([{ week: 4, steps: 1, why: 'review' }])).lanes[0]!;
+    expect(weekWords(back.weeks[3]!, back)).toContain('Reviewed: a step back, from 240 to 210 s a week.');
+  });
+
+  it('are the most that is asked where soreness and a review both ask', () => {
+    const both = [
+      { week: 4, steps: 0, why: 'review' },
+      { week: 4, steps: 2 },
+    ] as const;
+    expect(doses(input(both))).toEqual(doses(input([{ week: 4, steps: 2 }])));
+  });
+
   it('are no fault for the checker', () => {
     for (const week of [2, 3, 4, 5, 6])
-      for (const steps of [1, 2] as const) {
+      for (const steps of [0, 1, 2] as const) {
         const i = input([{ week, steps }], { easierEvery: 4 });
         expect(checkBlock(i, buildBlock(i))).toEqual([]);
       }

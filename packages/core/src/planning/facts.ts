@@ -67,12 +67,14 @@ export type WeekFact =
   /** `back`: which week of the return, from 1; left out where it was not counted. */
   | Fact<'back-after', { readonly weeks: number; readonly percent: number; readonly back?: number }>
   | Fact<'begins-again', { readonly weeks: number; readonly percent: number }>
-  | Fact<'eased', { readonly steps: number; readonly from: number; readonly to: number }>
+  /** `why`: what asked for it; left out for soreness. */
+  | Fact<'eased', { readonly steps: number; readonly from: number; readonly to: number; readonly why?: 'review' }>
   | Fact<'back-to-step', { readonly from: number; readonly to: number; readonly most: number }>
   | Fact<'fewer-days', { readonly sessions: number; readonly wanted: number }>
   | Bare<
       | 'back-in-limits'
       | 'set-by-coach'
+      | 'repeats'
       | 'not-started'
       | 'over'
       | 'missed'

@@ -13,7 +13,7 @@ import { PLAINEST, type Technique } from '../technique/catalogue.js';
 import type { PlanContext } from './draft.js';
 import type { AllowedExercises } from './exercise-choice/choose-exercises.js';
 import type { PlanClient } from './limits.js';
-import type { EasedWeek, PlannedWeek } from './plan.js';
+import type { LaneEased, PlannedWeek } from './plan.js';
 
 /** All that a plan depends on besides the coach's choices, as plain data: it can be sent to where the planning is done. */
 export interface PlanFacts {
@@ -25,8 +25,8 @@ export interface PlanFacts {
   /** Weeks of the running block of which some, or all, sessions were logged as not done. */
   readonly partWeeks: readonly number[];
   readonly undoneWeeks: readonly number[];
-  /** Weeks in which the lanes of a group go steps down after soreness. */
-  readonly eased: readonly (EasedWeek & { readonly group: MuscleGroupId })[];
+  /** Weeks in which lanes stay or go steps down after soreness or a review. */
+  readonly eased: readonly LaneEased[];
   /** Weeks that have begun, by lane. */
   readonly past: Readonly<Record<string, readonly PlannedWeek[]>>;
   readonly startingDoses: readonly { readonly group: MuscleGroupId; readonly seconds: number }[];

@@ -45,7 +45,7 @@ export interface LaneInput {
   readonly locked?: readonly LockedCell[];
   /** Weeks that have been published and begun: kept as they are. */
   readonly past?: readonly PlannedWeek[];
-  /** Weeks that go steps down instead of up: soreness or a review asked for it. Each is taken once. */
+  /** Weeks that stay or go steps down instead of up: soreness or a review asked for it. Each is taken once. */
   readonly eased?: readonly EasedWeek[];
   /** Weekly seconds a side that the client is used to; left out to begin at the style's start. */
   readonly startingDose?: number | null;
@@ -64,10 +64,19 @@ export interface LaneInput {
   readonly exercises?: readonly LaneExercise[];
 }
 
-/** A week in which a lane goes back to an earlier settled step (domain 2.8; 2.10, 1 and 6). */
+/** A week in which a lane repeats its step, or goes back to an earlier settled one (domain 2.8; 2.10, 1 and 6). */
 export interface EasedWeek {
   readonly week: number;
-  readonly steps: 1 | 2;
+  /** 0 to repeat. */
+  readonly steps: 0 | 1 | 2;
+  /** What asked for it; left out for soreness. */
+  readonly why?: 'review';
+}
+
+/** The same of a lane, or of all lanes of a group where none is named. */
+export interface LaneEased extends EasedWeek {
+  readonly group: MuscleGroupId;
+  readonly laneId?: string;
 }
 
 /** An exercise that a lane does a technique with. */

@@ -1,6 +1,6 @@
 import { BODY_REGIONS, type BodyRegionId } from '../anatomy/body-region.js';
 import { MUSCLE_GROUP_IDS, type MuscleGroupId } from '../anatomy/muscle-group.js';
-import type { EasedWeek, PlannedWeek } from '../planning/plan.js';
+import type { LaneEased, PlannedWeek } from '../planning/plan.js';
 import { weekOn } from '../planning/block-dates.js';
 import { addDays, type PlainDate } from '../schedule/plain-date.js';
 
@@ -21,12 +21,13 @@ export function restsOn({ date, soreness }: SoreEntry, session: PlainDate): bool
   return soreness >= SORE_RESTS && session >= date && session <= addDays(date, REST_DAYS);
 }
 
-const groupsOf = ({ region }: SoreEntry): readonly MuscleGroupId[] =>
+/** Groups that an entry is about. */
+export const groupsSore = ({ region }: Pick<SoreEntry, 'region'>): readonly MuscleGroupId[] =>
   region === null ? MUSCLE_GROUP_IDS : BODY_REGIONS.find((r) => r.id === region)!.groups;
 
 /** Groups that rest in a session of a date. */
 export function soreGroups(entries: readonly SoreEntry[], session: PlainDate): MuscleGroupId[] {
-  return [...new Set(entries.filter((e) => restsOn(e, session)).flatMap(groupsOf))];
+  return [...new Set(entries.filter((e) => restsOn(e, session)).flatMap(groupsSore))];
 }
 
 /** Weeks that soreness looks back over. */
@@ -43,10 +44,10 @@ export function easedAfterSoreness(
   lanes: readonly { readonly group: MuscleGroupId; readonly weeks: readonly PlannedWeek[] }[],
   startDate: PlainDate,
   fromWeek: number,
-): (EasedWeek & { readonly group: MuscleGroupId })[] {
+): LaneEased[] {
   const recent = entries
     .filter((e) => e.soreness >= SORE_RESTS && e.date >= startDate)
-    .map((e) => ({ week: weekOn(startDate, e.date), groups: groupsOf(e) }))
+    .map((e) => ({ week: weekOn(startDate, e.date), groups: groupsSore(e) }))
     .filter((e) => e.week >= fromWeek - SORE_WEEKS && e.week < fromWeek);
   return [...new Set(lanes.map((l) => l.group))].flatMap((group) => {
     const taken = Math.max(

@@ -119,6 +119,8 @@ function reasonWords(f: WeekFact, step: string): string {
       return 'Brought back within this client’s limits; it continues from here.';
     case 'set-by-coach':
       return 'Set by the coach; the plan continues from here.';
+    case 'repeats':
+      return 'Reviewed: the step is repeated.';
     case 'not-started':
       return 'The lane has not started.';
     case 'over':
@@ -130,6 +132,10 @@ function reasonWords(f: WeekFact, step: string): string {
     case 'no-room':
       return 'No room this week.';
     case 'eased':
+      if (f.args.why === 'review')
+        return f.args.to < f.args.from
+          ? `Reviewed: ${f.args.steps === 1 ? 'a step' : 'two steps'} back, from ${f.args.from} to ${f.args.to} s a week.`
+          : 'Reviewed: no step up. It is at its first step.';
       return f.args.to < f.args.from
         ? `Very sore: ${f.args.steps === 1 ? 'a step' : 'two steps'} back, from ${f.args.from} to ${f.args.to} s a week (common practice, no source).`
         : 'Very sore: no step up. It is at its first step (common practice, no source).';

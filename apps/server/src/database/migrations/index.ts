@@ -25,6 +25,7 @@ import { Series1799500000000 } from './0024-series.js';
 import { UntilEasy1799600000000 } from './0025-until-easy.js';
 import { Pacing1799700000000 } from './0026-pacing.js';
 import { DayRounds1799800000000 } from './0027-day-rounds.js';
+import { Reviews1799900000000 } from './0028-reviews.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -55,4 +56,5 @@ export const MIGRATIONS = [
   UntilEasy1799600000000,
   Pacing1799700000000,
   DayRounds1799800000000,
+  Reviews1799900000000,
 ];

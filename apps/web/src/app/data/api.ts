@@ -77,6 +77,8 @@ import type {
   Whose,
   UpdateBlockBody,
   UpdateClientBody,
+  DecideReviewBody,
+  WeekReview,
 } from '@yandle/contract';
 import type { QuestionId, InclinometerSettings, ReadingHabits, Pacing, Side } from '@yandle/core';
 import type { Observable } from 'rxjs';
@@ -271,6 +273,12 @@ export class Api {
   }
   withdrawRun(id: string, withdrawn: boolean): Observable<Session> {
     return this.http.put<Session>(`${V1}/runs/${id}/withdrawn`, { withdrawn });
+  }
+  review(clientId: string): Observable<WeekReview | null> {
+    return this.http.get<WeekReview | null>(`${V1}/clients/${clientId}/review`);
+  }
+  decideReview(clientId: string, body: DecideReviewBody): Observable<WeekReview | null> {
+    return this.http.put<WeekReview | null>(`${V1}/clients/${clientId}/review`, body);
   }
   putPacing(clientId: string, pacing: Pacing): Observable<unknown> {
     return this.http.put(`${V1}/clients/${clientId}/timings`, pacing);

@@ -66,7 +66,7 @@ export class ClientFrame {
       attention,
     });
     if (!p)
-      return ['Intake', 'Measure', 'Findings', 'Block', 'Sessions', 'Progress'].map((n) =>
+      return ['Intake', 'Measure', 'Findings', 'Block', 'Sessions', 'Review', 'Progress'].map((n) =>
         step(n.toLowerCase(), n, ' '),
       );
     const screening = SCREENING_WORDS[p.client.screening];
@@ -93,6 +93,7 @@ export class ClientFrame {
             : 'none running',
       ),
       step('sessions', 'Sessions', p.nextSession ? `next ${day(p.nextSession.date)}` : '–'),
+      step('review', 'Review', p.block && p.block.week > 0 ? `of week ${Math.max(1, p.block.week - 1)}` : '–'),
       step(
         'progress',
         'Progress',

@@ -1,6 +1,7 @@
 import { volume } from '../../dose/dose.js';
 import { sameData } from '../../math/same-data.js';
 import type { Prescription, Variable } from '../../technique/prescription.js';
+import type { EasedWeek } from '../plan.js';
 import type { Progression, Step } from '../progression/progression.js';
 
 /** Where a lane is in its style. */
@@ -25,6 +26,9 @@ export interface Return {
   readonly at: number;
 }
 
+/** Steps down that a lane is asked to take, 0 to stay where it stands. */
+export type StepsDown = Omit<EasedWeek, 'week'>;
+
 /** Where a lane stands between two weeks: all that the next week depends on. */
 export interface LaneState {
   /** The step that it stands on; null before its first week. */
@@ -47,8 +51,8 @@ export interface LaneState {
   readonly returns: number;
   /** Settled steps of the technique, the present one last. */
   readonly rungs: readonly Step[];
-  /** Steps down that are still to be taken. */
-  readonly down: number;
+  /** What of soreness or a review is still to be taken; null for nothing. */
+  readonly down: StepsDown | null;
 }
 
 /** A lane before its first week. */
@@ -64,7 +68,7 @@ export const BEFORE_ALL: LaneState = {
   back: null,
   returns: 0,
   rungs: [],
-  down: 0,
+  down: null,
 };
 
 /** The state with its step among those that a later week can go back to; steps of another technique are none to go back to. */

@@ -11,7 +11,8 @@ import { rises } from '../progression/rises.js';
 import { firstStep, nextPhase, otherStyle, stepAt } from '../progression/start.js';
 import { asDone, backToStep, firstWeekBack, nextWeekBack } from './coming-back.js';
 import type { LaneSetting } from './lane-setting.js';
-import { isCut, type LaneState, type Way } from './lane-state.js';
+import { isCut, type LaneState, type Way, type StepsDown } from './lane-state.js';
+import type { EasedWeek } from '../plan.js';
 import { asking, nothing, percentDone, plain, type LaneWeek, type NothingFact } from './lane-week.js';
 import { mostApart } from './day-choices.js';
 
@@ -143,8 +144,7 @@ function onAnyDays(of: LaneSetting, before: LaneState, week: number, groupOthers
     const args = { group: lane.group, missing: styles.missing(technique) };
     return { ...none, cuts: [{ code: 'nowhere', args }] };
   }
-  const asked = lane.eased?.find((e) => e.week === week)?.steps ?? 0;
-  const state = asked > before.down ? { ...before, down: asked } : before;
+  const state = { ...before, down: further(before.down, lane.eased?.filter((e) => e.week === week) ?? []) };
   const held = state.stand;
   if (locked?.sessionsPerWeek === 0)
     return { ...nothing(state, 'missed', way, of.techniqueIn(state, week)), locked: true, facts: BY_COACH };
@@ -210,25 +210,34 @@ function building(of: LaneSetting, state: LaneState, way: Way, held: Step, group
   const onward = way.run === state.way?.run && way.index > state.way.index ? nextPhase : otherStyle;
   const entered = fits ? null : onward(asDone(state, held, now), progression, ramp);
   // A return is lower already.
-  const at = state.absent > 0 || state.back ? { ...state, down: 0 } : state;
+  const at = state.absent > 0 || state.back ? { ...state, down: null } : state;
   if (state.absent > 0) return firstWeekBack(at, way, asDone(state, last, progression), entered ?? last, ramp);
   if (entered) return asking(at, way, entered, () => [entered.fact]);
   if (state.back) return nextWeekBack(at, way, state.back);
-  if (state.down > 0) return steppingDown(state, way, last);
+  if (state.down) return steppingDown(state, way, last, state.down);
   if (last !== held && !sameData(last.prescription, held.prescription))
     return asking(state, way, last, () => [{ code: 'back-in-limits' }]);
   if (isCut(state, last)) return backToStep(state, way, last);
   return steppingUp(state, way, last, groupOthers, ramp);
 }
 
-/** Steps down that soreness or a review asked for: back to the settled step before, and on from there (domain 2.10, 1 and 6). */
-function steppingDown(state: LaneState, way: Way, last: Step): LaneWeek {
-  const steps = state.down;
+/** What is asked of a lane: the most steps down of all that is. */
+function further(before: StepsDown | null, asked: readonly EasedWeek[]): StepsDown | null {
+  return asked.reduce<StepsDown | null>(
+    (most, { week: _, ...e }) => (most && most.steps >= e.steps ? most : e),
+    before,
+  );
+}
+
+/** Steps down, or none, that soreness or a review asked for: back to the settled step before, and on from there (domain 2.10, 1 and 6). */
+function steppingDown(state: LaneState, way: Way, last: Step, { steps, why }: StepsDown): LaneWeek {
   const index = Math.max(0, state.rungs.length - 1 - steps);
   const at = state.rungs[index] ?? last;
   const [from, to] = [volume(last.prescription), volume(at.prescription)];
-  return asking({ ...state, down: 0, rungs: state.rungs.slice(0, index + 1) }, way, to < from ? at : last, () => [
-    { code: 'eased', args: { steps, from, to: Math.min(from, to) } },
+  return asking({ ...state, down: null, rungs: state.rungs.slice(0, index + 1) }, way, to < from ? at : last, () => [
+    steps === 0
+      ? { code: 'repeats' }
+      : { code: 'eased', args: { steps, from, to: Math.min(from, to), ...(why && { why }) } },
   ]);
 }
 

@@ -1,0 +1,38 @@
+import type { DecidedMove, LaneReview } from '@yandle/core';
+import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
+import { CoachEntity, StudioEntity } from '../accounts/entities.js';
+import { BlockEntity } from '../blocks/entities.js';
+import { IdColumn, InstantColumn, RefColumn } from '../database/columns.js';
+
+/** What a coach decided of a lane for a week. A later decision about the same week takes the earlier one's place; both stay on record. */
+@Entity('review')
+@Index('IDX_review_block', ['blockId'])
+@Index('IDX_review_studio', ['studioId'])
+@Index('IDX_review_coach', ['coachId'])
+export class ReviewEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_review_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('block_id') blockId!: string;
+  @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_review_block' })
+  block?: Relation<BlockEntity>;
+  @Column({ name: 'lane_key', type: 'varchar', length: 40 }) laneKey!: string;
+  /** The week that was reviewed, and the first that the decision changes. */
+  @Column({ name: 'week', type: 'int' }) week!: number;
+  @Column({ name: 'from_week', type: 'int' }) fromWeek!: number;
+  @Column({ name: 'move', type: 'varchar', length: 20 }) move!: DecidedMove;
+  /** What the record made of it, with its numbers, when it was decided; never queried. */
+  @Column({ name: 'proposed', type: 'simple-json' }) proposed!: LaneReview;
+  @Column({ name: 'reason', type: 'varchar', length: 300 }) reason!: string;
+  @RefColumn('coach_id') coachId!: string;
+  @ManyToOne(() => CoachEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'coach_id', foreignKeyConstraintName: 'FK_review_coach' })
+  coach?: Relation<CoachEntity>;
+  /** Another decision has taken its place. */
+  @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
+  @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })
+  createdAt!: Date;
+}

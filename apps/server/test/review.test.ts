@@ -1,0 +1,160 @@
+import type { Block, Problem, Session, SessionSummary, WeekReview } from '@yandle/contract';
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { intakeBody } from './bodies.js';
+import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+
+let h: Harness;
+beforeAll(async () => (h = await harness()));
+afterAll(() => h.close());
+
+/** The last day of the block's first week: its sessions are past, and the second week may still change. */
+const SUNDAY = new Date('2026-03-15T18:00:00.000Z');
+const at = (instant: Date): void => void (h.clock.now = instant);
+
+const sessionsOf = async (client: string): Promise<SessionSummary[]> =>
+  (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
+const reviewOf = async (client: string): Promise<WeekReview | null> =>
+  (await h.agent.get(`/api/v1/clients/${client}/review`).expect(200)).body as WeekReview | null;
+const blockOf = async (client: string): Promise<Block> =>
+  ((await h.agent.get(`/api/v1/clients/${client}/blocks`).expect(200)).body as Block[])[0]!;
+const doses = (b: Block, group: string): number[] => b.lanes.find((l) => l.group === group)!.weeks.map((w) => w.dose);
+
+/** Logs every session of the first week: of each exercise a share of its sets, and what was felt. */
+async function log(client: string, share: Readonly<Record<string, number>>, sensation: number | null = null) {
+  for (const s of (await sessionsOf(client)).filter((x) => x.week === 1)) {
+    const session = (await h.agent.get(`/api/v1/sessions/${s.id}`)).body as Session;
+    const run = uuid();
+    const begin = { id: run, startedAt: h.clock.now.toISOString() };
+    await h.agent.post(`/api/v1/sessions/${s.id}/runs`).send(begin).expect(201);
+    for (const [item, i] of session.items.entries())
+      for (const side of ['left', 'right'])
+        for (let set = 1; set <= Math.round(i.sets * share[i.exerciseId]!); set++)
+          await h.agent
+            .put(`/api/v1/runs/${run}/sets/${uuid()}`)
+            .send({
+              item,
+              side,
+              set,
+              plannedSeconds: i.holdSeconds,
+              doneSeconds: i.holdSeconds,
+              replaces: null,
+              sensation,
+            })
+            .expect(200);
+    const end = { endedAt: h.clock.now.toISOString(), sensation: null, feltTighter: null, note: '' };
+    await h.agent.post(`/api/v1/runs/${run}/finish`).send(end).expect(200);
+  }
+}
+
+async function planned(): Promise<string> {
+  at(new Date(`${TODAY}T08:00:00.000Z`));
+  const client = await aClient(h);
+  const body = blockBody({ startDate: TODAY });
+  await h.agent.post(`/api/v1/clients/${client}/blocks`).send(body).expect(201);
+  at(SUNDAY);
+  return client;
+}
+const decide = (client: string, r: WeekReview, decisions: readonly object[]) =>
+  h.agent.put(`/api/v1/clients/${client}/review`).send({ version: r.version, week: r.week, decisions });
+const whole = { 'bent-knee-wall-calf': 1, 'supine-strap-hamstring': 1 };
+const half = { ...whole, 'bent-knee-wall-calf': 0.5 };
+
+describe('the weekly review', () => {
+  it('proposes by what was done, and a decision changes the plan from next week on', async () => {
+    const client = await planned();
+    await log(client, half);
+    const before = await blockOf(client);
+    const r = (await reviewOf(client))!;
+    expect([r.week, r.fromWeek]).toEqual([1, 2]);
+    const [soleus, hamstrings] = ['soleus', 'hamstrings'].map((g) => r.lanes.find((l) => l.group === g)!);
+    expect(soleus!.review).toMatchObject({ move: 'repeat', because: { code: 'less-done', args: { percent: 50 } } });
+    expect(hamstrings!.review).toMatchObject({
+      move: 'advance',
+      because: { code: 'as-planned', args: { percent: 100 } },
+    });
+    // What next week makes of it stands beside what was planned.
+    expect(soleus!.proposed).not.toBe(soleus!.planned);
+    expect(hamstrings!.proposed).toBe(hamstrings!.planned);
+
+    const decisions = [
+      { laneId: soleus!.laneId, move: 'repeat', reason: '' },
+      { laneId: hamstrings!.laneId, move: 'advance', reason: '' },
+    ];
+    const after = (await decide(client, r, decisions).expect(200)).body as WeekReview;
+    expect(after.lanes.map((l) => l.decision?.move)).toEqual(['repeat', 'advance']);
+    const block = await blockOf(client);
+    const [was, now] = [doses(before, 'soleus'), doses(block, 'soleus')];
+    // The second week is the first again, and the steps come a week later.
+    expect(now.slice(0, 3)).toEqual([was[0], was[0], was[1]]);
+    expect(doses(block, 'hamstrings')).toEqual(doses(before, 'hamstrings'));
+    expect(block.revision).toBe(before.revision + 1);
+
+    // A decision is taken back by a further one, and the plan is what it was.
+    const back = [{ laneId: soleus!.laneId, move: null, reason: '' }];
+    await decide(client, after, back).expect(200);
+    expect(doses(await blockOf(client), 'soleus')).toEqual(was);
+  });
+
+  it('goes down where it was too strong, and another change of the plan begins from there', async () => {
+    const client = await planned();
+    await log(client, whole, 8);
+    const r = (await reviewOf(client))!;
+    expect(r.lanes.map((l) => l.review.because.code)).toEqual(['far-too-strong', 'far-too-strong']);
+    const all = r.lanes.map((l) => ({ laneId: l.laneId, move: 'ease', reason: 'Sharp at the end' }));
+    await decide(client, r, all).expect(200);
+    const eased = await blockOf(client);
+    // It is at its first step: no step up.
+    expect(doses(eased, 'soleus')[1]).toBe(doses(eased, 'soleus')[0]);
+    const { choices, version } = eased;
+    const longer = { ...choices, weeks: 9, version, reason: 'One week more' };
+    const revised = (await h.agent.put(`/api/v1/blocks/${eased.id}`).send(longer).expect(200)).body as Block;
+    expect(doses(revised, 'soleus').slice(0, 3)).toEqual(doses(eased, 'soleus').slice(0, 3));
+  });
+
+  it('asks where nothing was logged, and proposes no step up', async () => {
+    const client = await planned();
+    const r = (await reviewOf(client))!;
+    expect(r.lanes.map((l) => [l.review.move, l.review.because.code])).toEqual([
+      ['ask', 'no-log'],
+      ['ask', 'no-log'],
+    ]);
+  });
+
+  it('refuses the second of two coaches, with nothing half written', async () => {
+    const client = await planned();
+    await log(client, half);
+    const r = (await reviewOf(client))!;
+    const [first, second] = r.lanes;
+    await decide(client, r, [{ laneId: first!.laneId, move: 'repeat', reason: '' }]).expect(200);
+    const late = await decide(client, r, [{ laneId: second!.laneId, move: 'ease', reason: '' }]).expect(409);
+    expect((late.body as Problem).code).toBe('stale-version');
+    expect((await reviewOf(client))!.lanes.map((l) => l.decision?.move ?? null).sort()).toEqual(
+      [null, 'repeat'].sort(),
+    );
+    const fresh = (await reviewOf(client))!;
+    const unknown = await decide(client, fresh, [
+      { laneId: second!.laneId, move: 'ease', reason: '' },
+      { laneId: 'nobody', move: 'ease', reason: '' },
+    ]);
+    expect(unknown.status).toBe(409);
+    expect((await reviewOf(client))!.lanes.filter((l) => l.decision).length).toBe(1);
+  });
+
+  it('is none without a block or before a week is over, and shows no proposal while a doctor comes first', async () => {
+    const client = await planned();
+    at(new Date(`${TODAY}T09:00:00.000Z`));
+    expect(await reviewOf(client)).toBeNull();
+    expect(await reviewOf(await aClient(h))).toBeNull();
+    at(SUNDAY);
+    await log(client, half);
+    await h.agent
+      .put(`/api/v1/clients/${client}/intakes/${uuid()}`)
+      .send(intakeBody(['heart']))
+      .expect(200);
+    const r = (await reviewOf(client))!;
+    expect(r.lanes.every((l) => l.proposed === l.planned)).toBe(true);
+    const decisions = r.lanes.map((l) => ({ laneId: l.laneId, move: 'repeat', reason: '' }));
+    expect((await decide(client, r, decisions)).status).toBe(409);
+  });
+});

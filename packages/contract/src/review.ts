@@ -1,0 +1,44 @@
+import type { DecidedMove, LaneReview, MuscleGroupId } from '@yandle/core';
+
+/** What was decided of a lane for a week. */
+export interface LaneDecision {
+  readonly move: DecidedMove;
+  /** Why, in the coach's words; empty where what was proposed was taken. */
+  readonly reason: string;
+  readonly coachName: string;
+  readonly at: string;
+}
+
+/** A lane in the review of a week. */
+export interface ReviewedLaneView {
+  readonly laneId: string;
+  readonly group: MuscleGroupId;
+  /** What the record makes of it: the first rule that fits, with its numbers. */
+  readonly review: LaneReview;
+  /** What next week would be by the plan as it stands, and by what is proposed; null where the lane is not done then. */
+  readonly planned: string | null;
+  readonly proposed: string | null;
+  readonly decision: LaneDecision | null;
+}
+
+/** The review of a client's week. */
+export interface WeekReview {
+  readonly blockId: string;
+  /** Version of the block: a decision is about this one. */
+  readonly version: number;
+  /** The week that is reviewed, and the first week that decisions change. */
+  readonly week: number;
+  readonly fromWeek: number;
+  readonly lanes: readonly ReviewedLaneView[];
+}
+
+export interface DecideReviewBody {
+  readonly version: number;
+  readonly week: number;
+  readonly decisions: readonly {
+    readonly laneId: string;
+    /** Null takes a decision back. */
+    readonly move: DecidedMove | null;
+    readonly reason: string;
+  }[];
+}

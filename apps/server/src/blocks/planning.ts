@@ -36,7 +36,7 @@ import {
 import { timingsBy } from '../studio/settings.js';
 import { In, IsNull } from 'typeorm';
 import { BeightonEntity, AssessmentEntity } from '../assessments/entities.js';
-import { listAssessments } from '../assessments/service.js';
+import { assessmentsOf } from '../assessments/service.js';
 import { loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import type { ClientEntity } from '../clients/entities.js';
 import { boutFields } from '../database/bout-columns.js';
@@ -79,7 +79,7 @@ async function measuredOf(
   readonly person: Person;
   readonly planned: PlanMeasured & Pick<PlanningView, 'turns'>;
 }> {
-  const tests = measuredTests(await listAssessments(data, client.id, timeZone), await loadTestCatalogue(data));
+  const tests = measuredTests(await assessmentsOf(data, client.id, timeZone), await loadTestCatalogue(data));
   const person = { age: ageOn(client.birthDate, today), sex: client.sex };
   const sided = sidedValues(tests);
   const planned = {

@@ -5,8 +5,8 @@ export class Pacing1799700000000 implements MigrationInterface {
   readonly name = 'Pacing1799700000000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query('ALTER TABLE client ADD COLUMN IF NOT EXISTS own_timings longtext NULL AFTER brisk');
-    await runner.query('ALTER TABLE session ADD COLUMN IF NOT EXISTS pacing longtext NULL AFTER minutes');
+    await runner.query('ALTER TABLE client ADD COLUMN IF NOT EXISTS own_timings text NULL AFTER brisk');
+    await runner.query('ALTER TABLE session ADD COLUMN IF NOT EXISTS pacing text NULL AFTER minutes');
   }
 
   async down(runner: QueryRunner): Promise<void> {

@@ -5,7 +5,7 @@ export class DayRounds1799800000000 implements MigrationInterface {
   readonly name = 'DayRounds1799800000000';
 
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query('ALTER TABLE session ADD COLUMN IF NOT EXISTS day_round longtext NULL AFTER date');
+    await runner.query('ALTER TABLE session ADD COLUMN IF NOT EXISTS day_round text NULL AFTER date');
   }
 
   async down(runner: QueryRunner): Promise<void> {

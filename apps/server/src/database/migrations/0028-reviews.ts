@@ -16,7 +16,7 @@ export class Reviews1799900000000 implements MigrationInterface {
         week int NOT NULL,
         from_week int NOT NULL,
         move varchar(20) NOT NULL,
-        proposed longtext NOT NULL,
+        proposed text NOT NULL,
         reason varchar(300) NOT NULL,
         coach_id ${ID},
         withdrawn_at datetime(3) NULL,

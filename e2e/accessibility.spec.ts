@@ -117,6 +117,11 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Write a routine' }).click();
     await page.getByRole('combobox', { name: 'Add an exercise' }).fill('strap');
   },
+  review: async (page) => {
+    const { client } = await clientCalled(page.request, 'Tobin');
+    await page.goto(`/clients/${client.id}/review`);
+    await expect(page.getByRole('heading', { name: /^Review of week/ })).toBeVisible();
+  },
   timings: async (page) => {
     const { client } = await clientCalled(page.request, 'Ottoline');
     await page.goto(`/clients/${client.id}/timings`);

@@ -88,6 +88,7 @@ await shoot(await open(), 'styles', '/styles', async (page) => {
   await page.getByRole('button', { name: 'Copy and change' }).click();
 });
 await shoot(await open(), 'timings', at('timings'));
+await shoot(await open(), 'review', `/clients/${tobin.client.id}/review`);
 await shoot(await open(), 'sessions', at('sessions'));
 await shoot(await open(), 'new-session', at('sessions'), async (page) => {
   await page.getByRole('button', { name: 'New session' }).click();
@@ -107,7 +108,6 @@ await shoot(await open(), 'session', at(`sessions/${ottoline.nextSession!.id}`),
 });
 await shoot(await open({ width: 390, height: 844 }), 'phone', await phoneLink());
 await shoot(await open(), 'progress', at('progress'));
-await shoot(await open(), 'studio', '/studio');
 const page = await open();
 await page.clock.install();
 await shoot(page, 'run', `/sessions/${ottoline.nextSession!.id}/run`, async (p) => {

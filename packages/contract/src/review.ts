@@ -15,7 +15,9 @@ export interface ReviewedLaneView {
   readonly group: MuscleGroupId;
   /** What the record makes of it: the first rule that fits, with its numbers. */
   readonly review: LaneReview;
-  /** What next week would be by the plan as it stands, and by what is proposed; null where the lane is not done then. */
+  /** The first full week that a decision changes. */
+  readonly shownWeek: number;
+  /** What it is by the plan as it stands, and by what is proposed; null where the lane is not done then. */
   readonly planned: string | null;
   readonly proposed: string | null;
   readonly decision: LaneDecision | null;

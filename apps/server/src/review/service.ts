@@ -103,6 +103,10 @@ async function runningOf(data: StudioData, clientId: string, today: PlainDate): 
   return row && { row, block: await blockView(data, row, today) };
 }
 
+/** The first full week from one on: in an easier one no step shows. The week itself where no full one is left. */
+const firstFull = (weeks: readonly PlannedWeek[], from: number): number =>
+  weeks.find((w) => w.week >= from && w.kind === 'build')?.week ?? from;
+
 const cellOf = (weeks: readonly PlannedWeek[], week: number): string | null => {
   const cell = weeks.find((w) => w.week === week);
   return !cell || cell.kind === 'rest' ? null : prescriptionWords(cell.prescription);
@@ -157,14 +161,16 @@ async function reviewOf(data: StudioData, { row, block }: Running, planner: Plan
     week,
     fromWeek,
     lanes: lanes.map(({ lane, review, decided }): ReviewedLaneView => {
-      const planned = cellOf(lane.weeks, fromWeek);
+      const shownWeek = firstFull(lane.weeks, fromWeek);
+      const planned = cellOf(lane.weeks, shownWeek);
       const place = block.lanes.indexOf(lane);
       return {
         laneId: lane.id,
         group: lane.group,
         review,
+        shownWeek,
         planned,
-        proposed: proposed ? cellOf(proposed.lanes[place]!.weeks, fromWeek) : planned,
+        proposed: proposed ? cellOf(proposed.lanes[place]!.weeks, shownWeek) : planned,
         decision: decided
           ? {
               move: decided.move,

@@ -6,7 +6,7 @@ const lane = (group: ReviewedLaneView['group'], over: Partial<ReviewedLaneView> 
   laneId: group,
   group,
   review: { move: 'advance', because: { code: 'as-planned', args: { percent: 96 } }, asks: [] },
-  ...{ planned: '2 × 35 s, 3 days', proposed: '2 × 35 s, 3 days', decision: null },
+  ...{ shownWeek: 4, planned: '2 × 35 s, 3 days', proposed: '2 × 35 s, 3 days', decision: null },
   ...over,
 });
 const sore = lane('hamstrings', {

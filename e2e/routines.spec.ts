@@ -58,10 +58,36 @@ async function made(page: Page, name: string, work: (hands: Hands) => Promise<vo
   expect(hands.used).toBeLessThanOrEqual(60);
   return load(page, /sessions\/([^/?]+)/.exec(page.url())![1]!);
 }
+/** The whole of a session, by the player's own clock; every bout that it logs was done to its end. */
+async function ran(page: Page, s: Session): Promise<void> {
+  await page.clock.install();
+  await page.goto(`/sessions/${s.id}/run`);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'I’m well' }).click();
+  await expect(page.getByText('Starting', { exact: true })).toBeVisible();
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 500);
+  const over = page.getByRole('heading', { name: 'Session finished' });
+  const free = page.getByRole('button', { name: 'Nothing felt' });
+  // Where a check without hands is asked, the clock waits for the answer.
+  for (let left = s.totalSeconds + 60; left > 0 && !(await over.isVisible()); left -= 60) {
+    if (await free.isVisible()) await free.click();
+    // Second by second: a longer gap would be a phone that slept, and pauses.
+    for (let i = 0; i < 60; i++) await page.clock.fastForward(1_000);
+  }
+  await expect(over).toBeVisible();
+  await page.clock.resume();
+  const done = async () => (await load(page, s.id)).run?.sets ?? [];
+  await expect.poll(async () => new Set((await done()).map((b) => b.item)).size).toBe(s.items.length);
+  for (const b of await done()) expect(b.doneSeconds).toBe(b.plannedSeconds);
+}
 const words = (s: Session): string[] => s.items.map((i) => itemWords(i, exerciseById(i.exerciseId)));
 
 test.describe('sessions that practitioners do, typed in with at most sixty keys and clicks each', () => {
-  test.beforeEach(({ page }) => signInQuietly(page));
+  // Each is run from beginning to end.
+  test.beforeEach(({ page }) => {
+    test.slow();
+    return signInQuietly(page);
+  });
 
   test('ten standing moves that flow, a minute each', async ({ page }) => {
     const s = await made(page, 'Ottoline', async (hands) => {
@@ -75,6 +101,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     // 3 s there and back and 2 s at the end: twelve in a minute; what can only be held is held.
     for (const i of s.items) expect(i.reps === undefined ? i.holdSeconds : i.reps * 5).toBeLessThanOrEqual(60);
     expect(s.items.filter((i) => i.technique === 'moving stretch' && i.reps === 12).length).toBeGreaterThan(4);
+    await ran(page, s);
   });
 
   test('five moves and then a hold, in three positions, on both sides', async ({ page }) => {
@@ -91,6 +118,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
         expect.stringMatching(/^Move in and out: 5 reps .*, then hold \d+ s, once on each side/),
       ),
     );
+    await ran(page, s);
   });
 
   test('a layered neck with its directions', async ({ page }) => {
@@ -106,6 +134,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     expect(words(s)).toEqual([
       'Level: hold 10 s, then chin down: hold 10 s, then chin up: hold 10 s, once on each side, left first',
     ]);
+    await ran(page, s);
   });
 
   test('a push and a stretch after an entry hold', async ({ page }) => {
@@ -116,6 +145,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
       await hands.choose(/^How, part 2/, 'contract-relax');
     });
     expect(words(s)[0]).toMatch(/^Hold 10 s, then push, let go, stretch: 3 × \(/);
+    await ran(page, s);
   });
 
   test('three rounds in bed', async ({ page }) => {
@@ -124,6 +154,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
       await hands.choose('Rounds', '3');
     });
     expect([bed.rounds, bed.name]).toEqual([3, 'Morning in bed']);
+    await ran(page, bed);
   });
 
   test('a plank and a lunge in breaths', async ({ page }) => {
@@ -136,6 +167,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
       await hands.type(/^breaths of Half/, '6');
     });
     expect(words(session)).toEqual(['Hold for 5 breaths, once', 'Hold for 6 breaths, once on each side, left first']);
+    await ran(page, session);
   });
 
   test('a breath of its own pattern, a loosening between the sides, and a band by its strength', async ({ page }) => {
@@ -174,6 +206,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     });
     expect(s.items).toHaveLength(14);
     expect(s.totalSeconds).toBeLessThanOrEqual(20 * 60);
+    await ran(page, s);
     expect(
       (await page.request.put(`/api/v1/clients/${client.id}/timings`, { data: { brisk: false, own: {} } })).ok(),
     ).toBe(true);
@@ -191,6 +224,7 @@ test.describe('sessions that practitioners do, typed in with at most sixty keys 
     const breaks = all.filter((s) => s.name === 'Desk break, five minutes');
     expect(breaks).toHaveLength(7);
     expect(breaks[0]!.totalSeconds).toBeLessThanOrEqual(330);
+    await ran(page, await load(page, breaks[0]!.id));
   });
 });
 

@@ -8,12 +8,14 @@ import { moveRetest } from './retests.js';
 import { createBlock, endBlock, resumeBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
 import { listVersions, revisionView } from './view.js';
 
+/** Who plans, where and when, of a request. */
+export function planner(res: Parameters<typeof contextOf>[0]): Planner {
+  const { coach, studio, today } = contextOf(res);
+  return { coachId: coach.id, timeZone: studio.timeZone, today };
+}
+
 export function blockRoutes(): Router {
   const router = Router();
-  const planner = (res: Parameters<typeof contextOf>[0]): Planner => {
-    const { coach, studio, today } = contextOf(res);
-    return { coachId: coach.id, timeZone: studio.timeZone, today };
-  };
 
   router.get('/clients/:id/blocks', async (req, res) => {
     res.json(await listBlocks(contextOf(res).data, pathId(req.params.id, 'client'), planner(res).today));

@@ -77,7 +77,9 @@ async function loggedSessions(data: StudioData, blockId: string): Promise<Logged
       done: run !== null && run.endedAt !== null,
       sensation: run?.sensation ?? null,
       bouts: logs.filter((l) => l.runId === run?.id),
-      stopped: own.flatMap((i, place) => (hurt.some((x) => x.exerciseId === i.exerciseId) ? [place] : [])),
+      stopped: own.flatMap((i, place) =>
+        hurt.some((x) => [i.exerciseId, i.choice].includes(x.exerciseId)) ? [place] : [],
+      ),
     };
   });
 }

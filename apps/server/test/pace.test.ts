@@ -1,4 +1,4 @@
-import type { ClientPath, Session, SessionSummary, Today } from '@yandle/contract';
+import type { Block, ClientPath, Session, SessionSummary, Today } from '@yandle/contract';
 import { buildTimeline, timingsFor } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -116,5 +116,23 @@ describe('the pace of a client', () => {
     expect((await timed()).totalSeconds - first).toBe(30);
     const slow = { brisk: false, own: { rest: 600 } };
     await h.agent.put(`/api/v1/clients/${client}/timings`).send(slow).expect(400);
+  });
+  it('stays in the length of a session set by hand, when its block is planned anew', async () => {
+    const client = await aClient(h);
+    const body = blockBody({ startDate: TODAY });
+    const block = (await h.agent.post(`/api/v1/clients/${client}/blocks`).send(body).expect(201)).body as Block;
+    const list = async () => (await h.agent.get(`/api/v1/clients/${client}/sessions`)).body as SessionSummary[];
+    const third = (await list()).find((s) => s.week === 3)!;
+    const { purpose, alreadyWarm, minutes, version, items } = (await h.agent.get(`/api/v1/sessions/${third.id}`))
+      .body as Session;
+    const pacing = { brisk: true, own: { rest: 40 } };
+    const edit = { version, purpose, alreadyWarm, minutes, items, rounds: 2, pacing };
+    await h.agent.put(`/api/v1/sessions/${third.id}/items`).send(edit).expect(200);
+    const byHand = (await list()).find((s) => s.id === third.id)!.totalSeconds;
+    expect(byHand).toBeGreaterThan(third.totalSeconds);
+    const longer = { ...block.choices, weeks: 9, version: block.version, reason: 'One week more' };
+    await h.agent.put(`/api/v1/blocks/${block.id}`).send(longer).expect(200);
+    const again = (await list()).find((s) => s.date === third.date)!;
+    expect([again.id === third.id, again.totalSeconds]).toEqual([false, byHand]);
   });
 });

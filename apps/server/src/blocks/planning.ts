@@ -52,6 +52,13 @@ import { blockView } from './view.js';
 import { handLists } from './publish.js';
 import { LaneEntity, PrescriptionEntity, BlockEntity, RevisionEntity } from './entities.js';
 
+/** Who plans, and when. */
+export interface Planner {
+  readonly coachId: string;
+  readonly timeZone: string;
+  readonly today: PlainDate;
+}
+
 /** How long after its end a block still says what a client is used to. Common practice, no source. */
 const FRESH_DAYS = 8 * 7;
 

@@ -1,3 +1,4 @@
+import type { Planner } from './planning.js';
 import { createBlockSchema, moveRetestSchema, updateBlockSchema, versionSchema } from '@yandle/contract/schemas';
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
@@ -5,7 +6,7 @@ import { notFound } from '../http/problem.js';
 import { pathId, validBody } from '../http/validate.js';
 import { BlockEntity } from './entities.js';
 import { moveRetest } from './retests.js';
-import { createBlock, endBlock, resumeBlock, listBlocks, planningOf, reviseBlock, type Planner } from './service.js';
+import { createBlock, endBlock, resumeBlock, listBlocks, planningOf, reviseBlock } from './service.js';
 import { listVersions, revisionView } from './view.js';
 
 /** Who plans, where and when, of a request. */

@@ -1,3 +1,5 @@
+import type { RomTest } from '../catalogue/rom-test.js';
+import { HEAVY_WEIGHT } from '../measuring/tighter-side.js';
 import type { PlannedDone } from './planned-done.js';
 
 /**
@@ -20,4 +22,14 @@ export function adherence(
     done += r.done.left + r.done.right;
   }
   return planned === 0 ? null : done / planned;
+}
+
+/** Done against planned of the groups that limit a test by half or more, in weeks that are over; null when nothing was planned for them. */
+export function adherenceFor(
+  test: Pick<RomTest, 'limits'>,
+  dose: { readonly rows: readonly PlannedDone[]; readonly weeksOver: number } | null,
+): number | null {
+  if (!dose) return null;
+  const groups = new Set<string>(test.limits.filter((l) => l.weight >= HEAVY_WEIGHT).map((l) => l.group));
+  return adherence(dose.rows, dose.weeksOver, (r) => groups.has(r.group));
 }

@@ -1,5 +1,6 @@
 import type { Assessment, Client, Goal, Progress } from '@yandle/contract';
 import {
+  adherenceFor,
   ageOn,
   asideWords,
   asMeasuredIn,
@@ -46,7 +47,7 @@ import { conditionsOf, isMeasured, resultOf, sidedResults, sidesOf } from '../me
 import { chanceWords, sizeWords } from '../ui/change-words';
 import { testRow } from '../ui/mirror/mirror-row.model';
 import type { HistoryPoint } from './history-config';
-import { adherenceOf, sideTrend } from './side-trend';
+import { sideTrend } from './side-trend';
 
 /** What the progress of a client is worked out from. */
 export interface ProgressInput {
@@ -132,7 +133,7 @@ function trendOf(
   aim: Aim | null,
   progress: Progress,
 ) {
-  const trend = sideTrend(daily, test, aim, { adherence: adherenceOf(test, progress.dose), today: progress.today });
+  const trend = sideTrend(daily, test, aim, { adherence: adherenceFor(test, progress.dose), today: progress.today });
   const effect = latestSessionEffect(all, test.better);
   const logged = progress.sensations.map((s) => s.date);
   const kept = lastRetention(daily, logged, test.better);

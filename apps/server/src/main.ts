@@ -13,6 +13,7 @@ import { errorForLog } from './http/error-handler.js';
 import type { Life } from './http/health.js';
 import { Limits } from './limits/limit.js';
 import { eraseByTerm } from './privacy/erase.js';
+import { acceptStandingOfAll } from './review/standing.js';
 import { erasedFile } from './privacy/erased-file.js';
 
 const HOUR_MS = 60 * 60 * 1000;
@@ -89,6 +90,9 @@ async function start(): Promise<void> {
     const erased = await eraseByTerm(source, SYSTEM_CLOCK);
     for (const gone of erased) await tell(gone);
     if (erased.length > 0) log.info({ erased: erased.length }, 'archived clients erased by term');
+    const fault = (err: unknown) => log.warn({ fault: errorForLog(err) }, 'standing review');
+    const accepted = await acceptStandingOfAll(source, SYSTEM_CLOCK, fault);
+    if (accepted.lanes > 0) log.info(accepted, 'plain reviews accepted by themselves');
   };
   const sweeping = () => void sweep().catch((err: unknown) => log.warn({ fault: errorForLog(err) }, 'sweep'));
   setInterval(sweeping, HOUR_MS).unref();

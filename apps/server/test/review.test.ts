@@ -1,64 +1,31 @@
-import type { Block, Problem, Session, SessionSummary, WeekReview } from '@yandle/contract';
+import type { Block, Problem, WeekReview } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { intakeBody } from './bodies.js';
-import { aClient, blockBody, harness, TODAY, type Harness } from './harness.js';
+import { aClient, harness, TODAY, type Harness } from './harness.js';
+import {
+  blockBy,
+  decideBy,
+  doses,
+  half,
+  logWeek,
+  plannedAt,
+  reviewBy,
+  SUNDAY,
+  whole,
+  type LogArgs,
+} from './reviewing.js';
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
 afterAll(() => h.close());
 
-/** The last day of the block's first week: its sessions are past, and the second week may still change. */
-const SUNDAY = new Date('2026-03-15T18:00:00.000Z');
 const at = (instant: Date): void => void (h.clock.now = instant);
-
-const sessionsOf = async (client: string): Promise<SessionSummary[]> =>
-  (await h.agent.get(`/api/v1/clients/${client}/sessions`).expect(200)).body as SessionSummary[];
-const reviewOf = async (client: string): Promise<WeekReview | null> =>
-  (await h.agent.get(`/api/v1/clients/${client}/review`).expect(200)).body as WeekReview | null;
-const blockOf = async (client: string): Promise<Block> =>
-  ((await h.agent.get(`/api/v1/clients/${client}/blocks`).expect(200)).body as Block[])[0]!;
-const doses = (b: Block, group: string): number[] => b.lanes.find((l) => l.group === group)!.weeks.map((w) => w.dose);
-
-/** Logs every session of the first week: of each exercise a share of its sets, and what was felt. */
-async function log(client: string, share: Readonly<Record<string, number>>, sensation: number | null = null) {
-  for (const s of (await sessionsOf(client)).filter((x) => x.week === 1)) {
-    const session = (await h.agent.get(`/api/v1/sessions/${s.id}`)).body as Session;
-    const run = uuid();
-    const begin = { id: run, startedAt: h.clock.now.toISOString() };
-    await h.agent.post(`/api/v1/sessions/${s.id}/runs`).send(begin).expect(201);
-    for (const [item, i] of session.items.entries())
-      for (const side of ['left', 'right'])
-        for (let set = 1; set <= Math.round(i.sets * share[i.exerciseId]!); set++)
-          await h.agent
-            .put(`/api/v1/runs/${run}/sets/${uuid()}`)
-            .send({
-              item,
-              side,
-              set,
-              plannedSeconds: i.holdSeconds,
-              doneSeconds: i.holdSeconds,
-              replaces: null,
-              sensation,
-            })
-            .expect(200);
-    const end = { endedAt: h.clock.now.toISOString(), sensation: null, feltTighter: null, note: '' };
-    await h.agent.post(`/api/v1/runs/${run}/finish`).send(end).expect(200);
-  }
-}
-
-async function planned(): Promise<string> {
-  at(new Date(`${TODAY}T08:00:00.000Z`));
-  const client = await aClient(h);
-  const body = blockBody({ startDate: TODAY });
-  await h.agent.post(`/api/v1/clients/${client}/blocks`).send(body).expect(201);
-  at(SUNDAY);
-  return client;
-}
-const decide = (client: string, r: WeekReview, decisions: readonly object[]) =>
-  h.agent.put(`/api/v1/clients/${client}/review`).send({ version: r.version, week: r.week, decisions });
-const whole = { 'bent-knee-wall-calf': 1, 'supine-strap-hamstring': 1 };
-const half = { ...whole, 'bent-knee-wall-calf': 0.5 };
+const planned = () => plannedAt(h, SUNDAY);
+const log = (...args: LogArgs) => logWeek(h, ...args);
+const reviewOf = (client: string) => reviewBy(h, client);
+const blockOf = (client: string) => blockBy(h, client);
+const decide = (client: string, r: WeekReview, decisions: readonly object[]) => decideBy(h, client, r, decisions);
 
 describe('the weekly review', () => {
   it('proposes by what was done, and a decision changes the plan from next week on', async () => {

@@ -7,6 +7,15 @@ export interface LaneDecision {
   readonly reason: string;
   readonly coachName: string;
   readonly at: string;
+  /** Accepted by itself, because the coach has said so for this client. */
+  readonly byItself: boolean;
+}
+
+/** What is proposed to decide of a lane. */
+export interface LaneProposal {
+  readonly move: DecidedMove;
+  /** Name of the style that a change brings; null where it is a step of dose. Left out where there is nothing to change to. */
+  readonly changeTo?: string | null;
 }
 
 /** A lane in the review of a week. */
@@ -15,9 +24,13 @@ export interface ReviewedLaneView {
   readonly group: MuscleGroupId;
   /** What the record makes of it: the first rule that fits, with its numbers. */
   readonly review: LaneReview;
+  readonly proposal: LaneProposal;
   /** The first full week that a decision changes. */
   readonly shownWeek: number;
-  /** What it is by the plan as it stands, and by what is proposed; null where the lane is not done then. */
+  /**
+   * What it is by the plan as it stands, and by what is proposed; null where the lane is not done then. Across clients the proposal is not planned:
+   * both are the plan as it stands.
+   */
   readonly planned: string | null;
   readonly proposed: string | null;
   readonly decision: LaneDecision | null;
@@ -31,7 +44,20 @@ export interface WeekReview {
   /** The week that is reviewed, and the first week that decisions change. */
   readonly week: number;
   readonly fromWeek: number;
+  /** Plain proposals are accepted for this client at the end of the week, without anybody looking. */
+  readonly standing: boolean;
   readonly lanes: readonly ReviewedLaneView[];
+}
+
+/** The review of a client's week among those of a studio. */
+export interface ClientReview extends WeekReview {
+  readonly clientId: string;
+  readonly clientName: string;
+}
+
+/** Whether plain proposals are accepted for a client at the end of each week. */
+export interface StandingReviewBody {
+  readonly standing: boolean;
 }
 
 export interface DecideReviewBody {

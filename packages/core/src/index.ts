@@ -197,6 +197,8 @@ export * from './review/adherence.js';
 export * from './review/soreness.js';
 export * from './review/lane-review.js';
 export * from './review/lane-record.js';
+export * from './review/lane-course.js';
+export * from './review/next-style.js';
 export * from './catalogue/exercise.js';
 export * from './catalogue/exercises.js';
 export * from './catalogue/forms.js';

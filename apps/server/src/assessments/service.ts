@@ -12,9 +12,9 @@ import { In, IsNull } from 'typeorm';
 import { CoachEntity } from '../accounts/entities.js';
 import { instantOf } from '../clock.js';
 import { ClientEntity } from '../clients/entities.js';
+import { groupBy } from '../database/group-by.js';
 import { hashOf, type StudioData } from '../database/studio-data.js';
 import { HttpProblem, invalidField } from '../http/problem.js';
-import { RunEntity, SessionEntity } from '../sessions/entities.js';
 import { STANDING_SQL } from '../sessions/standing.js';
 import { assertInCatalogue, loadTestCatalogue } from '../test-catalogue/catalogue.js';
 import { AssessmentEntity, BeightonEntity, PictureEntity, ReadingEntity, TestEventEntity } from './entities.js';
@@ -23,15 +23,14 @@ import { AssessmentEntity, BeightonEntity, PictureEntity, ReadingEntity, TestEve
 const HOURS_THAT_MATTER = 7 * 24;
 const HOUR_MS = 3_600_000;
 
-/** When the client's logged sessions ended (or, unfinished, began), newest last. */
-async function sessionEnds(data: StudioData, clientId: string): Promise<Date[]> {
-  const runs = await data
-    .rows(RunEntity, 'r')
-    .innerJoin(SessionEntity, 's', 's.id = r.session_id')
-    .andWhere('s.clientId = :clientId', { clientId })
-    .andWhere(STANDING_SQL)
-    .getMany();
-  return runs.map((r) => r.endedAt ?? r.startedAt).sort((a, b) => a.getTime() - b.getTime());
+const ENDS = `SELECT s.client_id AS clientId, COALESCE(r.ended_at, r.started_at) AS at
+  FROM run r INNER JOIN session s ON s.id = r.session_id
+  WHERE r.studio_id = {studio} AND s.client_id IN (:clientIds) AND ${STANDING_SQL} ORDER BY at`;
+
+/** When the logged sessions of clients ended (or, unfinished, began), newest last; by client. */
+async function sessionEnds(data: StudioData, clientIds: readonly string[]): Promise<Map<string, Date[]>> {
+  const runs = await data.read<{ clientId: string; at: Date }>(ENDS, { clientIds });
+  return new Map([...groupBy(runs, (r) => r.clientId)].map(([id, own]) => [id, own.map((r) => r.at)]));
 }
 
 /** Hours from the last session's end to an assessment; Infinity when there was none in the days before. */
@@ -46,8 +45,7 @@ function hoursSince(ends: readonly Date[], assessment: AssessmentEntity, timeZon
 }
 
 async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZone: string): Promise<Assessment[]> {
-  const first = rows[0];
-  if (!first) return [];
+  if (rows.length === 0) return [];
   const ofAssessments = { assessmentId: In(rows.map((r) => r.id)) };
   const bySeq = { order: { seq: 'ASC' } } as const;
   const [readings, events, looks, pictures, coaches, ends] = await Promise.all([
@@ -56,7 +54,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
     data.find(BeightonEntity, ofAssessments, bySeq),
     data.find(PictureEntity, ofAssessments, { order: { createdAt: 'ASC', id: 'ASC' } }),
     data.find(CoachEntity, {}),
-    sessionEnds(data, first.clientId),
+    sessionEnds(data, [...new Set(rows.map((r) => r.clientId))]),
   ]);
   const byAssessment = new Map<string, ReadingEntity[]>();
   for (const t of readings) {
@@ -66,7 +64,7 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
   }
   return rows.map((r) => {
     const own = byAssessment.get(r.id) ?? [];
-    const hours = hoursSince(ends, r, timeZone);
+    const hours = hoursSince(ends.get(r.clientId) ?? [], r, timeZone);
     return {
       id: r.id,
       clientId: r.clientId,
@@ -99,11 +97,20 @@ async function views(data: StudioData, rows: readonly AssessmentEntity[], timeZo
   });
 }
 
-/** All assessments of a client of the studio that stand, oldest first. */
-export async function assessmentsOf(data: StudioData, clientId: string, timeZone: string): Promise<Assessment[]> {
+/** All assessments of clients of the studio that stand, oldest first, by client; the number of statements does not grow with the clients. */
+export async function assessmentsOfAll(
+  data: StudioData,
+  clientIds: readonly string[],
+  timeZone: string,
+): Promise<Map<string, Assessment[]>> {
   const order = { date: 'ASC', time: 'ASC', id: 'ASC' } as const;
-  const rows = await data.find(AssessmentEntity, { clientId, removedAt: IsNull() }, { order });
-  return views(data, rows, timeZone);
+  const rows = await data.find(AssessmentEntity, { clientId: In([...clientIds]), removedAt: IsNull() }, { order });
+  return groupBy(await views(data, rows, timeZone), (a) => a.clientId);
+}
+
+/** The same of one client. */
+export async function assessmentsOf(data: StudioData, clientId: string, timeZone: string): Promise<Assessment[]> {
+  return (await assessmentsOfAll(data, [clientId], timeZone)).get(clientId) ?? [];
 }
 
 /** As {@link assessmentsOf}, for a client who may not be there. @throws HttpProblem `not-found` */

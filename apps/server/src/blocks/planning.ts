@@ -76,7 +76,8 @@ async function newestBeighton(data: StudioData, clientId: string): Promise<reado
   return newest?.items ?? null;
 }
 
-async function measuredOf(
+/** What is measured of a client, and what a plan makes of it. */
+export async function measuredOf(
   data: StudioData,
   client: ClientEntity,
   timeZone: string,

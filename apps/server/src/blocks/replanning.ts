@@ -84,6 +84,7 @@ export async function replanned(
   before: Block,
   more: readonly LaneEased[],
   planner: Planner,
+  draft: BlockDraft = before.choices,
 ): Promise<BlockPlan> {
   const { client, cautions, libraries, basis, fromWeek, logged, past } = await replanning(
     data,
@@ -93,8 +94,8 @@ export async function replanned(
     planner,
   );
   const eased = [...(logged.eased ?? []), ...more];
-  const context = contextOf(client, before.choices, cautions, basis, libraries, past, { ...logged, eased });
-  return soundPlan(before.choices, context, fromWeek);
+  const context = contextOf(client, draft, cautions, basis, libraries, past, { ...logged, eased });
+  return soundPlan(draft, context, fromWeek);
 }
 
 /** Publishes a changed block, whose row the caller has locked and whose version is the newest. */
@@ -153,16 +154,16 @@ export async function reviseLocked(
   return blockView(tx, await tx.get(BlockEntity, id, 'block'), planner.today);
 }
 
-/** A block for a change, locked with its sessions: a run that begins meanwhile is either seen, or finds its session gone. */
+/** A block for a change, of the version that its coach saw (null for the program's own work), locked with its sessions: a run that begins meanwhile is either seen, or finds its session gone. */
 export async function lockedBlock(
   tx: StudioData,
   id: string,
-  version: number,
+  version: number | null,
   today: PlainDate,
 ): Promise<{ readonly row: BlockEntity; readonly before: Block }> {
   const row = await tx.getLocked(BlockEntity, id, 'block');
   await tx.findLocked(SessionEntity, { blockId: id });
   const before = await blockView(tx, row, today);
-  assertVersion(row, version, before);
+  if (version !== null) assertVersion(row, version, before);
   return { row, before };
 }

@@ -36,6 +36,8 @@ export class ClientEntity {
   @Column({ name: 'brisk', type: 'boolean', default: false }) brisk!: boolean;
   /** Timings of their own, in place of the studio's; never queried. */
   @Column({ name: 'own_timings', type: 'simple-json', nullable: true }) ownTimings!: OwnTimings | null;
+  /** Plain reviews are accepted at the end of the week, without anybody looking. */
+  @Column({ name: 'standing_review', type: 'boolean', default: false }) standingReview!: boolean;
   @InstantColumn('archived_at', { nullable: true }) archivedAt!: Date | null;
   @RequestHashColumn() requestHash!: string;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })

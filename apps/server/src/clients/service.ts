@@ -75,6 +75,7 @@ export async function createClient(data: StudioData, body: CreateClientBody, tod
         version: 1,
         breathSeconds: null,
         brisk: false,
+        standingReview: false,
         ownTimings: null,
         archivedAt: null,
         requestHash: hashOf(body),

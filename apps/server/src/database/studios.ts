@@ -1,5 +1,6 @@
 import { IsNull, Not, type DataSource } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
+import { ClientEntity } from '../clients/entities.js';
 import { SERVER, SYSTEM } from '../audit/actor.js';
 import { ErasedClientEntity } from '../privacy/entities.js';
 import { StudioData } from './studio-data.js';
@@ -13,6 +14,16 @@ export async function studiosWithTerm(
 ): Promise<{ readonly months: number; readonly data: StudioData }[]> {
   const studios = await source.manager.findBy(StudioEntity, { retentionMonths: Not(IsNull()) });
   return studios.map((s) => ({ months: s.retentionMonths!, data: new StudioData(source.manager, s.id, now, SYSTEM) }));
+}
+
+/** The doors to the data of studios that accept plain reviews of some clients by themselves. */
+export async function studiosWithStanding(source: DataSource, now: Date): Promise<StudioData[]> {
+  const rows = await source.manager
+    .createQueryBuilder(ClientEntity, 'c')
+    .select('DISTINCT c.studio_id', 'id')
+    .where('c.standingReview = 1 AND c.archivedAt IS NULL')
+    .getRawMany<{ id: string }>();
+  return rows.map(({ id }) => new StudioData(source.manager, id, now, SYSTEM));
 }
 
 /** The door to one studio's data. */

@@ -1,8 +1,16 @@
-import type { DecidedMove, LaneReview } from '@yandle/core';
+import type { DecidedMove, LaneDraft, LaneReview, LaterStyle, TechniqueExercise } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { BlockEntity } from '../blocks/entities.js';
 import { IdColumn, InstantColumn, RefColumn } from '../database/columns.js';
+
+/** The style that a decision has put in a lane, and what that took the place of. */
+export interface DecidedStyle {
+  readonly later: LaterStyle;
+  readonly replaced: Pick<LaneDraft, 'laterStyles' | 'locked'>;
+  /** Exercises that the lane had not before. */
+  readonly added: readonly TechniqueExercise[];
+}
 
 /** What a coach decided of a lane for a week. A later decision about the same week takes the earlier one's place; both stay on record. */
 @Entity('review')
@@ -27,10 +35,14 @@ export class ReviewEntity {
   /** What the record made of it, with its numbers, when it was decided; never queried. */
   @Column({ name: 'proposed', type: 'simple-json' }) proposed!: LaneReview;
   @Column({ name: 'reason', type: 'varchar', length: 300 }) reason!: string;
+  /** The style it has put in, and what that replaced; null where it changed none. Never queried. */
+  @Column({ name: 'style', type: 'simple-json', nullable: true }) style!: DecidedStyle | null;
   @RefColumn('coach_id') coachId!: string;
   @ManyToOne(() => CoachEntity, { onDelete: 'RESTRICT', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'coach_id', foreignKeyConstraintName: 'FK_review_coach' })
   coach?: Relation<CoachEntity>;
+  /** Accepted by itself: the coach is the one who leads the client. */
+  @Column({ name: 'by_itself', type: 'boolean', default: false }) byItself!: boolean;
   /** Another decision has taken its place. */
   @InstantColumn('withdrawn_at', { nullable: true }) withdrawnAt!: Date | null;
   @CreateDateColumn({ name: 'created_at', type: 'datetime', precision: 3, default: () => 'CURRENT_TIMESTAMP(3)' })

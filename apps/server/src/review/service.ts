@@ -1,21 +1,22 @@
-import type { Block, DecideReviewBody, ReviewedLaneView, WeekReview } from '@yandle/contract';
+import type { ClientReview, DecideReviewBody, ReviewedLaneView, WeekReview, Whose } from '@yandle/contract';
 import {
-  addDays,
-  laneRecord,
+  errorWords,
+  CoreError,
+  laterStyleOf,
   muscleGroupName,
   prescriptionWords,
-  proposedMove,
-  reviewLane,
+  replacedBy,
+  sameData,
   reviewMoveWords,
-  runningBlock,
   stepsBack,
-  weekOn,
+  withoutStyle,
+  withStyle,
+  type BlockDraft,
   type BlockPlan,
   type DecidedMove,
+  type LaneDraft,
   type LaneEased,
-  type PlainDate,
   type PlannedWeek,
-  type ReviewedSession,
 } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -23,88 +24,13 @@ import { CoachEntity } from '../accounts/entities.js';
 import { BlockEntity } from '../blocks/entities.js';
 import type { Planner } from '../blocks/planning.js';
 import { lockedBlock, replanned, reviseLocked } from '../blocks/replanning.js';
-import { blockView } from '../blocks/view.js';
 import { ClientEntity } from '../clients/entities.js';
+import { leadsMeant } from '../clients/whose.js';
 import type { StudioData } from '../database/studio-data.js';
-import { loadExercises } from '../exercises/library.js';
 import { HttpProblem } from '../http/problem.js';
-import { RunEntity, SessionEntity, SessionItemEntity, SetLogEntity, SymptomEntity } from '../sessions/entities.js';
-import { sessionItem } from '../sessions/item.js';
-import { recentSoreness } from '../sessions/soreness.js';
-import { countedRun } from '../sessions/views.js';
-import { ReviewEntity } from './entities.js';
-
-interface Logged extends ReviewedSession {
-  readonly date: PlainDate;
-  readonly done: boolean;
-}
-
-/** The sessions of a block with what was logged in them. */
-async function loggedSessions(data: StudioData, blockId: string): Promise<Logged[]> {
-  const sessions = await data.find(SessionEntity, { blockId }, { order: { date: 'ASC', id: 'ASC' } });
-  if (sessions.length === 0) return [];
-  const sessionId = In(sessions.map((s) => s.id));
-  const [items, runs, symptoms] = await Promise.all([
-    data.find(SessionItemEntity, { sessionId }, { order: { place: 'ASC' } }),
-    data.find(RunEntity, { sessionId }),
-    data.find(SymptomEntity, { sessionId }),
-  ]);
-  const counted = new Map(
-    sessions.map(
-      (s) =>
-        [
-          s.id,
-          countedRun(
-            runs.filter((r) => r.sessionId === s.id),
-            s.countedRun,
-          ),
-        ] as const,
-    ),
-  );
-  const runIds = [...counted.values()].flatMap((r) => (r ? [r.id] : []));
-  const logs = runIds.length ? await data.find(SetLogEntity, { runId: In(runIds), replacedBy: IsNull() }) : [];
-  return sessions.map((s): Logged => {
-    const run = counted.get(s.id) ?? null;
-    const mine = runs.filter((r) => r.sessionId === s.id && r.withdrawnAt === null);
-    const own = items.filter((i) => i.sessionId === s.id).map(sessionItem);
-    const hurt = symptoms.filter((x) => x.sessionId === s.id);
-    return {
-      week: s.week ?? 0,
-      date: s.date,
-      items: own,
-      rounds: s.rounds,
-      // Called off because the client was unwell is known, too.
-      logged: run !== null || mine.some((r) => r.wellness === 'unwell'),
-      done: run !== null && run.endedAt !== null,
-      sensation: run?.sensation ?? null,
-      bouts: logs.filter((l) => l.runId === run?.id),
-      stopped: own.flatMap((i, place) =>
-        hurt.some((x) => [i.exerciseId, i.choice].includes(x.exerciseId)) ? [place] : [],
-      ),
-    };
-  });
-}
-
-/** The week to review: the running one once its sessions are done or past, else the one before; null before the first is over. */
-function weekToReview(block: Block, sessions: readonly Logged[], today: PlainDate): number | null {
-  const running = Math.min(block.weeks, weekOn(block.startDate, today));
-  const own = sessions.filter((s) => s.week === running);
-  const over = today > block.endDate || (own.length > 0 && own.every((s) => s.done || s.date < today));
-  const week = over ? running : running - 1;
-  return week < 1 ? null : week;
-}
-
-interface Running {
-  readonly row: BlockEntity;
-  readonly block: Block;
-}
-
-async function runningOf(data: StudioData, clientId: string, today: PlainDate): Promise<Running | null> {
-  await data.get(ClientEntity, clientId, 'client');
-  const blocks = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' } });
-  const row = runningBlock(blocks, today);
-  return row && { row, block: await blockView(data, row, today) };
-}
+import { loadStyles } from '../styles/service.js';
+import { ReviewEntity, type DecidedStyle } from './entities.js';
+import { reviewsOf, runningOf, type BlockReview, type LaneOutcome } from './week.js';
 
 /** The first full week from one on: in an easier one no step shows. The week itself where no full one is left. */
 const firstFull = (weeks: readonly PlannedWeek[], from: number): number =>
@@ -115,88 +41,208 @@ const cellOf = (weeks: readonly PlannedWeek[], week: number): string | null => {
   return !cell || cell.kind === 'rest' ? null : prescriptionWords(cell.prescription);
 };
 
-/** The plan with further weeks that stay or go down; null while the client's answers have to be cleared first. */
-async function planIfAllowed(
-  data: StudioData,
-  { row, block }: Running,
-  more: readonly LaneEased[],
-  planner: Planner,
-): Promise<BlockPlan | null> {
+/** A block's choices with the style that a decision puts in a lane. */
+function styled(draft: BlockDraft, laneId: string, { later, added }: DecidedStyle): BlockDraft {
+  const lanes = draft.lanes.map((l) =>
+    l.id === laneId ? withStyle({ ...l, exercises: [...l.exercises, ...added] }, later) : l,
+  );
+  return { ...draft, lanes };
+}
+
+/** A block's choices without what a decision had put in a lane. */
+function unstyled(draft: BlockDraft, laneId: string, { later, replaced, added }: DecidedStyle): BlockDraft {
+  const without = (l: LaneDraft): LaneDraft => {
+    const back = withoutStyle(l, later, replaced);
+    return back === l ? l : { ...back, exercises: l.exercises.filter((e) => !added.some((a) => sameData(a, e))) };
+  };
+  return { ...draft, lanes: draft.lanes.map((l) => (l.id === laneId ? without(l) : l)) };
+}
+
+/** What a decision puts in a lane's styles; null where it leaves them. */
+function styleOf(
+  draft: BlockDraft,
+  { lane, change }: Pick<LaneOutcome, 'lane' | 'change'>,
+  move: DecidedMove,
+  fromWeek: number,
+): DecidedStyle | null {
+  const later = laterStyleOf(move, change?.styleId ?? null, fromWeek);
+  const now = draft.lanes.find((l) => l.id === lane.id);
+  if (!later || !now) return null;
+  const wanted = move === 'change' ? (change?.exercises ?? []) : [];
+  const added = wanted.filter((e) => !now.exercises.some((x) => sameData(x, e)));
+  return { later, replaced: replacedBy(now, later), added };
+}
+
+const easedBy = ({ lane }: LaneOutcome, move: DecidedMove, week: number): LaneEased[] => {
+  const steps = stepsBack(move);
+  return steps === null ? [] : [{ group: lane.group, laneId: lane.id, week, steps, why: 'review' }];
+};
+
+/** The plan as all that is proposed and not decided would make it; null where nothing would change, or nothing may be planned now. */
+async function proposedPlan(data: StudioData, r: BlockReview, planner: Planner): Promise<BlockPlan | null> {
+  const open = r.lanes.filter((l) => l.decided === null);
+  const more = open.flatMap((l) => easedBy(l, l.move, r.fromWeek));
+  let draft: BlockDraft = r.block.choices;
+  for (const l of open) {
+    const style = styleOf(draft, l, l.move, r.fromWeek);
+    if (style) draft = styled(draft, l.lane.id, style);
+  }
+  if ((more.length === 0 && draft === r.block.choices) || r.fromWeek > r.block.weeks) return null;
   try {
-    return await replanned(data, row, block, more, planner);
+    return await replanned(data, r.row, r.block, more, planner, draft);
   } catch (err) {
     if (err instanceof HttpProblem && err.code === 'screening-blocks-planning') return null;
     throw err;
   }
 }
 
-/** The review of a block's week, with nothing written. */
-async function reviewOf(data: StudioData, { row, block }: Running, planner: Planner): Promise<WeekReview | null> {
-  const sessions = await loggedSessions(data, block.id);
-  const week = weekToReview(block, sessions, planner.today);
-  if (week === null) return null;
-  const { find } = await loadExercises(data);
-  const soreness = await recentSoreness(data, block.clientId, planner.today);
-  const end = addDays(block.startDate, 7 * week - 1);
-  const to = end < planner.today ? end : planner.today;
-  const rows = await data.find(ReviewEntity, { blockId: block.id, week, withdrawnAt: IsNull() });
-  const coaches = rows.length ? await data.find(CoachEntity, { id: In(rows.map((r) => r.coachId)) }) : [];
-  const fromWeek = block.changeableFrom;
-  const lanes = block.lanes.flatMap((lane) => {
-    const cell = lane.weeks.find((w) => w.week === week);
-    if (!cell || cell.kind === 'rest') return [];
-    const of = { group: lane.group, technique: cell.prescription.technique };
-    const found = { plateau: false, goalTwice: false };
-    const record = laneRecord(of, week, to, sessions, soreness, found, find);
-    if (!record) return [];
-    const decided = rows.find((r) => r.laneKey === lane.id);
-    return [{ lane, review: reviewLane(record), decided }];
+interface ViewParts {
+  readonly coaches: ReadonlyMap<string, string>;
+  readonly styleName: (id: string) => string;
+  readonly standing: boolean;
+  readonly proposed: BlockPlan | null;
+}
+
+function viewOf(r: BlockReview, { coaches, styleName, standing, proposed }: ViewParts): WeekReview {
+  const { block, week, fromWeek } = r;
+  const lanes = r.lanes.map(({ lane, review, decided, change, move }): ReviewedLaneView => {
+    const shownWeek = firstFull(lane.weeks, fromWeek);
+    const planned = cellOf(lane.weeks, shownWeek);
+    const place = block.lanes.indexOf(lane);
+    return {
+      laneId: lane.id,
+      group: lane.group,
+      review,
+      proposal: {
+        move,
+        ...(change && { changeTo: change.styleId === null ? null : styleName(change.styleId) }),
+      },
+      shownWeek,
+      planned,
+      proposed: proposed ? cellOf(proposed.lanes[place]!.weeks, shownWeek) : planned,
+      decision: decided
+        ? {
+            move: decided.move,
+            reason: decided.reason,
+            coachName: coaches.get(decided.coachId) ?? '',
+            at: decided.createdAt.toISOString(),
+            byItself: decided.byItself,
+          }
+        : null,
+    };
   });
-  const more = lanes.flatMap(({ lane, review, decided }): LaneEased[] => {
-    const steps = decided ? null : stepsBack(proposedMove(review));
-    return steps === null ? [] : [{ group: lane.group, laneId: lane.id, week: fromWeek, steps, why: 'review' }];
-  });
-  const proposed =
-    more.length > 0 && fromWeek <= block.weeks ? await planIfAllowed(data, { row, block }, more, planner) : null;
-  return {
-    blockId: block.id,
-    version: block.version,
-    week,
-    fromWeek,
-    lanes: lanes.map(({ lane, review, decided }): ReviewedLaneView => {
-      const shownWeek = firstFull(lane.weeks, fromWeek);
-      const planned = cellOf(lane.weeks, shownWeek);
-      const place = block.lanes.indexOf(lane);
-      return {
-        laneId: lane.id,
-        group: lane.group,
-        review,
-        shownWeek,
-        planned,
-        proposed: proposed ? cellOf(proposed.lanes[place]!.weeks, shownWeek) : planned,
-        decision: decided
-          ? {
-              move: decided.move,
-              reason: decided.reason,
-              coachName: coaches.find((c) => c.id === decided.coachId)?.name ?? '',
-              at: decided.createdAt.toISOString(),
-            }
-          : null,
-      };
-    }),
+  return { blockId: block.id, version: block.version, week, fromWeek, standing, lanes };
+}
+
+async function partsFor(data: StudioData, reviews: readonly BlockReview[]) {
+  const ids = [...new Set(reviews.flatMap((r) => r.lanes.flatMap((l) => l.decided?.coachId ?? [])))];
+  const rows = ids.length ? await data.find(CoachEntity, { id: In(ids) }) : [];
+  const styles = await loadStyles(data);
+  const styleName = (id: string): string => {
+    try {
+      return styles.find(id).name;
+    } catch (err) {
+      if (err instanceof CoreError) return errorWords(err);
+      throw err;
+    }
   };
+  return { coaches: new Map(rows.map((c) => [c.id, c.name])), styleName };
+}
+
+async function wholeView(data: StudioData, r: BlockReview, planner: Planner): Promise<WeekReview> {
+  const client = await data.get(ClientEntity, r.block.clientId, 'client');
+  const proposed = await proposedPlan(data, r, planner);
+  return viewOf(r, { ...(await partsFor(data, [r])), standing: client.standingReview, proposed });
+}
+
+async function reviewFor(data: StudioData, clientId: string, planner: Planner): Promise<BlockReview | null> {
+  return (await reviewsOf(data, await runningOf(data, [clientId], planner), planner))[0] ?? null;
 }
 
 /** The review of a client's week; null while no block runs, or none of its weeks is over. */
 export async function weekReview(data: StudioData, clientId: string, planner: Planner): Promise<WeekReview | null> {
-  const running = await runningOf(data, clientId, planner.today);
-  return running && reviewOf(data, running, planner);
+  await data.get(ClientEntity, clientId, 'client');
+  const review = await reviewFor(data, clientId, planner);
+  return review && wholeView(data, review, planner);
+}
+
+/** The reviews of all clients whose running block has a week that is over, by name. Nothing is planned for them: that takes a look at one. */
+export async function studioReviews(data: StudioData, whose: Whose, planner: Planner): Promise<ClientReview[]> {
+  const leads = await leadsMeant(data, whose, planner.coachId, planner.today);
+  const clients = await data.find(
+    ClientEntity,
+    { archivedAt: IsNull(), ...(leads && { leadCoachId: In([...leads]) }) },
+    { order: { name: 'ASC', id: 'ASC' } },
+  );
+  const running = await runningOf(
+    data,
+    clients.map((c) => c.id),
+    planner,
+  );
+  const reviews = await reviewsOf(data, running, planner);
+  const parts = await partsFor(data, reviews);
+  const byClient = new Map(reviews.map((r) => [r.block.clientId, r]));
+  return clients.flatMap((c): ClientReview[] => {
+    const r = byClient.get(c.id);
+    if (!r || r.lanes.length === 0) return [];
+    return [
+      { clientId: c.id, clientName: c.name, ...viewOf(r, { ...parts, standing: c.standingReview, proposed: null }) },
+    ];
+  });
+}
+
+/** A lane of a review with what was decided of it: null takes the decision before back. */
+export interface Decided {
+  readonly lane: LaneOutcome;
+  readonly move: DecidedMove | null;
+  readonly reason: string;
 }
 
 /**
- * Decides lanes of the week that is reviewed. Steps that stay or go down are published from next week on; a decision about the same week takes the
- * place of the one before. All or none.
+ * Writes decisions about lanes of a block whose row is locked. Steps that stay or go down, and other styles, are published from next week on; a
+ * decision about the same week takes the place of the one before.
  */
+export async function decideLocked(
+  tx: StudioData,
+  review: BlockReview,
+  decided: readonly Decided[],
+  planner: Planner,
+  byItself = false,
+): Promise<void> {
+  const { row, block, week, fromWeek } = review;
+  let draft: BlockDraft = block.choices;
+  const rows: ReviewEntity[] = [];
+  for (const { lane, move, reason } of decided) {
+    const laneKey = lane.lane.id;
+    const open = { blockId: block.id, laneKey, week, withdrawnAt: IsNull() };
+    await tx.update(ReviewEntity, open, { withdrawnAt: tx.now });
+    const before = lane.decided?.style;
+    if (before) draft = unstyled(draft, laneKey, before);
+    if (move === null) continue;
+    const style = styleOf(draft, lane, move, fromWeek);
+    if (style) draft = styled(draft, laneKey, style);
+    const said = { move, reason, style, proposed: lane.review, coachId: planner.coachId, byItself };
+    const at = { withdrawnAt: null, createdAt: tx.now };
+    rows.push(
+      Object.assign(new ReviewEntity(), { id: uuid(), blockId: block.id, laneKey, week, fromWeek, ...said, ...at }),
+    );
+  }
+  await tx.insertMany(ReviewEntity, rows);
+  const moves = (move: DecidedMove | null = null): boolean => move !== null && stepsBack(move) !== null;
+  const changes = draft !== block.choices || decided.some((d) => moves(d.move) || moves(d.lane.decided?.move ?? null));
+  if (!changes || fromWeek > block.weeks) {
+    await tx.update(BlockEntity, { id: block.id }, { version: row.version + 1 });
+    return;
+  }
+  const said = decided.map(
+    (d) =>
+      `${muscleGroupName(d.lane.lane.group)}: ${d.move === null ? 'taken back' : reviewMoveWords(d.move).toLowerCase()}`,
+  );
+  const reason = `Review of week ${week}. ${said.join('; ')}.`.slice(0, 300);
+  await reviseLocked(tx, row, block, { ...draft, reason }, planner);
+}
+
+/** Decides lanes of the week that is reviewed, all or none. */
 export async function decideReview(
   data: StudioData,
   clientId: string,
@@ -204,49 +250,31 @@ export async function decideReview(
   planner: Planner,
 ): Promise<WeekReview | null> {
   return data.transaction(async (tx) => {
-    const open = await runningOf(tx, clientId, planner.today);
+    await tx.get(ClientEntity, clientId, 'client');
+    const [open] = await runningOf(tx, [clientId], planner);
     if (!open) throw new HttpProblem('conflict', 'This client has no running block, so there is nothing to review.');
     const { row, before } = await lockedBlock(tx, open.row.id, version, planner.today);
-    const review = await reviewOf(tx, { row, block: before }, planner);
+    const [review] = await reviewsOf(tx, [{ row, block: before }], planner);
     if (review?.week !== week)
       throw new HttpProblem('conflict', 'Another week is reviewed by now. Load the page again.');
-    const of = (laneId: string) => {
-      const lane = review.lanes.find((l) => l.laneId === laneId);
+    const asked = decisions.map(({ laneId, move, reason }): Decided => {
+      const lane = review.lanes.find((l) => l.lane.id === laneId);
       if (!lane) throw new HttpProblem('conflict', 'One of these lanes is not in the review any more. Load it again.');
-      return lane;
-    };
-    const asked = decisions.map((d) => ({ ...d, lane: of(d.laneId) }));
-    const withdrawnAt = tx.now;
-    for (const { laneId } of asked)
-      await tx.update(
-        ReviewEntity,
-        { blockId: before.id, laneKey: laneId, week, withdrawnAt: IsNull() },
-        { withdrawnAt },
-      );
-    await tx.insertMany(
-      ReviewEntity,
-      asked.flatMap(({ laneId, move, reason, lane }) =>
-        move === null
-          ? []
-          : [
-              {
-                ...{ id: uuid(), blockId: before.id, laneKey: laneId, week, fromWeek: review.fromWeek, move, reason },
-                ...{ proposed: lane.review, coachId: planner.coachId, withdrawnAt: null, createdAt: tx.now },
-              },
-            ],
-      ),
-    );
-    const moves = (move: DecidedMove | null = null): boolean => move !== null && stepsBack(move) !== null;
-    const changes = asked.some((d) => moves(d.move) || moves(d.lane.decision?.move));
-    if (changes && review.fromWeek <= before.weeks) {
-      const said = asked.map(
-        (d) =>
-          `${muscleGroupName(d.lane.group)}: ${d.move === null ? 'taken back' : reviewMoveWords(d.move).toLowerCase()}`,
-      );
-      const reason = `Review of week ${week}. ${said.join('; ')}.`.slice(0, 300);
-      await reviseLocked(tx, row, before, { ...before.choices, reason }, planner);
-    } else await tx.update(BlockEntity, { id: before.id }, { version: row.version + 1 });
-    const after = await runningOf(tx, clientId, planner.today);
-    return after && reviewOf(tx, after, planner);
+      if (move === 'change' && lane.change === null)
+        throw new HttpProblem(
+          'conflict',
+          `${muscleGroupName(lane.lane.group)} has nothing to change to. Decide otherwise.`,
+        );
+      return { lane, move, reason };
+    });
+    await decideLocked(tx, review, asked, planner);
+    const after = await reviewFor(tx, clientId, planner);
+    return after && wholeView(tx, after, planner);
   });
+}
+
+/** Whether plain proposals are accepted for a client at the end of each week, without anybody looking. Sending it again changes nothing. */
+export async function setStanding(data: StudioData, clientId: string, standing: boolean): Promise<void> {
+  await data.get(ClientEntity, clientId, 'client');
+  await data.update(ClientEntity, { id: clientId }, { standingReview: standing });
 }

@@ -34,7 +34,13 @@ export const lanePlan = {
     .required(),
   styleId: styleId(),
   laterStyles: Joi.array()
-    .items(Joi.object({ fromWeek: week().min(2).required(), styleId: styleId() }).optional())
+    .items(
+      Joi.object({
+        fromWeek: week().min(2).required(),
+        styleId: styleId(),
+        share: Joi.number().min(0.1).max(1),
+      }).optional(),
+    )
     .max(8)
     .unique('fromWeek')
     .required(),

@@ -1,6 +1,6 @@
 import { BLOCK_BOUNDS, DECIDED_MOVES } from '@yandle/core';
 import Joi from 'joi';
-import type { DecideReviewBody } from '../review.js';
+import type { DecideReviewBody, StandingReviewBody } from '../review.js';
 import { text, version } from './common.js';
 
 const decision = Joi.object({
@@ -17,3 +17,5 @@ export const decideReviewSchema = Joi.object<DecideReviewBody>({
   week: Joi.number().integer().min(1).max(BLOCK_BOUNDS.weeks.max).required(),
   decisions: Joi.array().items(decision.optional()).unique('laneId').min(1).max(40).required(),
 });
+
+export const standingReviewSchema = Joi.object<StandingReviewBody>({ standing: Joi.boolean().required() });

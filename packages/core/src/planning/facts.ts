@@ -63,6 +63,8 @@ export type WeekFact =
   | NoStepFact
   | Fact<'phase-continues', { readonly style: string }>
   | Fact<'phase-starts', { readonly style: string; readonly technique: Technique }>
+  /** `percent`: of the dose before, that the lane is to stay at. */
+  | Fact<'kept', { readonly style: string; readonly percent: number }>
   | Fact<'easier', { readonly percent: number; readonly smaller?: boolean }>
   /** `back`: which week of the return, from 1; left out where it was not counted. */
   | Fact<'back-after', { readonly weeks: number; readonly percent: number; readonly back?: number }>

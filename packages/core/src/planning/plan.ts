@@ -32,6 +32,8 @@ export interface AwayDates {
 export interface LaterStyle {
   readonly fromWeek: number;
   readonly styleId: string;
+  /** Share of the dose before at which the lane stays from there on: what is reached is kept. Left out to go on at the dose before, and up. */
+  readonly share?: number;
 }
 
 export interface LaneInput {

@@ -3,7 +3,14 @@ export const REVIEW_MOVES = ['advance', 'repeat', 'ease', 'ease two', 'change', 
 export type ReviewMove = (typeof REVIEW_MOVES)[number];
 
 /** What a coach can decide: what is asked is decided by the coach. */
-export const DECIDED_MOVES = ['advance', 'repeat', 'ease', 'ease two'] as const satisfies readonly ReviewMove[];
+export const DECIDED_MOVES = [
+  'advance',
+  'repeat',
+  'ease',
+  'ease two',
+  'change',
+  'keep',
+] as const satisfies readonly ReviewMove[];
 export type DecidedMove = (typeof DECIDED_MOVES)[number];
 
 /** Why: facts with the numbers that they come from. */
@@ -117,14 +124,21 @@ export function isException({ move, because, asks }: LaneReview): boolean {
   return !plain || asks.length > 0;
 }
 
-/** Steps back that a decision asks of the next week: 0 repeats; null goes up as the plan has it. */
+/** Steps back that a decision asks of the next week: 0 repeats; null for none: it goes up as planned, or another style says how it goes on. */
 export function stepsBack(move: DecidedMove): 0 | 1 | 2 | null {
-  const steps = { advance: null, repeat: 0, ease: 1, 'ease two': 2 } as const;
+  const steps = { advance: null, repeat: 0, ease: 1, 'ease two': 2, change: null, keep: null } as const;
   return steps[move];
 }
 
-/** What is proposed to decide: what is asked, changed or kept by another hand goes up as planned, or repeats while nothing is known. */
-export function proposedMove({ move }: Pick<LaneReview, 'move'>): DecidedMove {
+/**
+ * What is proposed to decide: a lane of which nothing is known stays on its step; one that has nothing to change to, or is kept already, goes on as
+ * planned.
+ * @param can whether there is something to change to, and something to keep
+ */
+export function proposedMove(
+  { move }: Pick<LaneReview, 'move'>,
+  can: { readonly change: boolean; readonly keep: boolean } = { change: true, keep: true },
+): DecidedMove {
   if (move === 'ask') return 'repeat';
-  return move === 'change' || move === 'keep' ? 'advance' : move;
+  return (move === 'change' && !can.change) || (move === 'keep' && !can.keep) ? 'advance' : move;
 }

@@ -126,6 +126,16 @@ function surelySlower(series: readonly DatedResult[], rate: number, direction: 1
   return direction * line.slope + pointOf(series) * Math.sqrt(line.slopeVariance) < rate;
 }
 
+/** True when the last two of a course's results meet a value, and there are two. */
+export function reachedTwice(
+  series: readonly Pick<DatedResult, 'value'>[],
+  better: RomTest['better'],
+  value: number,
+): boolean {
+  const direction = better === 'more' ? 1 : -1;
+  return series.length > 1 && series.slice(-2).every((r) => direction * (r.value - value) >= 0);
+}
+
 /**
  * Whether a trend leads to its aim (domain 2.3).
  *
@@ -144,9 +154,9 @@ export function courseOf(
   const direction = better === 'more' ? 1 : -1;
   if (rate.high < 0) return { state: 'moving away', why: 'points-away', forecast: null, needed: null };
   if (!aim) return { state: 'cannot tell yet', why: 'nothing-to-compare', forecast: null, needed: null };
-  const meets = (r: DatedResult) => direction * (r.value - aim.value) >= 0;
   const needed = neededRate(series, better, aim);
-  if (series.slice(-2).every(meets)) return { state: 'reached', why: 'last-two-meet', forecast: null, needed };
+  if (reachedTwice(series, better, aim.value))
+    return { state: 'reached', why: 'last-two-meet', forecast: null, needed };
   const line = lineWithProcess(series);
   const there = direction * (aim.value - levelAt(line, daysSinceFirst(series).at(-1)!)) <= 0;
   const forecast = there ? null : forecastOf(series, aim.value, direction, PRACTICE_SPREAD[unit]);

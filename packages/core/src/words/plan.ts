@@ -101,6 +101,8 @@ function reasonWords(f: WeekFact, step: string): string {
       return `${f.args.style} from here, at the step nearest to the dose before${step}.`;
     case 'phase-starts':
       return `${f.args.style}: ${f.args.technique} from here, at its start${step}.`;
+    case 'kept':
+      return `Reached: kept with ${f.args.style} at about ${f.args.percent}% of the dose before${step}.`;
     case 'easier':
       return f.args.smaller === false
         ? 'Easier week: nothing smaller exists, so only the sensation is one lower.'

@@ -26,6 +26,7 @@ import { UntilEasy1799600000000 } from './0025-until-easy.js';
 import { Pacing1799700000000 } from './0026-pacing.js';
 import { DayRounds1799800000000 } from './0027-day-rounds.js';
 import { Reviews1799900000000 } from './0028-reviews.js';
+import { StandingReview1800000000000 } from './0029-standing-review.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -57,4 +58,5 @@ export const MIGRATIONS = [
   Pacing1799700000000,
   DayRounds1799800000000,
   Reviews1799900000000,
+  StandingReview1800000000000,
 ];

@@ -1,4 +1,5 @@
 import { boutDose, volume } from '../../dose/dose.js';
+import { percentOf } from '../../math/rounding.js';
 import { kindOf } from '../../technique/catalogue.js';
 import { amountOf, withAmount, type Assistance, type Prescription } from '../../technique/prescription.js';
 import { repsAfter } from '../../styles/style.js';
@@ -112,21 +113,34 @@ export function nextPhase(before: Step, progression: Progression, ramp: number):
  * The first step in a style that follows another (rule 2 holds across the change). The same technique goes on at the highest step that does
  * not pass the dose before; another technique is learned from its start, made smaller where the ramp asks for it.
  * @param ramp largest rise against the dose before
+ * @param share of the dose before that it keeps; null for all of it
  */
-export function otherStyle(before: Step, progression: Progression, ramp: number): TakenStep {
+export function otherStyle(
+  before: Step,
+  progression: Progression,
+  ramp: number,
+  share: number | null = null,
+): TakenStep {
   const from = before.prescription;
   const same = from.technique === progression.phase.technique;
-  const entry = same ? stepAt(progression, volume(from)) : firstStep(progression);
+  const entry = same ? stepAt(progression, (share ?? 1) * volume(from)) : firstStep(progression);
   let { prescription } = entry;
   if (prescription.load !== undefined && from.load !== undefined) {
     const assistance = Math.min(prescription.assistance ?? 0, from.assistance ?? 0) as Assistance;
     prescription = { ...prescription, load: from.load, loadUnit: from.loadUnit ?? 'kg', assistance };
   }
-  const most = mostAfter(volume(from), ramp);
+  const most = share === null ? mostAfter(volume(from), ramp) : share * volume(from);
   const comparable = boutDose(from) > 0 === boutDose(prescription) > 0;
   if (comparable && volume(prescription) > most + 1e-9)
     prescription = scaleTo(prescription, most, progression.limits.amountMin, progression.phase.stepSize);
   const { name } = progression.style;
+  if (share !== null)
+    return {
+      ...entry,
+      prescription,
+      changed: null,
+      fact: { code: 'kept', args: { style: name, percent: percentOf(share, 1) } },
+    };
   const fact: WeekFact = same
     ? { code: 'phase-continues', args: { style: name } }
     : { code: 'phase-starts', args: { style: name, technique: progression.phase.technique } };

@@ -20,6 +20,8 @@ interface StyleRun {
   readonly style: Style;
   readonly fromWeek: number;
   readonly weeks: number;
+  /** Share of the dose before that the lane stays at; null where it goes on up. */
+  readonly share: number | null;
 }
 
 /** Which exercises, styles, phases and limits count for a lane, and what was left out on the way. */
@@ -118,7 +120,8 @@ export class LaneStyles {
     const next = laterStyles.find((l) => l.fromWeek > week);
     const from = now?.fromWeek ?? fromWeek;
     const end = next ? next.fromWeek - 1 : (untilWeek ?? this.input.weeks);
-    return { style: this.find(now?.styleId ?? styleId), fromWeek: from, weeks: Math.max(1, end - from + 1) };
+    const weeks = Math.max(1, end - from + 1);
+    return { style: this.find(now?.styleId ?? styleId), fromWeek: from, weeks, share: now?.share ?? null };
   }
 
   /** Weeks of a phase of a style: the coach's, or an even share of its run. */

@@ -1,4 +1,5 @@
 import { volume } from '../../dose/dose.js';
+import { percentOf } from '../../math/rounding.js';
 import { sameData } from '../../math/same-data.js';
 import { isLoaded } from '../../technique/catalogue.js';
 import type { Slot } from '../day-plan/slots.js';
@@ -155,7 +156,7 @@ function onAnyDays(of: LaneSetting, before: LaneState, week: number, groupOthers
     return asking(state, way, { prescription: locked, activationReps }, BY_COACH, over);
   }
   if (held === null) return beginning(of, state, way);
-  return easier ? easing(of, state, way, held) : building(of, state, way, held, groupOthers);
+  return easier ? easing(of, state, way, held) : building(of, state, way, held, groupOthers, run.share);
 }
 
 /** The lane's first week: the style's start, or what the client is used to. */
@@ -198,17 +199,29 @@ function easing(of: LaneSetting, state: LaneState, way: Way, held: Step): LaneWe
 }
 
 /** A full week: back after an absence, in a new phase, a step down, back towards the step, or a step up. */
-function building(of: LaneSetting, state: LaneState, way: Way, held: Step, groupOthers: number): LaneWeek {
+function building(
+  of: LaneSetting,
+  state: LaneState,
+  way: Way,
+  held: Step,
+  groupOthers: number,
+  share: number | null,
+): LaneWeek {
   const { ramp } = of.input;
   const { progression } = way;
   const now = state.way?.progression ?? progression;
   const { last, fits } = inLimits(of, state, way, held);
   if (!fits && state.absent > 0) {
-    const before = otherStyle(state.back?.before ?? asDone(state, held, now), progression, 0);
+    const before = otherStyle(state.back?.before ?? asDone(state, held, now), progression, 0, share);
     return firstWeekBack({ ...state, back: null }, way, before, before, ramp);
   }
-  const onward = way.run === state.way?.run && way.index > state.way.index ? nextPhase : otherStyle;
-  const entered = fits ? null : onward(asDone(state, held, now), progression, ramp);
+  const onward = way.run === state.way?.run && way.index > state.way.index;
+  const from = asDone(state, held, now);
+  const entered = fits
+    ? null
+    : onward
+      ? nextPhase(from, progression, ramp)
+      : otherStyle(from, progression, ramp, share);
   // A return is lower already.
   const at = state.absent > 0 || state.back ? { ...state, down: null } : state;
   if (state.absent > 0) return firstWeekBack(at, way, asDone(state, last, progression), entered ?? last, ramp);
@@ -218,6 +231,10 @@ function building(of: LaneSetting, state: LaneState, way: Way, held: Step, group
   if (last !== held && !sameData(last.prescription, held.prescription))
     return asking(state, way, last, () => [{ code: 'back-in-limits' }]);
   if (isCut(state, last)) return backToStep(state, way, last);
+  if (share !== null) {
+    const args = { style: progression.style.name, percent: percentOf(share, 1) };
+    return asking(state, way, last, () => [{ code: 'kept', args }]);
+  }
   return steppingUp(state, way, last, groupOthers, ramp);
 }
 

@@ -1,0 +1,135 @@
+import type { ClientReview } from '@yandle/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ReviewEntity } from '../src/review/entities.js';
+import { acceptStandingOfAll } from '../src/review/standing.js';
+import { harness, type Harness } from './harness.js';
+import { blockBy, decideBy, doses, half, logWeek, plannedAt, reviewBy, SUNDAY, whole } from './reviewing.js';
+
+let h: Harness;
+beforeAll(async () => (h = await harness()));
+afterAll(() => h.close());
+
+const all = async (whose = 'all'): Promise<ClientReview[]> =>
+  (await h.agent.get(`/api/v1/reviews?whose=${whose}`).expect(200)).body as ClientReview[];
+const standing = (client: string, on = true) =>
+  h.agent.put(`/api/v1/clients/${client}/review/standing`).send({ standing: on });
+const accept = async (fail?: () => void) => {
+  const faults: unknown[] = [];
+  const sum = await acceptStandingOfAll(
+    h.source,
+    {
+      now: () => {
+        fail?.();
+        return h.clock.now;
+      },
+    },
+    (err) => faults.push(err),
+  );
+  return { ...sum, faults };
+};
+
+describe('the reviews of a studio', () => {
+  it('are those of all clients with a week that is over, the same as one by one', async () => {
+    const plain = await plannedAt(h, SUNDAY, {}, { name: 'Aurel Winkelbach' });
+    const silent = await plannedAt(h, SUNDAY, {}, { name: 'Berit Solheim' });
+    await logWeek(h, plain, half);
+    const reviews = await all();
+    expect(reviews.map((r) => [r.clientName, r.lanes.map((l) => l.review.move)])).toEqual([
+      ['Aurel Winkelbach', ['repeat', 'advance']],
+      ['Berit Solheim', ['ask', 'ask']],
+    ]);
+    for (const client of [plain, silent]) {
+      const single = (await reviewBy(h, client))!;
+      const among = reviews.find((r) => r.clientId === client)!;
+      expect(among.lanes.map((l) => [l.laneId, l.review, l.proposal, l.planned])).toEqual(
+        single.lanes.map((l) => [l.laneId, l.review, l.proposal, l.planned]),
+      );
+    }
+    expect((await h.other.get('/api/v1/reviews?whose=all').expect(200)).body).toEqual([]);
+  });
+});
+
+describe('plain reviews that need no look', () => {
+  it('are accepted once, whoever asks how often, and leave exceptions to the coach', async () => {
+    const client = await plannedAt(h, SUNDAY);
+    await logWeek(h, client, half);
+    const silent = await plannedAt(h, SUNDAY);
+    const byHand = await plannedAt(h, SUNDAY);
+    await logWeek(h, byHand, whole);
+    for (const c of [client, silent]) await standing(c).expect(204);
+    const before = await blockBy(h, client);
+
+    const sums = await Promise.all([accept(), accept()]);
+    expect(sums.map((s) => s.lanes).reduce((a, b) => a + b, 0)).toBe(2);
+    expect(await accept()).toEqual({ clients: 0, lanes: 0, faults: [] });
+    const [was, now] = [doses(before, 'soleus'), doses(await blockBy(h, client), 'soleus')];
+    expect(now.slice(0, 3)).toEqual([was[0], was[0], was[1]]);
+    const decided = (await reviewBy(h, client))!.lanes.map((l) => [l.decision?.move, l.decision?.byItself]);
+    expect(decided).toEqual([
+      ['repeat', true],
+      ['advance', true],
+    ]);
+    for (const other of [silent, byHand])
+      expect((await reviewBy(h, other))!.lanes.every((l) => l.decision === null)).toBe(true);
+    const blockId = before.id;
+    expect(await h.source.manager.countBy(ReviewEntity, { blockId })).toBe(2);
+  });
+
+  it('go on where they were when the job was killed half-way', async () => {
+    const clients = [];
+    for (let i = 0; i < 3; i++) {
+      const client = await plannedAt(h, SUNDAY);
+      await logWeek(h, client, half);
+      await standing(client).expect(204);
+      clients.push(client);
+    }
+    // The second client's block is held by somebody else: that transaction waits, and the job dies.
+    const held = h.source.createQueryRunner();
+    await held.startTransaction();
+    const block = await blockBy(h, clients[1]!);
+    await held.query('SELECT id FROM block WHERE id = ? FOR UPDATE', [block.id]);
+    await held.query('UPDATE block SET version = version + 1 WHERE id = ?', [block.id]);
+    const dying = accept();
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await held.rollbackTransaction();
+    await held.release();
+    await Promise.all([dying, accept()]);
+    await accept();
+    for (const client of clients) {
+      const r = (await reviewBy(h, client))!;
+      expect(r.lanes.map((l) => l.decision?.byItself)).toEqual([true, true]);
+      const blockId = (await blockBy(h, client)).id;
+      expect(await h.source.manager.countBy(ReviewEntity, { blockId })).toBe(2);
+      expect((await blockBy(h, client)).revision).toBe(2);
+    }
+  });
+
+  it('wait while a session of the week may still be done, and end when the coach says so', async () => {
+    const saturday = new Date('2026-03-14T20:00:00.000Z');
+    const client = await plannedAt(h, saturday);
+    await standing(client).expect(204);
+    await logWeek(h, client, whole);
+    // All are done: the week is complete before its last day.
+    expect((await accept()).lanes).toBe(2);
+    const late = await plannedAt(h, saturday);
+    await standing(late).expect(204);
+    expect((await accept()).lanes).toBe(0);
+    await standing(late, false).expect(204);
+    h.clock.now = SUNDAY;
+    await logWeek(h, late, whole);
+    expect((await accept()).lanes).toBe(0);
+    expect((await reviewBy(h, late))!.standing).toBe(false);
+  });
+
+  it('can be decided again by the coach', async () => {
+    const client = await plannedAt(h, SUNDAY);
+    await logWeek(h, client, half);
+    await standing(client).expect(204);
+    await accept();
+    const r = (await reviewBy(h, client))!;
+    const back = r.lanes.map((l) => ({ laneId: l.laneId, move: null, reason: '' }));
+    await decideBy(h, client, r, back).expect(200);
+    // What a coach has taken back is not taken up again by itself.
+    expect((await accept()).lanes).toBe(0);
+  });
+});

@@ -86,6 +86,8 @@ describe('the weekly review', () => {
       ['ask', 'no-log'],
       ['ask', 'no-log'],
     ]);
+    // Next week repeats the step, though nothing was done and all may change.
+    expect([r.fromWeek, r.lanes.map((l) => l.proposed === l.planned)]).toEqual([2, [false, false]]);
   });
 
   it('refuses the second of two coaches, with nothing half written', async () => {

@@ -54,6 +54,11 @@ export const routes: Routes = [
         loadComponent: () => import('./today/today').then((m) => m.TodayScreen),
       },
       {
+        path: 'reviews',
+        title: title('Weekly reviews'),
+        loadComponent: () => import('./review/reviews').then((m) => m.ReviewsScreen),
+      },
+      {
         path: 'clients',
         title: title('Clients'),
         loadComponent: () => import('./clients/clients').then((m) => m.ClientsScreen),

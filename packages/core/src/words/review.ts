@@ -15,6 +15,16 @@ export function reviewMoveWords(move: ReviewMove | DecidedMove): string {
   return MOVE_WORDS[move];
 }
 
+/**
+ * What is proposed of a lane, with what a change would bring.
+ * @param changeTo name of the style; null for a step of dose, left out where there is nothing to change to
+ */
+export function proposalWords(move: DecidedMove, changeTo?: string | null): string {
+  if (move === 'keep') return 'Keep what is reached: Upkeep at a third of the dose';
+  if (move !== 'change' || changeTo === undefined) return reviewMoveWords(move);
+  return changeTo === null ? 'Change one thing: a step more dose, as planned' : `Change one thing: ${changeTo}`;
+}
+
 /** Why a review proposes it, with its numbers. */
 export function reviewFactWords(f: ReviewFact): string {
   switch (f.code) {

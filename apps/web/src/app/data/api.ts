@@ -78,6 +78,7 @@ import type {
   UpdateBlockBody,
   UpdateClientBody,
   DecideReviewBody,
+  ClientReview,
   WeekReview,
 } from '@yandle/contract';
 import type { QuestionId, InclinometerSettings, ReadingHabits, Pacing, Side } from '@yandle/core';
@@ -273,6 +274,12 @@ export class Api {
   }
   withdrawRun(id: string, withdrawn: boolean): Observable<Session> {
     return this.http.put<Session>(`${V1}/runs/${id}/withdrawn`, { withdrawn });
+  }
+  reviews(whose: Whose): Observable<ClientReview[]> {
+    return this.http.get<ClientReview[]>(`${V1}/reviews`, { params: { whose } });
+  }
+  setStandingReview(clientId: string, standing: boolean): Observable<void> {
+    return this.http.put<void>(`${V1}/clients/${clientId}/review/standing`, { standing });
   }
   review(clientId: string): Observable<WeekReview | null> {
     return this.http.get<WeekReview | null>(`${V1}/clients/${clientId}/review`);

@@ -6,15 +6,17 @@ const lane = (group: ReviewedLaneView['group'], over: Partial<ReviewedLaneView> 
   laneId: group,
   group,
   review: { move: 'advance', because: { code: 'as-planned', args: { percent: 96 } }, asks: [] },
+  proposal: { move: 'advance' },
   ...{ shownWeek: 4, planned: '2 × 35 s, 3 days', proposed: '2 × 35 s, 3 days', decision: null },
   ...over,
 });
 const sore = lane('hamstrings', {
   review: { move: 'ease two', because: { code: 'sore-twice', args: { days: 2 } }, asks: [] },
+  proposal: { move: 'ease two' },
   proposed: '2 × 30 s, 3 days',
 });
 const review = (lanes: readonly ReviewedLaneView[], version = 4): WeekReview => ({
-  ...{ blockId: 'b1', version, week: 3, fromWeek: 4, lanes },
+  ...{ blockId: 'b1', version, week: 3, fromWeek: 4, standing: false, lanes },
 });
 
 describe('ReviewScreen', () => {
@@ -58,6 +60,7 @@ describe('ReviewScreen', () => {
       reason: 'Sore from hiking',
       coachName: 'Mara',
       at: '2026-03-11T08:00:00Z',
+      byItself: false,
     } as const;
     asked.flush(review([{ ...sore, decision }], 5));
     await screen.settle();
@@ -72,7 +75,13 @@ describe('ReviewScreen', () => {
     const problem = { code: 'stale-version', title: 'x', detail: 'Someone else changed this.' };
     put(screen).flush(problem, { status: 409, statusText: 'Conflict' });
     await screen.settle();
-    const decision = { move: 'advance', reason: '', coachName: 'Joris', at: '2026-03-11T08:00:00Z' } as const;
+    const decision = {
+      move: 'advance',
+      reason: '',
+      coachName: 'Joris',
+      at: '2026-03-11T08:00:00Z',
+      byItself: false,
+    } as const;
     await screen.answer('/clients/c1/review', review([lane('soleus', { decision }), sore], 5));
     expect(screen.text).toContain('Someone else changed this.');
     expect(screen.text).toContain('✓ Go on as planned, Joris');

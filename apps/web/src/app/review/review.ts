@@ -6,7 +6,7 @@ import {
   formatDate,
   isException,
   muscleGroupName,
-  proposedMove,
+  proposalWords,
   reviewFactWords,
   reviewMoveWords,
   type DecidedMove,
@@ -15,6 +15,8 @@ import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { Requests } from '../data/requests';
 import { ToastService } from '../data/toast.service';
+import { map } from 'rxjs';
+import { offeredMoves } from './offered';
 import { oneOf } from '../ui/one-of';
 import { ProblemNote } from '../ui/problem-note';
 
@@ -32,14 +34,15 @@ export class ReviewScreen {
   protected readonly requests = new Requests();
   protected readonly loaded = signal(false);
   protected readonly review = signal<WeekReview | null>(null);
-  protected readonly moves = DECIDED_MOVES;
+  protected readonly moves = offeredMoves;
+  protected readonly proposal = proposalWords;
   protected readonly words = reviewMoveWords;
   protected readonly fact = reviewFactWords;
   protected readonly groupName = muscleGroupName;
 
   protected readonly rows = computed(() =>
     (this.review()?.lanes ?? [])
-      .map((lane) => ({ lane, exception: isException(lane.review), proposed: proposedMove(lane.review) }))
+      .map((lane) => ({ lane, exception: isException(lane.review), proposed: lane.proposal.move }))
       .sort((a, b) => Number(b.exception) - Number(a.exception)),
   );
   protected readonly open = computed(() => this.rows().filter((r) => r.lane.decision === null));
@@ -92,6 +95,12 @@ export class ReviewScreen {
       label: undo ? 'Redo' : 'Undo',
       run: () => void this.decide(before, !undo),
     });
+  }
+
+  /** Whether plain ones are accepted by themselves at the end of each week. */
+  protected async setStanding(standing: boolean): Promise<void> {
+    const done = await this.requests.run(this.api.setStandingReview(this.clientId(), standing).pipe(map(() => true)));
+    this.review.update((r) => r && { ...r, standing: done ? standing : r.standing });
   }
 
   protected acceptPlain(): Promise<void> {

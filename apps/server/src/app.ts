@@ -13,6 +13,7 @@ import { pictureRoutes } from './assessments/pictures.js';
 import { assessmentRoutes } from './assessments/routes.js';
 import { blockRoutes } from './blocks/routes.js';
 import { calendarFeedRoutes, calendarRoutes } from './calendar/routes.js';
+import { checkInRoutes } from './check-ins/routes.js';
 import { clientRoutes } from './clients/routes.js';
 import type { Clock } from './clock.js';
 import type { Config } from './config.js';
@@ -136,6 +137,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(todayRoutes());
   api.use(progressRoutes());
   api.use(reviewRoutes());
+  api.use(checkInRoutes());
   api.use(testCatalogueRoutes());
   api.use(exerciseRoutes());
   api.use(styleRoutes());

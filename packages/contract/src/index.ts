@@ -11,6 +11,7 @@ export * from './sessions.js';
 export * from './routines.js';
 export * from './today.js';
 export * from './progress.js';
+export * from './check-in.js';
 export * from './review.js';
 export * from './test-catalogue.js';
 export * from './exercises.js';

@@ -1,4 +1,5 @@
-import type { DisplayUnits, Exercise } from '@yandle/core';
+import type { BodyRegionId, DisplayUnits, Exercise } from '@yandle/core';
+import type { CheckIn, RegionScore } from './check-in.js';
 import type { Soreness, Session, SessionSettings, StartRunBody } from './sessions.js';
 import type { SessionItem } from '@yandle/core';
 
@@ -31,6 +32,13 @@ export interface SharedBlock {
   /** Exercises of the studio's own that occur in them. */
   readonly exercises: readonly Exercise[];
   readonly sorenessEntries: readonly Soreness[];
+  /** Regions that the sessions work on, and complaints as they stand: what the client is asked about. Left out by a server from before. */
+  readonly regions?: readonly BodyRegionId[];
+  readonly complaints?: readonly RegionScore[];
+  /** What was said in the last weeks, newest first: nobody is asked twice. */
+  readonly checkIns?: readonly Pick<CheckIn, 'date' | 'moment' | 'sessionId'>[];
+  /** The week is asked about again. */
+  readonly checkInDue?: boolean;
   /** What has changed, in plain words. */
   readonly progress: readonly string[];
   /** Why no session may be done now; null when they may. `refer`: a doctor or physiotherapist first. */

@@ -194,6 +194,12 @@ export interface SymptomBody {
 export const FELT_SIDES = ['left', 'right', 'same'] as const;
 export type FeltSide = (typeof FELT_SIDES)[number];
 
+/** An exercise in which one side felt tighter. It stands beside the tests and triggers nothing by itself. */
+export interface TighterIn {
+  readonly exerciseId: string;
+  readonly side: Side;
+}
+
 export interface RunAnswers {
   /** 0-10; null = not said. */
   readonly sensation: number | null;
@@ -204,6 +210,8 @@ export interface RunAnswers {
 
 export interface FinishRunBody extends RunAnswers {
   readonly endedAt: string;
+  /** Exercises in which one side felt tighter; left out by senders from before it was asked. */
+  readonly tighterIn?: readonly TighterIn[];
 }
 
 /** Answers put right afterwards; those before are kept. */
@@ -247,6 +255,7 @@ export interface Run {
   readonly source: RunSource;
   readonly sensation: number | null;
   readonly feltTighter: FeltSide | null;
+  readonly tighterIn: readonly TighterIn[];
   readonly note: string;
   /** How the client felt before it; null = not asked. */
   readonly wellness: Wellness | null;

@@ -14,6 +14,7 @@ import { ClientEntity } from '../clients/entities.js';
 import { InclinometerEntity } from '../devices/entities.js';
 import { OwnExerciseEntity, OwnExerciseVersionEntity } from '../exercises/entities.js';
 import { AttemptEntity } from '../limits/entities.js';
+import { CheckInEntity } from '../check-ins/entities.js';
 import { SelfReportEntity, PrioritiesEntity, GoalEntity } from '../priorities/entities.js';
 import {
   SorenessEntity,
@@ -66,6 +67,7 @@ export const ENTITIES = [
   OwnErrorEntity,
   GoalEntity,
   SelfReportEntity,
+  CheckInEntity,
   PrioritiesEntity,
   BlockEntity,
   RevisionEntity,

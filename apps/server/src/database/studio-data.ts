@@ -154,15 +154,18 @@ export class StudioData {
       .execute();
   }
 
-  /** Changes what the studio itself is called and goes by. */
-  /** The studio itself. */
-  async studio(): Promise<StudioEntity> {
-    return this.manager.findOneByOrFail(StudioEntity, { id: this.studioId });
+  private known: Promise<StudioEntity> | null = null;
+
+  /** The studio itself, read once. */
+  studio(): Promise<StudioEntity> {
+    return (this.known ??= this.manager.findOneByOrFail(StudioEntity, { id: this.studioId }));
   }
 
+  /** Changes what the studio itself is called and goes by. */
   async updateStudio(
     values: Partial<Pick<StudioEntity, 'name' | 'timeZone' | 'retentionMonths' | 'settings'>>,
   ): Promise<void> {
+    this.known = null;
     await this.manager.update(StudioEntity, { id: this.studioId }, values);
   }
 

@@ -130,6 +130,7 @@ async function doSessions(
       source: 'coach' as const,
       sensation: random() < 0.15 ? null : 4 + Math.floor(random() * 2.4),
       feltTighter: null,
+      tighterIn: null,
       note: '',
       wellness: 'well' as const,
       hasWork: true,

@@ -166,6 +166,7 @@ async function take(
       source: 'client',
       sensation: null,
       feltTighter: null,
+      tighterIn: null,
       note: '',
       wellness: body?.wellness ?? null,
       hasWork: false,

@@ -1,5 +1,6 @@
 import {
   breathSchema,
+  checkInSchema,
   sorenessSchema,
   finishRunSchema,
   openShareSchema,
@@ -16,6 +17,7 @@ import { actorOf } from '../accounts/context.js';
 import { mayBeToken } from '../accounts/token.js';
 import type { Clock } from '../clock.js';
 import type { Config } from '../config.js';
+import { putCheckIn } from '../check-ins/service.js';
 import { HttpProblem } from '../http/problem.js';
 import type { Limits } from '../limits/limit.js';
 import { pathId, validBody } from '../http/validate.js';
@@ -163,6 +165,11 @@ export function phoneRoutes(
     const { data, clientId, today } = await opened(req);
     const body = validBody(sorenessSchema, req.body);
     res.json(await putSoreness(data, clientId, pathId(req.params.id, 'day note'), body, today));
+  });
+  router.put('/shared/check-ins/:id', async (req, res) => {
+    const { data, clientId, today } = await opened(req);
+    const body = validBody(checkInSchema, req.body);
+    res.json(await putCheckIn(data, clientId, pathId(req.params.id, 'entry'), body, today));
   });
   router.put('/shared/breath', async (req, res) => {
     const { data, clientId, today } = await opened(req);

@@ -33,6 +33,7 @@ export class GoalEntity {
 /** What a client said of a region on a day. Never changed. */
 @Entity('self_report')
 @Index('IDX_self_report_client', ['clientId', 'date'])
+@Index('IDX_self_report_check_in', ['checkInId'])
 @Index('IDX_self_report_studio', ['studioId'])
 export class SelfReportEntity {
   @IdColumn() id!: string;
@@ -44,6 +45,8 @@ export class SelfReportEntity {
   @ManyToOne(() => ClientEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
   @JoinColumn({ name: 'client_id', foreignKeyConstraintName: 'FK_self_report_client' })
   client?: Relation<ClientEntity>;
+  /** Said with others at one time; null for one that a coach noted alone. */
+  @RefColumn('check_in_id', { nullable: true }) checkInId!: string | null;
   @Column({ name: 'date', type: 'date' }) date!: string;
   @Column({ name: 'region', type: 'varchar', length: 20 }) region!: BodyRegionId;
   @Column({ name: 'kind', type: 'varchar', length: 20 }) kind!: SelfReportKind;

@@ -123,6 +123,7 @@ export async function putSelfReport(
       await tx.insert(SelfReportEntity, {
         ...body,
         id,
+        checkInId: null,
         clientId,
         requestHash: hashOf({ clientId, ...body }),
         createdAt: tx.now,

@@ -11,6 +11,7 @@ import { BlockEntity, LaneEntity, PrescriptionEntity, RetestEntity, RevisionEnti
 import { CalendarLinkEntity } from '../calendar/entities.js';
 import { ClientEntity } from '../clients/entities.js';
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
+import { CheckInEntity } from '../check-ins/entities.js';
 import { GoalEntity, PrioritiesEntity, SelfReportEntity } from '../priorities/entities.js';
 import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import type { StudioRow } from '../database/studio-data.js';
@@ -63,6 +64,7 @@ export const SECTIONS: readonly Section[] = [
   { name: 'beighton', entity: BeightonEntity, of: through('assessmentId', 'assessment'), order: 'r.createdAt' },
   { name: 'pictures', entity: PictureEntity, of: through('assessmentId', 'assessment'), order: 'r.createdAt' },
   { name: 'goals', entity: GoalEntity, of: ofClient, order: 'r.createdAt' },
+  { name: 'checkIns', entity: CheckInEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'selfReports', entity: SelfReportEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'priorities', entity: PrioritiesEntity, of: 'r.id = :clientId', order: 'r.id' },
   { name: 'blocks', entity: BlockEntity, of: ofClient, order: 'r.startDate' },

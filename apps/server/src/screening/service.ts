@@ -163,6 +163,7 @@ export async function putIntake(
     // Complaints count in the findings like those noted there; the same asking gives the same ids.
     for (const { region, score } of body.about.complaints)
       await tx.insert(SelfReportEntity, {
+        checkInId: null,
         id: complaintId(id, region),
         clientId,
         date: body.askedOn,

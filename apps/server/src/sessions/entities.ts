@@ -1,4 +1,4 @@
-import type { FeltSide, RunSource, SessionSettings } from '@yandle/contract';
+import type { FeltSide, RunSource, SessionSettings, TighterIn } from '@yandle/contract';
 import type {
   Assistance,
   BodyRegionId,
@@ -129,6 +129,8 @@ export class RunEntity {
   /** 0-10; null = not said. */
   @Column({ name: 'sensation', type: 'int', nullable: true }) sensation!: number | null;
   @Column({ name: 'felt_tighter', type: 'varchar', length: 5, nullable: true }) feltTighter!: FeltSide | null;
+  /** Exercises in which one side felt tighter, as it was said at the end; never queried. */
+  @Column({ name: 'tighter_in', type: 'simple-json', nullable: true }) tighterIn!: readonly TighterIn[] | null;
   @Column({ name: 'note', type: 'varchar', length: 2000 }) note!: string;
   /** How the client felt before it; null = not asked. */
   @Column({ name: 'wellness', type: 'varchar', length: 10, nullable: true }) wellness!: Wellness | null;

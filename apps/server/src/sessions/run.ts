@@ -51,6 +51,7 @@ export async function startRun(
         source,
         sensation: null,
         feltTighter: null,
+        tighterIn: null,
         note: '',
         wellness: body.wellness ?? null,
         hasWork: false,
@@ -172,7 +173,11 @@ export async function finishRun(data: StudioData, runId: string, body: FinishRun
       );
     if (endedAt < run.startedAt) throw invalidField('endedAt', 'A session can’t end before it starts.');
     if (!run.endedAt)
-      await tx.update(RunEntity, { id: runId }, { endedAt, ...given, hasWork: run.hasWork || isSaid(given) });
+      await tx.update(
+        RunEntity,
+        { id: runId },
+        { endedAt, ...given, tighterIn: body.tighterIn ?? null, hasWork: run.hasWork || isSaid(given) },
+      );
     return sessionView(tx, run.sessionId);
   });
 }

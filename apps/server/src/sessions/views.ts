@@ -10,7 +10,7 @@ import { plannedSettings } from './item.js';
 import { formsOf } from './allowed.js';
 import { openStopSigns, type OpenSign } from './symptoms.js';
 import { paceOf } from '../studio/settings.js';
-import { loadExercises } from '../exercises/library.js';
+import { loadExercises, type ExerciseLibrary } from '../exercises/library.js';
 import { RunAnswerEntity, RunEntity, SessionEntity, SessionItemEntity, SetLogEntity } from './entities.js';
 import { soreAround } from './soreness.js';
 import { isStanding, type RunState } from './standing.js';
@@ -110,6 +110,7 @@ function runView(run: RunEntity, sets: readonly SetLogEntity[], answers: readonl
     source: run.source,
     sensation: run.sensation,
     feltTighter: run.feltTighter,
+    tighterIn: run.tighterIn ?? [],
     note: run.note,
     wellness: run.wellness,
     withdrawn: run.withdrawnAt !== null,
@@ -133,19 +134,19 @@ export async function sessionView(data: StudioData, id: string): Promise<Session
   return view!;
 }
 
-/** Sessions of one client as their sheets show them; the number of statements does not grow with them. @param facts where they are read already */
+/** Sessions of one client as their sheets show them; the number of statements does not grow with them. @param read what of it is read already */
 export async function sessionViews(
   data: StudioData,
   client: ClientEntity,
   rows: readonly SessionEntity[],
-  facts?: ScreeningFacts,
+  read: { readonly facts?: ScreeningFacts; readonly library?: ExerciseLibrary } = {},
 ): Promise<Session[]> {
   if (rows.length === 0) return [];
   const [around, { find, current }, stops, screening, studio] = await Promise.all([
     surroundingsOf(data, rows),
-    loadExercises(data),
+    read.library ?? loadExercises(data),
     openStopSigns(data, client.id),
-    facts ?? screeningFacts(data, client),
+    read.facts ?? screeningFacts(data, client),
     data.studio(),
   ]);
   const runIds = around.runs.map((r) => r.id);

@@ -13,7 +13,7 @@ import {
 } from '@yandle/core';
 import Joi from 'joi';
 import type { CreateBlockBody, MoveSessionBody, UpdateBlockBody } from '../blocks.js';
-import { date, id, line, shortId, version } from './common.js';
+import { awayDates, date, id, line, shortId, version } from './common.js';
 import { lockedCell } from './prescription.js';
 import { routineId, sessionItems } from './sessions.js';
 
@@ -145,16 +145,7 @@ const body = {
   ...blockPlan,
   smallestPlate: Joi.number().min(0.25).max(10).precision(2).allow(null).required(),
   missedWeeks: Joi.array().items(week().optional()).unique().max(BLOCK_BOUNDS.weeks.max).required(),
-  away: Joi.array()
-    .items(
-      Joi.object({ from: date(), to: date() })
-        .custom((value: { from: string; to: string }, helpers) =>
-          value.from <= value.to ? value : helpers.message({ custom: 'The last day away is before the first.' }),
-        )
-        .optional(),
-    )
-    .max(20)
-    .required(),
+  away: awayDates(20),
   dayPlans: Joi.array()
     .items(dayPlan)
     .min(DAY_PLAN_BOUNDS.count.min)

@@ -93,3 +93,16 @@ export const testId = () =>
     .max(60)
     .pattern(/^[a-z0-9]+(-[a-z0-9]+)*$/)
     .messages({ 'string.pattern.base': 'Choose a test of the list.' });
+
+/** Days that a client is away, from and to. @param most how many ranges */
+export const awayDates = (most: number) =>
+  Joi.array()
+    .items(
+      Joi.object({ from: date(), to: date() })
+        .custom((value: { from: string; to: string }, helpers) =>
+          value.from <= value.to ? value : helpers.message({ custom: 'The last day away is before the first.' }),
+        )
+        .optional(),
+    )
+    .max(most)
+    .required();

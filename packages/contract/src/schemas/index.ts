@@ -13,6 +13,7 @@ export * from './priorities.js';
 export * from './devices.js';
 export * from './transfer.js';
 export * from './phone.js';
+export * from './check-in.js';
 export * from './review.js';
 export { oversize } from './size.js';
 export type { JsonSchema } from './json-schema.js';

@@ -181,7 +181,21 @@ const answers = {
     .allow(null),
   note: text(),
 };
-export const finishRunSchema = Joi.object<FinishRunBody, true>({ endedAt: instant(), ...answers });
+export const finishRunSchema = Joi.object<FinishRunBody>({
+  endedAt: instant(),
+  ...answers,
+  tighterIn: Joi.array()
+    .items(
+      Joi.object({
+        exerciseId: exerciseId().required(),
+        side: Joi.string()
+          .valid(...SIDES)
+          .required(),
+      }).optional(),
+    )
+    .unique('exerciseId')
+    .max(40),
+});
 export const editAnswersSchema = Joi.object<EditAnswersBody, true>({ id: id(), ...answers });
 export const chooseRunSchema = Joi.object<ChooseRunBody, true>({ runId: id() });
 export const sorenessSchema = Joi.object<SorenessBody, true>({

@@ -45,3 +45,15 @@ export function isSided(id: BodyRegionId): boolean {
 export function bodyRegionName(id: BodyRegionId): string {
   return BODY_REGIONS.find((r) => r.id === id)!.name;
 }
+
+/** The region in which a group is felt most narrowly: of those that it belongs to, the one with the fewest groups. */
+export function regionOfGroup(group: MuscleGroupId): BodyRegionId {
+  const own = BODY_REGIONS.filter((r) => (r.groups as readonly MuscleGroupId[]).includes(group));
+  return own.reduce((best, r) => (r.groups.length < best.groups.length ? r : best)).id;
+}
+
+/** Regions that are worked on with some groups, in the order of the body, each once. */
+export function workedRegions(groups: readonly MuscleGroupId[]): BodyRegionId[] {
+  const worked = new Set(groups.map(regionOfGroup));
+  return BODY_REGION_IDS.filter((id) => worked.has(id));
+}

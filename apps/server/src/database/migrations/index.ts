@@ -27,6 +27,7 @@ import { Pacing1799700000000 } from './0026-pacing.js';
 import { DayRounds1799800000000 } from './0027-day-rounds.js';
 import { Reviews1799900000000 } from './0028-reviews.js';
 import { StandingReview1800000000000 } from './0029-standing-review.js';
+import { CheckIns1800100000000 } from './0030-check-ins.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -59,4 +60,5 @@ export const MIGRATIONS = [
   DayRounds1799800000000,
   Reviews1799900000000,
   StandingReview1800000000000,
+  CheckIns1800100000000,
 ];

@@ -18,7 +18,8 @@ import {
   choiceLine,
   clientItemWords,
 } from '@yandle/core';
-import type { Session } from '@yandle/contract';
+import type { CheckInBody, Session } from '@yandle/contract';
+import { WeekCheckIn } from '../check-in/week-check-in';
 import { FigureView } from '../ui/figure';
 import { SaveState } from '../ui/save-state';
 import { StopSigns } from '../ui/stop-signs';
@@ -30,7 +31,7 @@ import { PhoneStore } from './phone.store';
 /** The client's list: what comes next, how yesterday feels, what has changed. */
 @Component({
   selector: 'y-phone-start',
-  imports: [FigureView, RouterLink, SaveState, StopSigns],
+  imports: [FigureView, RouterLink, SaveState, StopSigns, WeekCheckIn],
   templateUrl: './phone-start.html',
 })
 export class PhoneStart {
@@ -74,6 +75,14 @@ export class PhoneStart {
     const did = this.store.sessions().some((s) => days.includes(s.run?.endedAt?.slice(0, 10) ?? ''));
     return did && !p.sorenessEntries.some((n) => n.date === p.today);
   });
+  /** The week is not asked about again before the list is opened anew. */
+  protected readonly notNow = signal(false);
+  protected readonly weekSaid = signal(false);
+
+  protected sayWeek(body: CheckInBody): void {
+    this.store.checkIn(body);
+    this.weekSaid.set(true);
+  }
   protected readonly saidToday = computed(
     () => this.block()?.sorenessEntries.find((n) => n.date === this.today()) ?? null,
   );

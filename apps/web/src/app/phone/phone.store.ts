@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Soreness, SorenessBody, Session, SharedBlock, SymptomReport } from '@yandle/contract';
+import type { CheckInBody, Soreness, SorenessBody, Session, SharedBlock, SymptomReport } from '@yandle/contract';
 import { concerns, type BodyRegionId, type Exercise, findAmong, METRIC, restsOn, showUnits } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { newId } from '../data/ids';
@@ -109,6 +109,21 @@ export class PhoneStore {
   async markFinished(id: string): Promise<void> {
     this.finished.update((f) => [...new Set([...f, id])]);
     await keepFinished(this.finished());
+  }
+
+  /** What the client says of the week, or around a session; goes out when there is a network. */
+  checkIn(body: CheckInBody): void {
+    const p = this.block();
+    if (!p) return;
+    this.outbox.post({ kind: 'check-in', clientId: null, id: newId(), body });
+    const { date, moment, sessionId } = body;
+    const next = {
+      ...p,
+      checkIns: [{ date, moment, sessionId }, ...(p.checkIns ?? [])],
+      ...(moment === 'day' && { checkInDue: false }),
+    };
+    this.block.set(next);
+    void keepBlock(next);
   }
 
   /** How sore it is today, and where (null: all over); goes out when there is a network. */

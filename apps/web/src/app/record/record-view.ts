@@ -9,6 +9,7 @@ const HEADINGS: Readonly<Record<string, string>> = {
   beighton: 'Beighton scores',
   pictures: 'Pictures',
   goals: 'Goals',
+  checkIns: 'Check-ins',
   selfReports: 'What the client said',
   priorities: 'Priorities',
   blocks: 'Blocks',

@@ -1,6 +1,8 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import type { FeltSide } from '@yandle/contract';
-import { sensationWords } from '@yandle/core';
+import type { FeltSide, RegionScore, TighterIn } from '@yandle/contract';
+import { sensationWords, SIDES, type Side } from '@yandle/core';
+import { StiffnessRows } from '../check-in/stiffness-rows';
+import { oneOf } from '../ui/one-of';
 import { exercisesDone, SymptomQuestion, type FeltSymptom } from '../ui/symptom-question';
 import { RunStore } from './run.store';
 
@@ -10,7 +12,7 @@ const TOO_STRONG = 7;
 /** The end of a session: how strong it was, which side was tighter, what the coach should know. Nothing is filled in beforehand. */
 @Component({
   selector: 'y-run-end',
-  imports: [SymptomQuestion],
+  imports: [StiffnessRows, SymptomQuestion],
   host: { class: 'contents' },
   template: `
     <section class="mx-auto my-auto w-full max-w-xl px-5 pb-8" aria-labelledby="end">
@@ -61,6 +63,36 @@ const TOO_STRONG = 7;
           }
         </div>
       </fieldset>
+      @if (sided().length > 0) {
+        <details class="mt-3">
+          <summary class="font-semibold">Say it for each exercise</summary>
+          <ul class="mt-2 flex flex-col gap-2">
+            @for (e of sided(); track e.id) {
+              <li class="flex flex-wrap items-center gap-2" role="group" [attr.aria-label]="e.name + ': tighter side'">
+                <span class="min-w-40 flex-1">{{ e.name }}</span>
+                @for (x of ['left', 'right']; track x) {
+                  <button
+                    type="button"
+                    class="btn !min-h-11"
+                    [class.btn-go]="tighterOf(e.id) === x"
+                    [attr.aria-pressed]="tighterOf(e.id) === x"
+                    (click)="sayTighter(e.id, x)"
+                  >
+                    {{ x === 'left' ? 'Left' : 'Right' }}
+                  </button>
+                }
+              </li>
+            }
+          </ul>
+        </details>
+      }
+      @if (store.regions().length > 0) {
+        <details class="mt-3">
+          <summary class="font-semibold">How stiff do you feel now?</summary>
+          <p class="mt-1 text-sm text-soft">0 not at all · 10 very stiff. Leave it out if you like.</p>
+          <y-stiffness-rows [regions]="store.regions()" [(scores)]="stiffness" />
+        </details>
+      }
       <label class="field mt-4">
         <span class="label">Anything your coach should know?</span>
         <textarea #note class="input" rows="2" maxlength="2000" (input)="remark.set(note.value)"></textarea>
@@ -101,6 +133,24 @@ export class RunEnd {
   protected readonly felt = signal<FeltSide | null>(null);
   protected readonly scale = Array.from({ length: 11 }, (_, i) => i);
   protected readonly words = sensationWords;
+  protected readonly stiffness = signal<readonly RegionScore[]>([]);
+  protected readonly tighterIn = signal<readonly TighterIn[]>([]);
+  /** Exercises with two sides, each once. */
+  protected readonly sided = computed(() => {
+    const ids = [...new Set(this.store.view.items().map((i) => i.exerciseId))];
+    return ids.map((id) => this.store.find(id)).filter((e) => e.sides === 'each');
+  });
+
+  protected tighterOf(exerciseId: string): Side | null {
+    return this.tighterIn().find((t) => t.exerciseId === exerciseId)?.side ?? null;
+  }
+
+  protected sayTighter(exerciseId: string, said: string): void {
+    const side = oneOf(SIDES, said);
+    if (side === null) return;
+    const others = this.tighterIn().filter((t) => t.exerciseId !== exerciseId);
+    this.tighterIn.set(this.tighterOf(exerciseId) === side ? others : [...others, { exerciseId, side }]);
+  }
   protected readonly sides = [
     { id: 'left', name: 'Left' },
     { id: 'same', name: 'The same' },
@@ -110,6 +160,7 @@ export class RunEnd {
   protected save(note: string): void {
     const felt = this.asked() ? this.symptom() : null;
     if (felt) this.store.feltIn(felt);
-    void this.store.finish(this.sensation(), this.felt(), note);
+    this.store.sayStiffness('after session', this.stiffness());
+    void this.store.finish(this.sensation(), this.felt(), note, this.tighterIn());
   }
 }

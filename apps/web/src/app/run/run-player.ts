@@ -40,7 +40,7 @@ import { Voice } from './voice';
 import { WellnessDialog } from './wellness-dialog';
 import { Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Session } from '@yandle/contract';
+import type { RegionScore, Session } from '@yandle/contract';
 import { ProblemNote } from '../ui/problem-note';
 import { SaveState } from '../ui/save-state';
 import { BreathDialog } from './breath-dialog';
@@ -287,9 +287,12 @@ export class RunPlayer {
     if (sensation !== null) this.store.amend({ sensation });
   }
 
+  protected readonly stiffBefore = signal<readonly RegionScore[]>([]);
+
   /** How the client is today decides how the session is gone through, or whether. */
   protected async takeDay(wellness: Wellness): Promise<void> {
     this.dialog.set(null);
+    this.store.sayStiffness('before session', this.stiffBefore());
     if (wellness !== 'unwell') return this.store.begin(wellness);
     await this.store.callOff();
     this.left.emit(this.store.session()!);

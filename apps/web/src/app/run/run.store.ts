@@ -29,10 +29,20 @@ import {
   type SymptomId,
   type Timeline,
   type Wellness,
+  workedRegions,
 } from '@yandle/core';
 import { Requests } from '../data/requests';
 import { computed, inject, Injectable, type OnDestroy, signal } from '@angular/core';
-import type { FeltSide, FinishRunBody, Session, SymptomBody, SymptomReport } from '@yandle/contract';
+import type {
+  CheckInBody,
+  FeltSide,
+  FinishRunBody,
+  RegionScore,
+  Session,
+  SymptomBody,
+  SymptomReport,
+  TighterIn,
+} from '@yandle/contract';
 import { newId } from '../data/ids';
 import type { FeltSymptom } from '../ui/symptom-question';
 import { forgetRun, keepRun, readRun, type UsedLoad } from './kept-run';
@@ -308,8 +318,30 @@ export class RunStore implements OnDestroy {
     this.gateway.post({ kind: 'breath', clientId: this.gateway.clientOf(this.session()!), body: { seconds } });
   }
 
-  async finish(sensation: number | null, feltTighter: FeltSide | null, note: string): Promise<void> {
-    const body: FinishRunBody = { endedAt: new Date().toISOString(), sensation, feltTighter, note: note.trim() };
+  /** Regions that the session works on. */
+  readonly regions = computed(() =>
+    workedRegions((this.session()?.items ?? []).map((i) => this.gateway.find(i.exerciseId).primary)),
+  );
+
+  /** How stiff the client feels around the session; nothing said sends nothing. */
+  sayStiffness(moment: 'before session' | 'after session', stiffness: readonly RegionScore[]): void {
+    const session = this.session();
+    if (!session || stiffness.length === 0) return;
+    const body: CheckInBody = {
+      ...{ date: session.date, moment, sessionId: session.id, stiffness },
+      ...{ complaints: [], inTheWay: [], away: [], note: '' },
+    };
+    this.gateway.post({ kind: 'check-in', clientId: this.gateway.clientOf(session), id: newId(), body });
+  }
+
+  async finish(
+    sensation: number | null,
+    feltTighter: FeltSide | null,
+    note: string,
+    tighterIn: readonly TighterIn[] = [],
+  ): Promise<void> {
+    const endedAt = new Date().toISOString();
+    const body: FinishRunBody = { endedAt, sensation, feltTighter, note: note.trim(), tighterIn };
     this.gateway.post({ kind: 'finish', runId: this.runId()!, body });
     forgetRun(this.session()!.id);
     this.clock.stop();

@@ -194,6 +194,7 @@ export class SessionSheet {
     const parts = [
       `Sensation: ${run.sensation === null ? 'not answered' : `${run.sensation} of 10`}`,
       run.feltTighter ? felt[run.feltTighter] : '',
+      run.tighterIn.map((t) => `${this.store.find(t.exerciseId).name}: ${t.side} tighter`).join(', '),
       run.wellness === 'lighter' ? 'a lighter session, a little unwell' : '',
       run.note ? `“${run.note}”` : '',
       run.source === 'coach' ? '' : SOURCE_WORDS[run.source],

@@ -49,6 +49,7 @@ export function aRun(over: Partial<Run> = {}): Run {
     source: 'coach',
     sensation: null,
     feltTighter: null,
+    tighterIn: [],
     note: '',
     wellness: null,
     withdrawn: false,

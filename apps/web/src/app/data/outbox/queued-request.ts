@@ -2,6 +2,7 @@ import type {
   AssessmentConditionsBody,
   BeightonBody,
   BreathBody,
+  CheckInBody,
   CreateAssessmentBody,
   FinishRunBody,
   ReadingBody,
@@ -40,6 +41,7 @@ export type QueuedRequest =
   | { readonly kind: 'finish'; readonly runId: string; readonly body: FinishRunBody }
   /** `clientId` is null on the client's own phone: its link says who it is. */
   | { readonly kind: 'soreness'; readonly clientId: string | null; readonly id: string; readonly body: SorenessBody }
+  | { readonly kind: 'check-in'; readonly clientId: string | null; readonly id: string; readonly body: CheckInBody }
   | { readonly kind: 'breath'; readonly clientId: string | null; readonly body: BreathBody }
   /** Written by a version before, in a way that is not known any more: sent as it was. */
   | { readonly kind: 'as-written'; readonly method: 'POST' | 'PUT'; readonly path: string; readonly body: unknown };
@@ -80,6 +82,8 @@ export function wireOf(r: QueuedRequest): WireRequest {
       return post(`/runs/${r.runId}/finish`);
     case 'soreness':
       return put(`${r.clientId === null ? '' : `/clients/${r.clientId}`}/soreness/${r.id}`);
+    case 'check-in':
+      return put(`${r.clientId === null ? '' : `/clients/${r.clientId}`}/check-ins/${r.id}`);
     case 'breath':
       return put(`${r.clientId === null ? '' : `/clients/${r.clientId}`}/breath`);
     case 'as-written':

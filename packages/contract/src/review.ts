@@ -1,4 +1,4 @@
-import type { DecidedMove, LaneReview, MuscleGroupId } from '@yandle/core';
+import type { DecidedMove, LaneReview, MuscleGroupId, Side } from '@yandle/core';
 
 /** What was decided of a lane for a week. */
 export interface LaneDecision {
@@ -18,6 +18,18 @@ export interface LaneProposal {
   readonly changeTo?: string | null;
 }
 
+/** What a week of a lane came to, a side in seconds or sets. */
+export interface LaneWeekDone {
+  readonly planned: number;
+  /** Null where nothing was logged. */
+  readonly done: Readonly<Record<Side, number>> | null;
+  readonly inSeconds: boolean;
+  /** Sensations that were said in its exercises, and the target they are held against; null where none was said. */
+  readonly felt: { readonly highest: number; readonly times: number; readonly target: number } | null;
+  /** Days in the last two weeks on which its region was very sore. */
+  readonly soreDays: number;
+}
+
 /** A lane in the review of a week. */
 export interface ReviewedLaneView {
   readonly laneId: string;
@@ -25,6 +37,7 @@ export interface ReviewedLaneView {
   /** What the record makes of it: the first rule that fits, with its numbers. */
   readonly review: LaneReview;
   readonly proposal: LaneProposal;
+  readonly record: LaneWeekDone;
   /** The first full week that a decision changes. */
   readonly shownWeek: number;
   /**

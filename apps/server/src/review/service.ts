@@ -1,4 +1,11 @@
-import type { ClientReview, DecideReviewBody, ReviewedLaneView, WeekReview, Whose } from '@yandle/contract';
+import type {
+  ClientReview,
+  DecideReviewBody,
+  LaneWeekDone,
+  ReviewedLaneView,
+  WeekReview,
+  Whose,
+} from '@yandle/contract';
 import {
   errorWords,
   CoreError,
@@ -16,6 +23,7 @@ import {
   type DecidedMove,
   type LaneDraft,
   type LaneEased,
+  type LaneRecord,
   type PlannedWeek,
 } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
@@ -96,6 +104,12 @@ async function proposedPlan(data: StudioData, r: BlockReview, planner: Planner):
   }
 }
 
+function doneOf({ now, sides, inSeconds, said, soreDays }: LaneRecord): LaneWeekDone {
+  const highest = said.reduce((a, s) => (s.sensation > a.sensation ? s : a), said[0] ?? { sensation: 0, target: 0 });
+  const felt = said.length === 0 ? null : { highest: highest.sensation, times: said.length, target: highest.target };
+  return { planned: now.planned, done: now.done === null ? null : sides, inSeconds, felt, soreDays };
+}
+
 interface ViewParts {
   readonly coaches: ReadonlyMap<string, string>;
   readonly styleName: (id: string) => string;
@@ -105,7 +119,7 @@ interface ViewParts {
 
 function viewOf(r: BlockReview, { coaches, styleName, standing, proposed }: ViewParts): WeekReview {
   const { block, week, fromWeek } = r;
-  const lanes = r.lanes.map(({ lane, review, decided, change, move }): ReviewedLaneView => {
+  const lanes = r.lanes.map(({ lane, record, review, decided, change, move }): ReviewedLaneView => {
     const shownWeek = firstFull(lane.weeks, fromWeek);
     const planned = cellOf(lane.weeks, shownWeek);
     const place = block.lanes.indexOf(lane);
@@ -113,6 +127,7 @@ function viewOf(r: BlockReview, { coaches, styleName, standing, proposed }: View
       laneId: lane.id,
       group: lane.group,
       review,
+      record: doneOf(record),
       proposal: {
         move,
         ...(change && { changeTo: change.styleId === null ? null : styleName(change.styleId) }),

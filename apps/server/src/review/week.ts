@@ -12,6 +12,7 @@ import {
   styleIn,
   weekOn,
   type DecidedMove,
+  type LaneRecord,
   type LaneReview,
   type MeasuredGoal,
   type PlainDate,
@@ -39,6 +40,7 @@ export interface Running {
 /** A lane in the review of a week. */
 export interface LaneOutcome {
   readonly lane: Lane;
+  readonly record: LaneRecord;
   readonly review: LaneReview;
   readonly decided: ReviewEntity | null;
   /** What is proposed to decide. */
@@ -172,19 +174,19 @@ export async function reviewsOf(
       const found = laneFound(lane.group, goals.get(block.clientId) ?? [], today);
       const sore = soreness.get(block.clientId) ?? [];
       const record = laneRecord(of, week, to, sessions.get(block.id) ?? [], sore, found, find);
-      return record ? [{ lane, review: reviewLane(record) }] : [];
+      return record ? [{ lane, record, review: reviewLane(record) }] : [];
     });
     // Of a block in which nothing is done yet all may change, and a decision is about next week all the same.
     const fromWeek = Math.max(block.changeableFrom, weekOn(block.startDate, today) + 1);
     const standing = reviewed.filter((r) => r.review.move === 'change').map((r) => r.lane);
     const changes = await changesFor(data, { row, block }, week, standing, planner);
-    const lanes = reviewed.map(({ lane, review }): LaneOutcome => {
+    const lanes = reviewed.map(({ lane, record, review }): LaneOutcome => {
       const decided = decidedOf.get(block.id)?.find((d) => d.laneKey === lane.id && d.week === week) ?? null;
       const change = changes.get(lane.id) ?? null;
       const drafted = block.choices.lanes.find((l) => l.id === lane.id);
       const kept = drafted !== undefined && styleIn(drafted, fromWeek) === KEEP_STYLE;
       const move = proposedMove(review, { change: change !== null, keep: !kept });
-      return { lane, review, decided, change, move };
+      return { lane, record, review, decided, change, move };
     });
     const own = (sessions.get(block.id) ?? []).filter((s) => s.week === week);
     const complete = today >= end || own.every((s) => s.done);

@@ -39,13 +39,14 @@ export interface ReviewedLane {
   readonly technique: Technique;
 }
 
-type Week = Pick<LaneRecord, 'said' | 'holdSeconds' | 'cutSeconds' | 'now'>;
+type Week = Pick<LaneRecord, 'said' | 'holdSeconds' | 'cutSeconds' | 'now' | 'sides' | 'inSeconds'>;
 
 /** What a lane was asked and did in some sessions: seconds a side under stretch, or bouts where nothing is stretched. */
 function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedSession[], find: FindExercise): Week {
   const counts = kindOf(technique).stretches;
   let planned = 0;
-  let done = 0;
+  const by = { left: 0, right: 0 };
+  let seconds = false;
   let holdSeconds = 0;
   let cutSeconds = 0;
   const said: { sensation: number; target: number }[] = [];
@@ -53,14 +54,16 @@ function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedS
     s.items.forEach((item, place) => {
       const exercise = find(item.exerciseId);
       if (exercise.primary !== group || boutOf(item, exercise).technique !== technique) return;
-      const sides = exercise.sides === 'each' ? 2 : 1;
       const stretch = partsOf(item, exercise).reduce((sum, p) => sum + boutDose(p.bout), 0);
       // Seconds do for what stretches; a movement without a pause has none, and is counted in bouts.
       const inSeconds = counts && stretch > 0;
+      seconds ||= inSeconds;
       planned += s.rounds * item.sets * (inSeconds ? stretch : boutsPerSet(item, exercise));
       for (const b of s.bouts.filter((x) => x.item === place)) {
-        const both = b.side === null && sides === 2 ? 2 : 1;
-        done += ((inSeconds ? b.doneSeconds : b.doneSeconds > 0 ? 1 : 0) * both) / sides;
+        const amount = inSeconds ? b.doneSeconds : b.doneSeconds > 0 ? 1 : 0;
+        // Both sides at once count for each.
+        if (b.side !== 'right') by.left += amount;
+        if (b.side !== 'left') by.right += amount;
         if (b.sensation !== null) said.push({ sensation: b.sensation, target: item.sensation });
         holdSeconds += b.plannedSeconds;
         // Cut short for discomfort: said so, or a stop sign; being out of time is none.
@@ -69,7 +72,8 @@ function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedS
       }
     });
   const logged = sessions.some((s) => s.logged);
-  return { said, holdSeconds, cutSeconds, now: { planned, done: logged ? done : null } };
+  const now = { planned, done: logged ? (by.left + by.right) / 2 : null };
+  return { said, holdSeconds, cutSeconds, now, sides: by, inSeconds: seconds };
 }
 
 /** Days up to a date, two weeks back, on which a group was very sore. */

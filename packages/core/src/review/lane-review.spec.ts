@@ -7,6 +7,7 @@ import { isException, proposedMove, reviewLane, stepsBack, type LaneRecord } fro
 
 const record = (over: Partial<LaneRecord> = {}): LaneRecord => ({
   ...{ soreDays: 0, said: [], unplaced: null, holdSeconds: 180, cutSeconds: 0, plateau: false, goalTwice: false },
+  ...{ sides: { left: 180, right: 180 }, inSeconds: true },
   ...{ now: { planned: 180, done: 180 }, before: { planned: 180, done: 180 } },
   ...over,
 });

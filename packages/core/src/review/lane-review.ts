@@ -1,3 +1,5 @@
+import type { Side } from '../anatomy/side.js';
+
 /** What a week's review makes of a lane (domain 2.8). */
 export const REVIEW_MOVES = ['advance', 'repeat', 'ease', 'ease two', 'change', 'keep', 'ask'] as const;
 export type ReviewMove = (typeof REVIEW_MOVES)[number];
@@ -48,6 +50,9 @@ export interface LaneRecord {
   readonly holdSeconds: number;
   readonly cutSeconds: number;
   readonly now: LaneDone;
+  /** What was done on each side, and whether it is seconds; sets else. */
+  readonly sides: Readonly<Record<Side, number>>;
+  readonly inSeconds: boolean;
   /** The week before; null in the first. */
   readonly before: LaneDone | null;
   /** The test of its group stands still although it was practised (domain 2.3). */

@@ -78,6 +78,7 @@ import type {
   UpdateBlockBody,
   UpdateClientBody,
   DecideReviewBody,
+  CheckIn,
   ClientReview,
   WeekReview,
 } from '@yandle/contract';
@@ -280,6 +281,12 @@ export class Api {
   }
   setStandingReview(clientId: string, standing: boolean): Observable<void> {
     return this.http.put<void>(`${V1}/clients/${clientId}/review/standing`, { standing });
+  }
+  checkIns(clientId: string): Observable<CheckIn[]> {
+    return this.http.get<CheckIn[]>(`${V1}/clients/${clientId}/check-ins`);
+  }
+  seeAway(clientId: string, id: string, plan: boolean): Observable<CheckIn[]> {
+    return this.http.put<CheckIn[]>(`${V1}/clients/${clientId}/check-ins/${id}/away`, { plan });
   }
   review(clientId: string): Observable<WeekReview | null> {
     return this.http.get<WeekReview | null>(`${V1}/clients/${clientId}/review`);

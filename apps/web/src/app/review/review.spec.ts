@@ -1,4 +1,4 @@
-import type { ReviewedLaneView, WeekReview } from '@yandle/contract';
+import type { CheckIn, ReviewedLaneView, WeekReview } from '@yandle/contract';
 import { Screen } from '../testing/screen';
 import { ReviewScreen } from './review';
 
@@ -7,6 +7,7 @@ const lane = (group: ReviewedLaneView['group'], over: Partial<ReviewedLaneView> 
   group,
   review: { move: 'advance', because: { code: 'as-planned', args: { percent: 96 } }, asks: [] },
   proposal: { move: 'advance' },
+  record: { planned: 180, done: { left: 180, right: 165 }, inSeconds: true, felt: null, soreDays: 0 },
   ...{ shownWeek: 4, planned: '2 × 35 s, 3 days', proposed: '2 × 35 s, 3 days', decision: null },
   ...over,
 });
@@ -19,17 +20,24 @@ const review = (lanes: readonly ReviewedLaneView[], version = 4): WeekReview => 
   ...{ blockId: 'b1', version, week: 3, fromWeek: 4, standing: false, lanes },
 });
 
+const checkIn = (over: Partial<CheckIn> = {}): CheckIn => ({
+  ...{ id: 's1', date: '2026-03-10', moment: 'day', sessionId: null, stiffness: [{ region: 'thigh-back', score: 6 }] },
+  ...{ complaints: [], inTheWay: ['time'], away: [], note: '', awaySeen: true },
+  ...over,
+});
+
 describe('ReviewScreen', () => {
-  async function open(answer: WeekReview | null): Promise<Screen<ReviewScreen>> {
+  async function open(answer: WeekReview | null, said: readonly CheckIn[] = []): Promise<Screen<ReviewScreen>> {
     const screen = await Screen.open(ReviewScreen, { clientId: 'c1' });
     await screen.answer('/clients/c1/review', answer);
+    if (answer) await screen.answer('/clients/c1/check-ins', said);
     return screen;
   }
   const put = (screen: Screen<ReviewScreen>) => screen.request('PUT', '/clients/c1/review');
 
   it('shows exceptions first, with the reason in numbers and next week beside the plan', async () => {
     const screen = await open(review([lane('soleus'), sore]));
-    expect([...screen.el.querySelectorAll('h2')].map((h) => h.textContent)).toEqual(['Hamstrings', 'Soleus']);
+    expect([...screen.el.querySelectorAll('li h2')].map((h) => h.textContent)).toEqual(['Hamstrings', 'Soleus']);
     expect(screen.text).toContain('Two steps back. Very sore on 2 days in two weeks');
     expect(screen.text).toContain('with the proposal 2 × 30 s, 3 days');
     expect(screen.text).toContain('2 of 2 lanes to decide.');
@@ -85,6 +93,41 @@ describe('ReviewScreen', () => {
     await screen.answer('/clients/c1/review', review([lane('soleus', { decision }), sore], 5));
     expect(screen.text).toContain('Someone else changed this.');
     expect(screen.text).toContain('✓ Go on as planned, Joris');
+  });
+
+  it('shows what was done on each side against the plan, and what the client said', async () => {
+    const felt = { highest: 7, times: 3, target: 5 };
+    const record = { planned: 180, done: { left: 180, right: 120 }, inSeconds: true, felt, soreDays: 1 };
+    const screen = await open(review([lane('soleus', { record })]), [
+      checkIn({ complaints: [{ region: 'low-back', score: 2 }] }),
+      checkIn({
+        id: 's0',
+        date: '2026-03-03',
+        complaints: [{ region: 'low-back', score: 5 }],
+        stiffness: [],
+        inTheWay: [],
+      }),
+    ]);
+    expect(screen.el.querySelector('[role=img]')!.getAttribute('aria-label')).toBe(
+      'Done: left 180 s, right 120 s, of 180 s a side planned',
+    );
+    expect(screen.text).toContain('Sensation up to 7 of 10, target 5, said 3 times.');
+    expect(screen.text).toContain('Very sore on 1 day in two weeks.');
+    expect(screen.text).toContain('Stiffness: Back of the thigh 6 of 10');
+    expect(screen.text).toContain('Complaints: Low back 2 of 10, better (was 5)');
+    expect(screen.text).toContain('In the way: no time');
+  });
+
+  it('plans around days away by one press', async () => {
+    const away = [{ from: '2026-03-16', to: '2026-03-20' }];
+    const screen = await open(review([lane('soleus')]), [checkIn({ away, awaySeen: false })]);
+    expect(screen.text).toContain('Away 16 Mar to 20 Mar');
+    screen.button('Plan around it').click();
+    const asked = screen.request('PUT', '/clients/c1/check-ins/s1/away');
+    expect(asked.request.body).toEqual({ plan: true });
+    asked.flush([checkIn({ away })]);
+    await screen.settle();
+    expect(screen.text).not.toContain('Plan around it');
   });
 
   it('says what a review is of, before there is one', async () => {

@@ -16,6 +16,8 @@ import { ClientContext } from '../data/client-context';
 import { Requests } from '../data/requests';
 import { ToastService } from '../data/toast.service';
 import { map } from 'rxjs';
+import { SaidCard } from '../check-in/said-card';
+import { LaneDone } from './lane-done';
 import { offeredMoves } from './offered';
 import { oneOf } from '../ui/one-of';
 import { ProblemNote } from '../ui/problem-note';
@@ -23,7 +25,7 @@ import { ProblemNote } from '../ui/problem-note';
 /** What the week of a client came to, lane by lane, and what next week makes of it. Exceptions come first. */
 @Component({
   selector: 'y-review',
-  imports: [ProblemNote, RouterLink],
+  imports: [LaneDone, ProblemNote, RouterLink, SaidCard],
   templateUrl: './review.html',
 })
 export class ReviewScreen {

@@ -7,6 +7,7 @@ const lane = (group: ReviewedLaneView['group'], over: Partial<ReviewedLaneView> 
   group,
   review: { move: 'advance', because: { code: 'as-planned', args: { percent: 96 } }, asks: [] },
   proposal: { move: 'advance' },
+  record: { planned: 180, done: { left: 180, right: 165 }, inSeconds: true, felt: null, soreDays: 0 },
   ...{ shownWeek: 4, planned: '2 × 35 s, 3 days', proposed: '2 × 35 s, 3 days', decision: null },
   ...over,
 });

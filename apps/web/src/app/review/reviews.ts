@@ -16,6 +16,7 @@ import { WhoseService } from '../data/whose';
 import { Autofocus } from '../ui/autofocus';
 import { ProblemNote } from '../ui/problem-note';
 import { WhoseSwitch } from '../ui/whose-switch';
+import { LaneDone } from './lane-done';
 import { offeredMoves } from './offered';
 
 type Decision = DecideReviewBody['decisions'][number];
@@ -44,7 +45,7 @@ const decided = (lane: ReviewedLaneView, move: DecidedMove | null): Decision => 
  */
 @Component({
   selector: 'y-reviews',
-  imports: [Autofocus, ProblemNote, RouterLink, WhoseSwitch],
+  imports: [Autofocus, LaneDone, ProblemNote, RouterLink, WhoseSwitch],
   templateUrl: './reviews.html',
 })
 export class ReviewsScreen {

@@ -1,4 +1,5 @@
-import type { ClientReview } from '@yandle/contract';
+import type { ClientReview, Today } from '@yandle/contract';
+import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ReviewEntity } from '../src/review/entities.js';
 import { acceptStandingOfAll } from '../src/review/standing.js';
@@ -131,5 +132,37 @@ describe('plain reviews that need no look', () => {
     await decideBy(h, client, r, back).expect(200);
     // What a coach has taken back is not taken up again by itself.
     expect((await accept()).lanes).toBe(0);
+  });
+});
+
+describe('Today', () => {
+  it('names weeks of which nothing was logged and days away, mine first, and counts the reviews that are due', async () => {
+    h.clock.now = new Date('2026-03-16T08:00:00.000Z');
+    const before = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+    const silent = await plannedAt(h, SUNDAY, {}, { name: 'Zelda Ferring' });
+    const did = await plannedAt(h, SUNDAY, {}, { name: 'Yorick Aspen' });
+    await logWeek(h, did, half);
+    h.clock.now = new Date('2026-03-16T08:00:00.000Z');
+    const away = [{ from: '2026-03-23', to: '2026-03-25' }];
+    await h.agent
+      .put(`/api/v1/clients/${did}/check-ins/${uuid()}`)
+      .send({
+        ...{ date: '2026-03-16', moment: 'day', sessionId: null, stiffness: [], complaints: [], inTheWay: [] },
+        ...{ away, note: '' },
+      })
+      .expect(200);
+    const today = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+    expect(today.reviewsDue).toBe(before.reviewsDue + 2);
+    const names = today.missed.map((m) => m.clientName);
+    expect(names).toContain('Zelda Ferring');
+    expect(names).not.toContain('Yorick Aspen');
+    expect(today.missed.every((m) => m.week === 1)).toBe(true);
+    expect(today.away.filter((a) => a.clientId === did)).toEqual([{ clientId: did, clientName: 'Yorick Aspen', away }]);
+    const r = (await reviewBy(h, silent))!;
+    const all = r.lanes.map((l) => ({ laneId: l.laneId, move: 'repeat', reason: '' }));
+    await decideBy(h, silent, r, all).expect(200);
+    const after = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+    expect(after.reviewsDue).toBe(before.reviewsDue + 1);
+    expect(after.missed.map((m) => m.clientName)).not.toContain('Zelda Ferring');
   });
 });

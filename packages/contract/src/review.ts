@@ -49,6 +49,15 @@ export interface ReviewedLaneView {
   readonly decision: LaneDecision | null;
 }
 
+/** A cell of the plan that a change has made another. */
+export interface CellChange {
+  readonly group: MuscleGroupId;
+  readonly week: number;
+  /** In words; null where the lane is not done then. */
+  readonly before: string | null;
+  readonly after: string | null;
+}
+
 /** The review of a client's week. */
 export interface WeekReview {
   readonly blockId: string;
@@ -60,6 +69,8 @@ export interface WeekReview {
   /** Plain proposals are accepted for this client at the end of the week, without anybody looking. */
   readonly standing: boolean;
   readonly lanes: readonly ReviewedLaneView[];
+  /** Every cell that the decision just taken has changed; empty for a look. */
+  readonly changed: readonly CellChange[];
 }
 
 /** The review of a client's week among those of a studio. */

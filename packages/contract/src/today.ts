@@ -1,4 +1,4 @@
-import type { BodyRegionId } from '@yandle/core';
+import type { AwayDates, BodyRegionId } from '@yandle/core';
 import type { SessionSummary, SymptomReport } from './sessions.js';
 
 /** The coach's day, each line with its reason. */
@@ -46,6 +46,16 @@ export interface Today {
     readonly date: string;
     readonly region: BodyRegionId | null;
     readonly soreness: number;
+  }[];
+  /** Clients who did nothing of a week that is over, and nobody has reviewed it. */
+  readonly missed: readonly { readonly clientId: string; readonly clientName: string; readonly week: number }[];
+  /** Clients whose last week is over and not reviewed. */
+  readonly reviewsDue: number;
+  /** Days away that clients named, and nobody has put into the plan or aside. */
+  readonly away: readonly {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly away: readonly AwayDates[];
   }[];
   /** Clients whose planning waits for a licensed professional. */
   readonly clearances: readonly { readonly clientId: string; readonly clientName: string; readonly note: string }[];

@@ -1,11 +1,11 @@
 import type { AheadSession, SessionSummary, Today, Whose } from '@yandle/contract';
-import { addDays, SORE_RESTS, type BodyRegionId, type DayRound, type PlainDate } from '@yandle/core';
+import { addDays, SORE_RESTS, type AwayDates, type BodyRegionId, type DayRound, type PlainDate } from '@yandle/core';
 import { overviews } from '../clients/overview.js';
 import { leadsMeant } from '../clients/whose.js';
 import { dateIn } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
-import type { RunState } from '../sessions/standing.js';
+import { STANDING_SQL, type RunState } from '../sessions/standing.js';
 import { openStopSigns } from '../sessions/symptoms.js';
 import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
 
@@ -13,6 +13,8 @@ import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
 const AHEAD = 6;
 /** Hours for which Today shows that a client was unwell. */
 const UNWELL_HOURS = 48;
+/** Days for which days away wait to be seen to. */
+const AWAY_DAYS = 28;
 /** Days between quick checks. */
 const CHECK_DAYS = 7;
 
@@ -49,6 +51,16 @@ const UNWELL = `SELECT s.client_id AS clientId, s.id AS sessionId, r.started_at 
 const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS date, n.region, n.soreness FROM soreness n
   WHERE n.studio_id = {studio} AND n.withdrawn_at IS NULL AND n.date BETWEEN :from AND :to AND n.soreness >= :least
   ORDER BY n.date DESC, n.created_at DESC`;
+
+/** The last week of each running block that is over: whether anything of it was done, and whether it was reviewed. */
+const WEEKS = `SELECT b.client_id AS clientId, s.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
+    EXISTS (SELECT 1 FROM review v WHERE v.block_id = b.id AND v.week = s.week AND v.withdrawn_at IS NULL) AS reviewed
+  FROM block b INNER JOIN session s ON s.block_id = b.id AND s.week = FLOOR(DATEDIFF(:date, b.start_date) / 7)
+  WHERE b.studio_id = {studio} AND b.ended_at IS NULL GROUP BY b.id, b.client_id, s.week`;
+
+/** Days away that nobody has seen to. */
+const AWAY = `SELECT c.client_id AS clientId, c.away FROM check_in c
+  WHERE c.studio_id = {studio} AND c.away_seen_at IS NULL AND c.away <> '[]' AND c.date >= :since ORDER BY c.date DESC, c.created_at DESC`;
 
 /** What a glance at a session of today needs besides. */
 const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week, s.name,
@@ -108,11 +120,16 @@ async function sessionsOn(
 /** What a day asks of a coach: who is on the mat, who is due, and who needs somebody. */
 export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, me: string): Promise<Today> {
   const to = addDays(date, AHEAD);
-  const leads = await leadsMeant(data, whose, me, date);
-  const [clients, allSessions, late, soreness, unwell, stopSigns] = await Promise.all([
-    data.read<ClientRow>(`${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''} ORDER BY c.name, c.id`, {
-      leads,
-    }),
+  const mine = await leadsMeant(data, 'mine', me, date);
+  const leads = whose === 'mine' ? mine : null;
+  const [clients, allSessions, late, soreness, unwell, stopSigns, weeks, away] = await Promise.all([
+    data.read<ClientRow>(
+      `${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''} ORDER BY c.lead_coach_id IN (:mine) DESC, c.name, c.id`,
+      {
+        leads,
+        mine,
+      },
+    ),
     data.read<AheadSession>(SESSIONS, { from: date, to }),
     data.read<{ clientId: string; runs: number }>(LATE),
     data.read<{ clientId: string; date: string; region: BodyRegionId | null; soreness: number }>(SORE, {
@@ -124,6 +141,8 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       since: new Date(data.now.getTime() - UNWELL_HOURS * 3_600_000),
     }),
     openStopSigns(data, null),
+    data.read<{ clientId: string; week: number; done: number; reviewed: number }>(WEEKS, { date }),
+    data.read<{ clientId: string; away: string }>(AWAY, { since: addDays(date, -AWAY_DAYS) }),
   ]);
   const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
@@ -149,6 +168,11 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   // A retest takes the two tests along.
   const retestSoon = new Set(retests.map((r) => r.clientId));
   const dueSince = addDays(date, -CHECK_DAYS);
+  const open = weeks.filter((w) => byId.has(w.clientId) && Number(w.reviewed) === 0);
+  /** Mine before the studio's, and by name: as the clients are read. */
+  const place = new Map(clients.map((c, i) => [c.id, i]));
+  const inOrder = <T extends { readonly clientId: string }>(rows: readonly T[]): T[] =>
+    rows.filter((r) => place.has(r.clientId)).sort((a, b) => place.get(a.clientId)! - place.get(b.clientId)!);
   const runs = new Map(late.map((l) => [l.clientId, Number(l.runs)]));
   return {
     date,
@@ -159,19 +183,26 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       .filter((c) => c.quickCheck !== null && c.quickCheck !== '[]' && !retestSoon.has(c.id))
       .map((c) => ({ clientId: c.id, clientName: c.name, last: states.get(c.id)!.lastAssessment }))
       .filter((c) => c.last === null || c.last <= dueSince),
-    symptoms: reports,
+    symptoms: inOrder(reports),
+    missed: inOrder(open)
+      .filter((w) => Number(w.done) === 0)
+      .map(({ clientId, week }) => ({ clientId, clientName: nameOf(clientId), week })),
+    reviewsDue: open.length,
+    away: inOrder(away).map((a) => ({
+      clientId: a.clientId,
+      clientName: nameOf(a.clientId),
+      away: JSON.parse(a.away) as AwayDates[],
+    })),
     lateLogs: clients.flatMap((c) =>
       runs.has(c.id) ? [{ clientId: c.id, clientName: c.name, runs: runs.get(c.id)! }] : [],
     ),
-    unwell: unwell
-      .filter((n) => byId.has(n.clientId))
-      .map(({ clientId, sessionId, at }) => ({
-        clientId,
-        clientName: nameOf(clientId),
-        sessionId,
-        date: dateIn(timeZone, at),
-      })),
-    sore: soreness.filter((n) => byId.has(n.clientId)).map((n) => ({ ...n, clientName: nameOf(n.clientId) })),
+    unwell: inOrder(unwell).map(({ clientId, sessionId, at }) => ({
+      clientId,
+      clientName: nameOf(clientId),
+      sessionId,
+      date: dateIn(timeZone, at),
+    })),
+    sore: inOrder(soreness).map((n) => ({ ...n, clientName: nameOf(n.clientId) })),
     clearances: clients
       .filter((c) => c.screening === 'refer')
       .map((c) => ({ clientId: c.id, clientName: c.name, note: c.screeningNote })),

@@ -10,16 +10,18 @@ import { formatNumber, SIDES } from '@yandle/core';
     @if (r.done; as done) {
       <div class="flex items-center gap-2 text-sm" role="img" [attr.aria-label]="words()">
         <span class="w-24 text-right">L {{ amount(done.left) }}</span>
-        <div class="flex h-3 w-24 justify-end border-r-2 border-ink">
-          <div class="relative h-full w-full">
-            <div class="absolute inset-y-0 right-0 rounded-l bg-action" [style.width.%]="share(done.left)"></div>
-            <div class="absolute -inset-y-0.5 border-l-2 border-attention" [style.right.%]="share(r.planned)"></div>
+        <div class="flex">
+          <div class="flex h-3 w-24 justify-end border-r-2 border-ink">
+            <div class="relative h-full w-full">
+              <div class="absolute inset-y-0 right-0 rounded-l bg-action" [style.width.%]="share(done.left)"></div>
+              <div class="absolute -inset-y-0.5 border-l-2 border-attention" [style.right.%]="share(r.planned)"></div>
+            </div>
           </div>
-        </div>
-        <div class="flex h-3 w-24">
-          <div class="relative h-full w-full">
-            <div class="absolute inset-y-0 left-0 rounded-r bg-action" [style.width.%]="share(done.right)"></div>
-            <div class="absolute -inset-y-0.5 border-l-2 border-attention" [style.left.%]="share(r.planned)"></div>
+          <div class="flex h-3 w-24">
+            <div class="relative h-full w-full">
+              <div class="absolute inset-y-0 left-0 rounded-r bg-action" [style.width.%]="share(done.right)"></div>
+              <div class="absolute -inset-y-0.5 border-l-2 border-attention" [style.left.%]="share(r.planned)"></div>
+            </div>
           </div>
         </div>
         <span>{{ amount(done.right) }} R</span>

@@ -12,6 +12,9 @@ const empty: Today = {
   unwell: [],
   sore: [],
   symptoms: [],
+  missed: [],
+  reviewsDue: 0,
+  away: [],
   clearances: [],
   questions: [],
   withoutBlock: [],
@@ -116,6 +119,35 @@ describe('TodayScreen', () => {
     const text = section(screen, 'retests');
     expect(text).toContain('Ottoline Varga weekly quick check · last assessment Mon 2 Mar');
     expect(text).toContain('Tobin weekly quick check · not measured yet');
+  });
+
+  it('is a glance for a studio of 300: kinds of things in order, three of each, and all behind a press', async () => {
+    const three = (i: number) => ({ clientId: `c${i}`, clientName: `Person ${String(i).padStart(3, '0')}` });
+    const many = Array.from({ length: 257 }, (_, i) => three(i));
+    const screen = await open({
+      withoutBlock: many.map((c) => ({ ...c, reason: 'not measured yet' })),
+      missed: many.slice(0, 40).map((c) => ({ ...c, week: 3 })),
+      clearances: many.slice(0, 1).map((c) => ({ ...c, note: '' })),
+      reviewsDue: 85,
+      away: [{ ...three(7), away: [{ from: '2026-03-16', to: '2026-03-20' }] }],
+      sessions: many.slice(0, 60).map((c, i) => session(TODAY, { ...c, id: `s${i}` })),
+    });
+    const needs = screen.el.querySelector('section[aria-labelledby=needs]')!;
+    expect([...needs.querySelectorAll('h3')].map((x) => x.textContent.trim())).toEqual([
+      'Missed weeks (40)',
+      'Weekly reviews',
+      'Days away',
+      'Clearances',
+      'No block running (257)',
+    ]);
+    expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 3);
+    expect(textOf(needs)).toContain('85 clients to review');
+    expect(textOf(needs)).toContain('Person 007 is away Mon 16 Mar to Fri 20 Mar');
+    await screen.press('All 257');
+    expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 257);
+    expect(screen.el.querySelectorAll('section[aria-labelledby=mat] li').length).toBe(13);
+    await screen.press('All 60 sessions of today');
+    expect(screen.el.querySelectorAll('section[aria-labelledby=mat] li').length).toBe(60);
   });
 
   it('says who is sore, and what arrived late from a phone', async () => {

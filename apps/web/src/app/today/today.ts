@@ -1,20 +1,15 @@
-import { Component, computed, inject } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import {
-  bodyRegionName,
-  formatClock,
-  formatDate,
-  muscleGroupName,
-  symptomName,
-  endsSession,
-  type BodyRegionId,
-  type PlainDate,
-  sessionCalled,
-} from '@yandle/core';
+import { formatClock, formatDate, muscleGroupName, type PlainDate, sessionCalled } from '@yandle/core';
 import { TodayService } from '../data/today.service';
 import { ProblemNote } from '../ui/problem-note';
 import { WhoseSwitch } from '../ui/whose-switch';
+import { needsOf } from './needs';
 import { LibraryService } from '../library/library.service';
+
+/** Lines of a list before the rest is asked for: all of it is to be a glance. */
+const MOST = 3;
+const MOST_TODAY = 12;
 
 /** The start: who is on the mat, who is due for a retest, and what needs the coach, each with its reason and one action. */
 @Component({
@@ -35,34 +30,29 @@ export class TodayScreen {
     const dates = [...new Set(d.ahead.map((s) => s.date))];
     return dates.map((date) => ({ date, sessions: d.ahead.filter((s) => s.date === date) }));
   });
-  protected readonly needs = computed(() => {
+  protected readonly groups = computed(() => {
     const d = this.data();
-    return d
-      ? d.symptoms.length +
-          d.unwell.length +
-          d.sore.length +
-          d.lateLogs.length +
-          d.clearances.length +
-          d.questions.length +
-          d.withoutBlock.length
-      : 0;
+    return d ? needsOf(d, (id) => this.library.find(id)) : [];
   });
+  /** Lists that are shown whole. */
+  private readonly whole = signal<ReadonlySet<string>>(new Set());
+
+  /** The first of a list, or all of it where that was asked for. One more than the most is no reason to hide it. */
+  protected first<T>(list: readonly T[], id: string, most = MOST): readonly T[] {
+    return this.whole().has(id) || list.length <= most + 1 ? list : list.slice(0, most);
+  }
+
+  protected showAll(id: string): void {
+    this.whole.update((all) => new Set([...all, id]));
+  }
 
   protected readonly clock = formatClock;
   protected readonly called = sessionCalled;
-  protected readonly symptom = symptomName;
-  protected readonly endsSession = endsSession;
+  protected readonly most = MOST;
+  protected readonly mostToday = MOST_TODAY;
 
-  protected groups(exerciseIds: readonly string[]): string {
+  protected worked(exerciseIds: readonly string[]): string {
     return exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');
-  }
-
-  protected where(region: BodyRegionId | null): string {
-    return region ? bodyRegionName(region).toLowerCase() : 'all over';
-  }
-
-  protected exercise(id: string): string {
-    return this.library.find(id).name;
   }
 
   protected long(date: PlainDate): string {

@@ -55,6 +55,11 @@ describe('the weekly review', () => {
     // The second week is the first again, and the steps come a week later.
     expect(now.slice(0, 3)).toEqual([was[0], was[0], was[1]]);
     expect(doses(block, 'hamstrings')).toEqual(doses(before, 'hamstrings'));
+    // Every cell that it has changed is named, and no other.
+    const differ = now.flatMap((d, i) => (d === was[i] ? [] : [i + 1]));
+    expect(after.changed.every((c) => c.group === 'soleus' && c.before !== c.after)).toBe(true);
+    expect(after.changed.map((c) => c.week)).toEqual(expect.arrayContaining(differ));
+    expect((await reviewOf(client))!.changed).toEqual([]);
     expect(block.revision).toBe(before.revision + 1);
 
     // A decision is taken back by a further one, and the plan is what it was.

@@ -1,4 +1,6 @@
 import type {
+  Block,
+  CellChange,
   ClientReview,
   DecideReviewBody,
   LaneWeekDone,
@@ -7,6 +9,7 @@ import type {
   Whose,
 } from '@yandle/contract';
 import {
+  compareBlocks,
   errorWords,
   CoreError,
   laterStyleOf,
@@ -146,7 +149,7 @@ function viewOf(r: BlockReview, { coaches, styleName, standing, proposed }: View
         : null,
     };
   });
-  return { blockId: block.id, version: block.version, week, fromWeek, standing, lanes };
+  return { blockId: block.id, version: block.version, week, fromWeek, standing, lanes, changed: [] };
 }
 
 async function partsFor(data: StudioData, reviews: readonly BlockReview[]) {
@@ -257,6 +260,15 @@ export async function decideLocked(
   await reviseLocked(tx, row, block, { ...draft, reason }, planner);
 }
 
+/** Every cell in which two states of a block differ, in words. */
+function changesBetween(before: Block, after: Block): CellChange[] {
+  const words = (w: PlannedWeek | null): string | null =>
+    w === null || w.kind === 'rest' ? null : prescriptionWords(w.prescription);
+  return compareBlocks(before.lanes, after.lanes).cells.map((c) => ({
+    ...{ group: c.group, week: c.week, before: words(c.before), after: words(c.after) },
+  }));
+}
+
 /** Decides lanes of the week that is reviewed, all or none. */
 export async function decideReview(
   data: StudioData,
@@ -284,7 +296,7 @@ export async function decideReview(
     });
     await decideLocked(tx, review, asked, planner);
     const after = await reviewFor(tx, clientId, planner);
-    return after && wholeView(tx, after, planner);
+    return after && { ...(await wholeView(tx, after, planner)), changed: changesBetween(before, after.block) };
   });
 }
 

@@ -17,7 +17,7 @@ const sore = lane('hamstrings', {
   proposed: '2 × 30 s, 3 days',
 });
 const review = (lanes: readonly ReviewedLaneView[], version = 4): WeekReview => ({
-  ...{ blockId: 'b1', version, week: 3, fromWeek: 4, standing: false, lanes },
+  ...{ blockId: 'b1', version, week: 3, fromWeek: 4, standing: false, lanes, changed: [] },
 });
 
 const checkIn = (over: Partial<CheckIn> = {}): CheckIn => ({
@@ -70,9 +70,11 @@ describe('ReviewScreen', () => {
       at: '2026-03-11T08:00:00Z',
       byItself: false,
     } as const;
-    asked.flush(review([{ ...sore, decision }], 5));
+    const changed = [{ group: 'hamstrings', week: 4, before: '2 × 35 s, 3 days', after: '2 × 30 s, 3 days' }] as const;
+    asked.flush({ ...review([{ ...sore, decision }], 5), changed });
     await screen.settle();
     expect(screen.text).toContain('✓ Repeat the step, Mara, 11 Mar: “Sore from hiking”');
+    expect(screen.text).toContain('Hamstrings, week 4: 2 × 35 s, 3 days → is now 2 × 30 s, 3 days');
     screen.button('Decide again').click();
     expect(put(screen).request.body).toMatchObject({ version: 5, decisions: [{ laneId: 'hamstrings', move: null }] });
   });

@@ -16,7 +16,17 @@ const sore = lane('hamstrings', {
   proposal: { move: 'ease two' },
 });
 const of = (clientId: string, clientName: string, lanes: readonly ReviewedLaneView[]): ClientReview => ({
-  ...{ clientId, clientName, blockId: `b-${clientId}`, version: 2, week: 3, fromWeek: 4, standing: false, lanes },
+  ...{
+    clientId,
+    clientName,
+    blockId: `b-${clientId}`,
+    version: 2,
+    week: 3,
+    fromWeek: 4,
+    standing: false,
+    lanes,
+    changed: [],
+  },
 });
 const decidedIn = (r: ClientReview): ClientReview => ({
   ...r,

@@ -1,7 +1,9 @@
 // Whole modules only: a module named one by one here brought the whole catalogue into the first chunk of the web application.
 export * from './errors.js';
 export * from './refusal.js';
+export * from './words/change.js';
 export * from './words/check-in.js';
+export * from './words/felt.js';
 export * from './words/refusal.js';
 export * from './words/side.js';
 export * from './words/teaching.js';
@@ -200,6 +202,7 @@ export * from './review/lane-review.js';
 export * from './review/lane-record.js';
 export * from './review/lane-course.js';
 export * from './review/check-in.js';
+export * from './review/felt.js';
 export * from './review/next-style.js';
 export * from './catalogue/exercise.js';
 export * from './catalogue/exercises.js';

@@ -1,7 +1,7 @@
 import { Component, input } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Assessment, PrioritiesView, Progress } from '@yandle/contract';
-import { Screen } from '../testing/screen';
+import { Screen, textOf } from '../testing/screen';
 import { aReading, anAssessment, NO_PRIORITIES } from '../testing/assessments';
 import { HistoryChart } from './history-chart';
 import { ProgressScreen } from './progress';
@@ -48,8 +48,14 @@ describe('ProgressScreen', () => {
       dose: null,
       sensations: [],
     });
-    expect(screen.text).toContain('▲ improved 39° → 29°, 10° freer · 99.1% chance that it really improved');
-    expect(screen.text).toContain('◇ no detectable change 30.5° → 24°, 6.5° freer');
+    const [overview] = screen.el.querySelectorAll('y-progress-overview');
+    expect(textOf(overview!)).toContain('▲ Left 10° freer: a real change.');
+    expect(textOf(overview!)).toContain('◇ Right 6.5° freer, not sure yet: a change is sure from 8.3° on.');
+    // One sentence each; the probability waits behind "why".
+    expect(textOf(overview!)).not.toContain('chance that');
+    const why = screen.el.querySelector('details')!;
+    expect(textOf(why)).toContain('99.1% chance that it really improved');
+    expect(screen.text).toContain('▲ improved 39° → 29°, 10° freer');
     expect(screen.text).toContain('A change above 8.3° is real.');
     expect(screen.text).not.toContain('Different conditions');
   });
@@ -90,8 +96,52 @@ describe('ProgressScreen', () => {
       sensations: [],
     });
     expect(screen.text).toMatch(
-      /Different conditions: measured by different people; more than 2 hours apart in the time of day; less than 24 hours after a session/,
+      /Different conditions \(≠\): measured by different people; more than 2 hours apart in the time of day; less than 24 hours after a session/,
     );
+  });
+
+  it('says conditions that differ once, whatever the number of tests', async () => {
+    const both = (date: string, over: Partial<Assessment> = {}) => {
+      const a = assessment(date, [30], [30], over);
+      const lunge = (side: 'left' | 'right') => aReading('weight-bearing-lunge', side, 9, { id: `${date}l${side}` });
+      return { ...a, readings: [...a.readings, lunge('left'), lunge('right')] };
+    };
+    const screen = await open({
+      assessments: [both('2026-01-05'), both('2026-03-08', { time: '18:00' })],
+      dose: null,
+      sensations: [],
+    });
+    expect(screen.text.match(/more than 2 hours apart/g)).toHaveLength(1);
+    expect(screen.text.match(/≠ other conditions/g)).toHaveLength(2);
+  });
+
+  it('shows how it feels and what was done beside the tests', async () => {
+    const report = (date: string, score: number) => ({
+      ...{ id: date, date, region: 'low-back', kind: 'complaint', moment: 'day', score, habits: [] },
+    });
+    const row = (group: string, done: number) => ({
+      ...{ week: 1, group, planned: { left: 200, right: 200 }, done: { left: done, right: done }, ratio: done / 200 },
+    });
+    const dose = {
+      blockId: 'b',
+      startDate: '2026-03-02',
+      weeks: 8,
+      weeksOver: 1,
+      rows: [row('soleus', 150)],
+      along: [],
+    };
+    const screen = await open(
+      {
+        assessments: [assessment('2026-03-08', [29], [24])],
+        dose: { ...dose, along: [row('soleus', 100)] },
+        sensations: [],
+      },
+      { ...NO_PRIORITIES, selfReports: [report('2026-03-09', 2), report('2026-02-09', 5)] } as PrioritiesView,
+    );
+    // 150 of its own and 100 along with others, of 200 and 200: 62.5 %, 250 s in the one week that is over.
+    expect(screen.text).toContain('Done of the plan: 75%');
+    expect(screen.text).toMatch(/Soleus\s+63%\s+· 250 s a side and week/);
+    expect(screen.text).toContain('Low back, complaint: 5 of 10 on 9 Feb, 2 on 9 Mar: better.');
   });
 
   it('has nothing to compare with one assessment, and says what to do with none', async () => {

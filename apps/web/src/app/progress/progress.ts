@@ -1,7 +1,7 @@
 import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Goal, Progress } from '@yandle/contract';
+import type { Goal, Progress, SelfReport } from '@yandle/contract';
 import {
   adherence,
   formatDate,
@@ -16,17 +16,17 @@ import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { MirrorLegend } from '../ui/mirror/mirror-legend';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
 import { ProblemNote } from '../ui/problem-note';
+import { ProgressOverview } from './overview';
 import { HistoryChart } from './history-chart';
 import { testProgress } from './test-progress';
 
 /** What has changed, what the measurement error allows to say about it, and what was done for it. */
 @Component({
   selector: 'y-progress',
-  imports: [RouterLink, MirrorRow, MirrorLegend, HistoryChart, ProblemNote],
+  imports: [RouterLink, MirrorRow, HistoryChart, ProblemNote, ProgressOverview],
   templateUrl: './progress.html',
 })
 export class ProgressScreen {
@@ -37,6 +37,7 @@ export class ProgressScreen {
   protected readonly requests = new Requests();
   protected readonly problem = this.requests.problem;
   private readonly goals = signal<readonly Goal[]>([]);
+  protected readonly selfReports = signal<readonly SelfReport[]>([]);
   private readonly testCatalogue = inject(TestCatalogueService);
 
   constructor() {
@@ -100,7 +101,9 @@ export class ProgressScreen {
   private async load(clientId: string): Promise<void> {
     await this.requests.run(async () => {
       this.data.set(await firstValueFrom(this.api.progress(clientId)));
-      this.goals.set((await firstValueFrom(this.api.priorities(clientId))).goals);
+      const { goals, selfReports } = await firstValueFrom(this.api.priorities(clientId));
+      this.goals.set(goals);
+      this.selfReports.set(selfReports);
     });
   }
 }

@@ -6,6 +6,7 @@ import {
   asMeasuredIn,
   baselineWords,
   changeBetween,
+  changeSentence,
   choiceOf,
   conditionWords,
   courseStateWords,
@@ -61,6 +62,8 @@ export interface ProgressInput {
 interface SideChange {
   readonly side: Side | null;
   readonly class: ChangeClass;
+  /** One sentence that can be repeated to the client. */
+  readonly sentence: string;
   readonly words: string;
   readonly chance: string;
 }
@@ -79,6 +82,7 @@ function changeOf(test: RomTest, side: Side | null, { before, now }: FromBaselin
   return {
     side,
     class: c.class,
+    sentence: changeSentence(c, test),
     words: `${valueWords(before, test)} → ${valueWords(now, test)}, ${sizeWords(c, test)}`,
     chance: `${chanceWords(c.probability)} chance that it really ${c.gain < 0 ? 'got worse' : 'improved'}`,
   };
@@ -212,3 +216,6 @@ export function testProgress(test: RomTest, input: ProgressInput) {
     assessments: historyOf(assessments, test),
   };
 }
+
+/** What {@link testProgress} says of a test. */
+export type TestProgress = NonNullable<ReturnType<typeof testProgress>>;

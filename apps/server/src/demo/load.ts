@@ -30,6 +30,7 @@ import { createAssessment, putReading } from '../assessments/service.js';
 import type { Planner } from '../blocks/planning.js';
 import { createBlock } from '../blocks/service.js';
 import { createClient } from '../clients/service.js';
+import { putCheckIn } from '../check-ins/service.js';
 import { putSelfReport, putPriorities, putGoal } from '../priorities/service.js';
 import { putClearance, putIntake } from '../screening/service.js';
 import { putRoutine } from '../routines/service.js';
@@ -264,6 +265,8 @@ async function loadClient(
   for (const w of check?.weeks.filter((x) => assessmentDate(x) <= today) ?? [])
     await measure(data, id, demo, assessmentDate(w), w, planner, random, two);
   for (const goal of demo.goals ?? []) await putGoal(data, id, uuid(), { ...goal, due: addDays(start, 7 * 12) }, today);
+  for (const { daysAgo, ...said } of demo.checkIns ?? [])
+    await putCheckIn(data, id, uuid(), { ...said, sessionId: null, date: addDays(today, -daysAgo) }, today);
   for (const { daysAgo, ...said } of demo.selfReports ?? [])
     await putSelfReport(data, id, uuid(), { ...said, date: addDays(today, -daysAgo) }, today);
   if (check || demo.interests)

@@ -1,5 +1,13 @@
 import { placeOfKind, type About, type Answers, type QuestionId } from '@yandle/core';
-import type { ClearanceBody, ClientBody, SelfReportBody, PrioritiesBody, GoalBody, StudyBody } from '@yandle/contract';
+import type {
+  CheckInBody,
+  ClearanceBody,
+  ClientBody,
+  SelfReportBody,
+  PrioritiesBody,
+  GoalBody,
+  StudyBody,
+} from '@yandle/contract';
 
 /** Where the demo studios are: in Vienna, unless the setting says another zone (the browser tests run at the same hour at any time of day). */
 const ZONE = process.env['DEMO_TIME_ZONE'] ?? 'Europe/Vienna';
@@ -72,6 +80,7 @@ export interface DemoClient {
   readonly quickCheck?: { readonly testIds: readonly [string, string]; readonly weeks: readonly number[] };
   readonly goals?: readonly Omit<GoalBody, 'due'>[];
   /** What the client said, so many days ago. */
+  readonly checkIns?: readonly (Omit<CheckInBody, 'date' | 'sessionId'> & { readonly daysAgo: number })[];
   readonly selfReports?: readonly (Omit<SelfReportBody, 'date'> & { readonly daysAgo: number })[];
   readonly interests?: PrioritiesBody['interests'];
   /** Questions answered with yes, all others with no; null for questions not asked yet. */
@@ -117,6 +126,40 @@ export const DEMO_CLIENTS: readonly DemoClient[] = [
     assessmentWeeks: [0, 2, 4],
     quickCheck: { testIds: ['weight-bearing-lunge', 'active-knee-extension'], weeks: [1, 3, 5] },
     goals: [{ testId: 'weight-bearing-lunge', value: 11, words: 'sit on my heels' }],
+    checkIns: [
+      {
+        ...{ daysAgo: 22, moment: 'day', inTheWay: ['time'], away: [], note: '' },
+        stiffness: [
+          { region: 'lower-leg', score: 5 },
+          { region: 'thigh-back', score: 7 },
+        ],
+        complaints: [{ region: 'low-back', score: 4 }],
+      },
+      {
+        ...{ daysAgo: 15, moment: 'day', inTheWay: [], away: [], note: '' },
+        stiffness: [
+          { region: 'lower-leg', score: 4 },
+          { region: 'thigh-back', score: 6 },
+        ],
+        complaints: [],
+      },
+      {
+        ...{ daysAgo: 9, moment: 'before session', inTheWay: [], away: [], note: '', complaints: [] },
+        stiffness: [{ region: 'thigh-back', score: 6 }],
+      },
+      {
+        ...{ daysAgo: 9, moment: 'after session', inTheWay: [], away: [], note: '', complaints: [] },
+        stiffness: [{ region: 'thigh-back', score: 3 }],
+      },
+      {
+        ...{ daysAgo: 8, moment: 'day', inTheWay: ['tired'], away: [], note: 'The long hold at the wall is fine now' },
+        stiffness: [
+          { region: 'lower-leg', score: 3 },
+          { region: 'thigh-back', score: 4 },
+        ],
+        complaints: [{ region: 'low-back', score: 2 }],
+      },
+    ],
     selfReports: [
       { daysAgo: 30, region: 'low-back', kind: 'complaint', moment: 'day', score: 5, habits: ['sitting'] },
       { daysAgo: 3, region: 'low-back', kind: 'complaint', moment: 'day', score: 3, habits: ['sitting'] },

@@ -13,5 +13,6 @@ export function feltWords({ region, kind, first, now, change }: FeltCourse): str
 
 /** What sessions do to stiffness. */
 export function reliefWords({ region, sessions, before, after }: Relief): string {
-  return `${bodyRegionName(region)}: stiffness ${roundTo(before, 1)} before a session and ${roundTo(after, 1)} after, on average of ${counted(sessions, 'session')}.`;
+  const often = sessions === 1 ? 'said once' : `on average of ${counted(sessions, 'session')}`;
+  return `${bodyRegionName(region)}: stiffness ${roundTo(before, 1)} before a session and ${roundTo(after, 1)} after, ${often}.`;
 }

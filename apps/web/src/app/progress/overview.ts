@@ -2,6 +2,7 @@ import { Component, computed, input } from '@angular/core';
 import type { Progress, SelfReport } from '@yandle/contract';
 import {
   adherence,
+  capital,
   feltCourses,
   feltWords,
   muscleGroupName,
@@ -142,7 +143,7 @@ export class ProgressOverview {
     });
     const same = new Set(words.map((w) => w.state)).size === 1;
     return same && words.length > 0
-      ? `Heading: ${words[0]!.state}.`
+      ? `${capital(words[0]!.state)}.`
       : words.map((w) => `${w.side}${w.state}.`).join(' ');
   }
 }

@@ -50,7 +50,7 @@ describe('ReviewsScreen', () => {
   it('shows exceptions one by one, and what they make of next week once it is planned', async () => {
     const screen = await open([aurel, berit]);
     expect(screen.text).toContain('1 lane needs a look, 3 are plain.');
-    expect([...screen.el.querySelectorAll('h3')].map((h) => h.textContent!.trim())).toEqual([
+    expect([...screen.el.querySelectorAll('h3')].map((h) => h.textContent.trim())).toEqual([
       'Berit Solheim · Hamstrings, week 3',
     ]);
     await screen.answer('/clients/c2/review', {
@@ -96,7 +96,7 @@ describe('ReviewsScreen', () => {
     const screen = await open([berit]);
     await screen.answer('/clients/c2/review', berit);
     const buttons = [...screen.el.querySelectorAll<HTMLElement>('li [role=group] button')];
-    expect(buttons.map((b) => b.textContent!.trim())).toEqual([
+    expect(buttons.map((b) => b.textContent.trim())).toEqual([
       'Two steps back',
       ...['Go on as planned', 'Repeat the step', 'One step back'],
       'Keep what is reached',

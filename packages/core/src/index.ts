@@ -78,6 +78,7 @@ export * from './instruments/steady.js';
 export * from './instruments/simulated-inclinometer.js';
 export * from './instruments/phone-orientation.js';
 export * from './instruments/picture-angle.js';
+export * from './formats/fhir.js';
 export * from './formats/results.js';
 export * from './formats/stored-words.js';
 export * from './figure/body-map.js';

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { exportQuerySchema, importQuerySchema } from '@yandle/contract/schemas';
+import { exportQuerySchema, fhirQuerySchema, importQuerySchema } from '@yandle/contract/schemas';
 import { RESULT_COLUMNS, RESULTS_FORMAT, type ResultColumn } from '@yandle/core';
 import { stringify } from 'csv-stringify';
 import { Router, type Request, type Response } from 'express';
@@ -9,7 +9,8 @@ import { ClientEntity } from '../clients/entities.js';
 import { Turnstile } from '../http/gate.js';
 import { HttpProblem } from '../http/problem.js';
 import { sendAll } from '../http/send-all.js';
-import { validQuery } from '../http/validate.js';
+import { pathId, validQuery } from '../http/validate.js';
+import { clientBundle } from './fhir.js';
 import { exportedReadings, jsonText, tableRows } from './export-results.js';
 import { importResults } from './import-results.js';
 import { csvLines, jsonLines, type NumberedLine } from './read-lines.js';
@@ -85,6 +86,15 @@ export function transferRoutes(): Router {
     const rows = await readings(req, res);
     res.attachment('yandle-results.json').type('application/json; charset=utf-8');
     await sendAll(res, pipeline(Readable.from(jsonText(rows, RESULTS_FORMAT)), res));
+  });
+  router.get('/clients/:id/results.fhir.json', async (req, res) => {
+    const { data, studio } = contextOf(res);
+    const { name } = validQuery(fhirQuerySchema, req.query);
+    const clientId = pathId(req.params.id, 'client');
+    const bundle = await clientBundle(data, clientId, name === 'pseudonym', studio.timeZone);
+    await data.audit('results-exported', { clientId });
+    res.attachment('yandle-results.fhir.json').type('application/fhir+json; charset=utf-8');
+    res.send(JSON.stringify(bundle));
   });
   return router;
 }

@@ -31,6 +31,7 @@ import { HttpProblem } from './http/problem.js';
 import { cookieCanBeSet, permissionsPolicy, sameSiteWrites, securityHeaders } from './http/security.js';
 import { webFiles } from './http/web-files.js';
 import { progressRoutes } from './progress/routes.js';
+import { openReportRoutes, reportRoutes } from './reports/routes.js';
 import { reviewRoutes } from './review/routes.js';
 import { fillInRoutes } from './screening/fill-in.js';
 import { screeningRoutes } from './screening/routes.js';
@@ -124,6 +125,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(fillInRoutes(source, clock, limits));
   api.use(calendarFeedRoutes(source, clock, limits));
   api.use(phoneRoutes(source, clock, config, limits));
+  api.use(openReportRoutes(source, clock, limits));
   api.use(requireCoach(source, store, clock));
   api.use(ownAccountRoutes(source, limits));
   api.use(guestsRead);
@@ -137,6 +139,7 @@ export function createApp({ config, source, store, clock, log, probe, life }: Ap
   api.use(todayRoutes());
   api.use(progressRoutes());
   api.use(reviewRoutes());
+  api.use(reportRoutes());
   api.use(checkInRoutes());
   api.use(testCatalogueRoutes());
   api.use(exerciseRoutes());

@@ -12,6 +12,7 @@ export * from './routines.js';
 export * from './today.js';
 export * from './progress.js';
 export * from './check-in.js';
+export * from './report.js';
 export * from './review.js';
 export * from './test-catalogue.js';
 export * from './exercises.js';

@@ -159,6 +159,8 @@ export const AUDIT_ACTIONS = [
   'log-withdrawn',
   'log-restored',
   'phone-link-made',
+  'report-link-made',
+  'report-link-ended',
   'phone-link-ended',
   'intake-link-made',
   'calendar-link-made',

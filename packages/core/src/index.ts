@@ -2,6 +2,7 @@
 export * from './errors.js';
 export * from './refusal.js';
 export * from './words/change.js';
+export * from './words/report.js';
 export * from './words/check-in.js';
 export * from './words/felt.js';
 export * from './words/refusal.js';

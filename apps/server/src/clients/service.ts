@@ -17,6 +17,7 @@ import { hashOf, type StudioData } from '../database/studio-data.js';
 import { assertVersion } from '../database/versioned.js';
 import { HttpProblem } from '../http/problem.js';
 import { PhoneLinkEntity } from '../phone/entities.js';
+import { ReportLinkEntity } from '../reports/entities.js';
 import { IntakeLinkEntity } from '../screening/entities.js';
 import { latestIntake, screeningOf } from '../screening/service.js';
 import { openStopSigns } from '../sessions/symptoms.js';
@@ -119,7 +120,7 @@ export async function setArchived(
     await tx.update(ClientEntity, { id }, { archivedAt: archived ? tx.now : null, version: version + 1 });
     // Whoever is no client any more has nothing to read here; restored, they get new links.
     if (archived)
-      for (const kind of [PhoneLinkEntity, CalendarLinkEntity, IntakeLinkEntity]) await revokeLinks(tx, kind, id);
+      for (const kind of [PhoneLinkEntity, CalendarLinkEntity, IntakeLinkEntity, ReportLinkEntity]) await revokeLinks(tx, kind, id);
     await tx.audit(archived ? 'client-archived' : 'client-restored', { clientId: id });
     return clientView(await tx.get(ClientEntity, id, 'client'), today);
   });

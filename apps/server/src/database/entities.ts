@@ -28,6 +28,7 @@ import {
 import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { ErasedClientEntity } from '../privacy/entities.js';
 import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
+import { ReportLinkEntity } from '../reports/entities.js';
 import { ReviewEntity } from '../review/entities.js';
 import { RoutineEntity, RoutineVersionEntity, SeriesEntity } from '../routines/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
@@ -86,5 +87,6 @@ export const ENTITIES = [
   SorenessEntity,
   ReviewEntity,
   PhoneLinkEntity,
+  ReportLinkEntity,
   LateLogEntity,
 ];

@@ -24,6 +24,7 @@ import {
   SorenessEntity,
   SymptomEntity,
 } from '../sessions/entities.js';
+import { ReportLinkEntity } from '../reports/entities.js';
 import { ReviewEntity } from '../review/entities.js';
 import { RoutineEntity, RoutineVersionEntity } from '../routines/entities.js';
 
@@ -89,6 +90,7 @@ export const SECTIONS: readonly Section[] = [
   { name: 'soreness', entity: SorenessEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'lateLogs', entity: LateLogEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'intakeLinks', entity: IntakeLinkEntity, of: ofClient, order: 'r.createdAt' },
+  { name: 'reportLinks', entity: ReportLinkEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'phoneLinks', entity: PhoneLinkEntity, of: ofClient, order: 'r.createdAt' },
   { name: 'calendarLinks', entity: CalendarLinkEntity, of: ofClient, order: 'r.createdAt' },
 ];

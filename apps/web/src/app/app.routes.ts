@@ -33,6 +33,11 @@ export const routes: Routes = [
     loadComponent: () => import('./fill-in/fill-in').then((m) => m.FillInScreen),
   },
   {
+    path: 'report',
+    title: title('Your report'),
+    loadComponent: () => import('./report/shared-report').then((m) => m.SharedReport),
+  },
+  {
     path: 's',
     loadChildren: () => import('./phone/phone.routes').then((m) => m.PHONE_ROUTES),
   },
@@ -172,6 +177,11 @@ export const routes: Routes = [
             path: 'review',
             title: title('Review'),
             loadComponent: () => import('./review/review').then((m) => m.ReviewScreen),
+          },
+          {
+            path: 'report',
+            title: title('Report'),
+            loadComponent: () => import('./report/report').then((m) => m.ReportScreen),
           },
           {
             path: 'progress',

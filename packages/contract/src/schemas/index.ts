@@ -14,6 +14,7 @@ export * from './devices.js';
 export * from './transfer.js';
 export * from './phone.js';
 export * from './check-in.js';
+export * from './report.js';
 export * from './review.js';
 export { oversize } from './size.js';
 export type { JsonSchema } from './json-schema.js';

@@ -28,6 +28,7 @@ import { DayRounds1799800000000 } from './0027-day-rounds.js';
 import { Reviews1799900000000 } from './0028-reviews.js';
 import { StandingReview1800000000000 } from './0029-standing-review.js';
 import { CheckIns1800100000000 } from './0030-check-ins.js';
+import { ReportLinks1800200000000 } from './0031-report-links.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -61,4 +62,5 @@ export const MIGRATIONS = [
   Reviews1799900000000,
   StandingReview1800000000000,
   CheckIns1800100000000,
+  ReportLinks1800200000000,
 ];

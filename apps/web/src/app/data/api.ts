@@ -79,6 +79,8 @@ import type {
   UpdateClientBody,
   DecideReviewBody,
   CheckIn,
+  NewReportLink,
+  Report,
   ClientReview,
   WeekReview,
 } from '@yandle/contract';
@@ -281,6 +283,15 @@ export class Api {
   }
   setStandingReview(clientId: string, standing: boolean): Observable<void> {
     return this.http.put<void>(`${V1}/clients/${clientId}/review/standing`, { standing });
+  }
+  report(clientId: string): Observable<Report> {
+    return this.http.get<Report>(`${V1}/clients/${clientId}/report`);
+  }
+  makeReportLink(clientId: string, days: number): Observable<NewReportLink> {
+    return this.http.post<NewReportLink>(`${V1}/clients/${clientId}/report-link`, { days });
+  }
+  endReportLink(clientId: string): Observable<unknown> {
+    return this.http.post(`${V1}/clients/${clientId}/report-link/revoke`, {});
   }
   checkIns(clientId: string): Observable<CheckIn[]> {
     return this.http.get<CheckIn[]>(`${V1}/clients/${clientId}/check-ins`);

@@ -45,6 +45,8 @@ export const AUDIT_WORDS: Readonly<Record<AuditAction, string>> = {
   'log-withdrawn': 'removed a log',
   'log-restored': 'restored a log',
   'phone-link-made': 'made a phone link',
+  'report-link-made': 'made a link to a report',
+  'report-link-ended': 'ended the link to a report',
   'phone-link-ended': 'ended the phone link',
   'intake-link-made': 'made an intake link',
   'calendar-link-made': 'made a calendar link',

@@ -1,75 +1,25 @@
 import type { APIRequestContext } from '@playwright/test';
-import { dayPlanOf } from '@yandle/core';
-import type { ClientReview, Session, SessionSummary } from '@yandle/contract';
+import type { ClientReview } from '@yandle/contract';
+import { aMadeClient, type Me } from './made-clients';
 import { axe, expect, signInQuietly, test } from './support';
 
 const CLIENTS = 100;
 const EXCEPTIONS = 15;
 
-const id = (): string => crypto.randomUUID();
-const day = (date: string, days: number): string =>
-  new Date(Date.parse(`${date}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
-
-/** A client with one lane and one session a week, whose first week is over; of some nothing was logged. */
-async function aClient(request: APIRequestContext, me: { coach: { id: string }; today: string }, i: number) {
-  const send = async (method: 'post' | 'put', path: string, data: object) => {
-    const answer = await request[method](`/api/v1${path}`, { data });
-    expect(answer.ok(), `${path}: ${answer.status()} ${await answer.text()}`).toBe(true);
-    return answer;
-  };
-  const client = id();
-  await send('post', '/clients', {
-    ...{ id: client, name: `Person ${String(i).padStart(3, '0')}`, birthDate: '1980-01-10', sex: null, aim: 'Reach' },
-    ...{ experience: 'regular', trainingDays: [1, 2, 3, 4, 5, 6, 7], minutesPerSession: 15, gentleGroups: [] },
-    ...{ screening: 'clear', screeningNote: '', notes: '', leadCoachId: me.coach.id },
+/** A client with one lane, whose first week is over; of some nothing was logged. */
+const person = (request: APIRequestContext, me: Me, i: number): Promise<string> =>
+  aMadeClient(request, me, {
+    ...{ name: `Person ${String(i).padStart(3, '0')}`, weeksAgo: 1, weeks: 6, did: () => i >= EXCEPTIONS },
+    lanes: [{ group: 'soleus', exerciseId: 'bent-knee-wall-calf' }],
   });
-  const startDate = day(me.today, -7);
-  const weekday = new Date(`${startDate}T12:00:00Z`).getUTCDay() || 7;
-  const other = (weekday % 7) + 1;
-  await send('post', `/clients/${client}/blocks`, {
-    ...{ id: id(), startDate, weeks: 6, ramp: 0.2, easierEvery: null, easierWeeks: null, missedWeeks: [], away: [] },
-    ...{ lanesPerSession: 5, smallestPlate: null, reason: 'First plan' },
-    dayPlans: [
-      {
-        ...dayPlanOf({ trainingDays: [1], minutesPerSession: 15 }),
-        weekdays: [weekday, other],
-      },
-    ],
-    lanes: [
-      {
-        ...{ id: id(), group: 'soleus', styleId: 'steady-hold', laterStyles: [], fromWeek: 1, untilWeek: null },
-        ...{ startingDose: null, loadUnit: null, startLoad: null, startHelp: null, loadMax: null, phaseWeeks: null },
-        ...{
-          exercises: [{ technique: 'static hold', exerciseId: 'bent-knee-wall-calf', dayPlanId: null }],
-          locked: [],
-        },
-      },
-    ],
-  });
-  if (i < EXCEPTIONS) return;
-  const sessions = (await (await request.get(`/api/v1/clients/${client}/sessions`)).json()) as SessionSummary[];
-  for (const { id: session } of sessions.filter((s) => s.week === 1)) {
-    const { items } = (await (await request.get(`/api/v1/sessions/${session}`)).json()) as Session;
-    const run = id();
-    const at = new Date().toISOString();
-    await send('post', `/sessions/${session}/runs`, { id: run, startedAt: at });
-    for (const [item, { sets, holdSeconds }] of items.entries())
-      for (const side of ['left', 'right'])
-        for (let set = 1; set <= sets; set++)
-          await send('put', `/runs/${run}/sets/${id()}`, {
-            ...{ item, side, set, plannedSeconds: holdSeconds, doneSeconds: holdSeconds, replaces: null },
-          });
-    await send('post', `/runs/${run}/finish`, { endedAt: at, sensation: null, feltTighter: null, note: '' });
-  }
-}
 
 test('a hundred clients are reviewed: one key for all plain ones, and no more than three for an exception', async ({
   page,
 }) => {
   test.slow();
   await signInQuietly(page);
-  const me = (await (await page.request.get('/api/v1/me')).json()) as { coach: { id: string }; today: string };
-  for (let i = 0; i < CLIENTS; i += 4) await Promise.all([0, 1, 2, 3].map((k) => aClient(page.request, me, i + k)));
+  const me = (await (await page.request.get('/api/v1/me')).json()) as Me;
+  for (let i = 0; i < CLIENTS; i += 4) await Promise.all([0, 1, 2, 3].map((k) => person(page.request, me, i + k)));
 
   const started = Date.now();
   const all = (await (await page.request.get('/api/v1/reviews?whose=all')).json()) as ClientReview[];

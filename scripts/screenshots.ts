@@ -82,12 +82,12 @@ await shoot(await open(), 'tests', '/tests');
 await shoot(await open(), 'block', `/clients/${tobin.client.id}/block`, async (page) => {
   await page.getByRole('button', { name: /^Hamstrings, week 6/ }).click();
 });
-await shoot(await open(), 'why', `/clients/${tobin.client.id}/block/why`);
 await shoot(await open(), 'styles', '/styles', async (page) => {
   await page.getByRole('button', { name: 'Long hold' }).click();
   await page.getByRole('button', { name: 'Copy and change' }).click();
 });
 await shoot(await open(), 'timings', at('timings'));
+await shoot(await open(), 'report', at('report'));
 await shoot(await open(), 'review', `/clients/${tobin.client.id}/review`);
 await shoot(await open(), 'sessions', at('sessions'));
 await shoot(await open(), 'new-session', at('sessions'), async (page) => {

@@ -56,12 +56,11 @@ describe('a report for the client', () => {
       'Neck turn, right: 15° less since 5 January. Your coach will look at it with you.',
     ]);
     expect(lines(facts(), 'maybe')).toEqual([
-      'Straightening the knee, right: 4° more. This may be chance.',
+      'Straightening the knee, right: 4° more.',
       'Arm overhead, left: the same as before.',
+      'This may be chance. Small changes are hard to see.',
     ]);
-    expect(lines(facts({ changes: [] }), 'sure')).toEqual([
-      'Nothing yet that we can be sure of. Small changes are hard to see.',
-    ]);
+    expect(lines(facts({ changes: [] }), 'sure')).toEqual(['Nothing yet that we can be sure of.']);
   });
 
   it('says what was done, how it feels and what comes next', () => {
@@ -76,7 +75,7 @@ describe('a report for the client', () => {
     expect(lines(facts(), 'next')).toEqual([
       'Your plan goes on with 3 sessions a week.',
       'We will test again on 22 March.',
-      'Your goal: sit on my heels.',
+      'Your goal, in your words: “sit on my heels”.',
     ]);
   });
 

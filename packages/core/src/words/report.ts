@@ -69,11 +69,14 @@ function changeLines({ changes }: ReportFacts): { readonly sure: string[]; reado
       ...of('improved').map((j) => `${j.what}: ${size(j)} more ${since(j)}.`),
       ...of('worse').map((j) => `${j.what}: ${size(j)} less ${since(j)}. Your coach will look at it with you.`),
     ],
-    maybe: open.map((j) =>
-      j.change.gain === 0
-        ? `${j.what}: the same as before.`
-        : `${j.what}: ${size(j)} ${j.change.gain > 0 ? 'more' : 'less'}. This may be chance.`,
-    ),
+    maybe: [
+      ...open.map((j) =>
+        j.change.gain === 0
+          ? `${j.what}: the same as before.`
+          : `${j.what}: ${size(j)} ${j.change.gain > 0 ? 'more' : 'less'}.`,
+      ),
+      ...(open.some((j) => j.change.gain !== 0) ? ['This may be chance. Small changes are hard to see.'] : []),
+    ],
   };
 }
 
@@ -102,7 +105,7 @@ function nextLines({ nextTest, sessionsAWeek, goals }: ReportFacts): string[] {
   return [
     ...(sessionsAWeek === null ? [] : [`Your plan goes on with ${counted(sessionsAWeek, 'session')} a week.`]),
     ...(nextTest === null ? [] : [`We will test again on ${day(nextTest)}.`]),
-    ...goals.map((g) => `Your goal: ${g}.`),
+    ...goals.map((g) => `Your goal, in your words: “${g}”.`),
   ];
 }
 
@@ -113,7 +116,7 @@ export function reportParts(facts: ReportFacts): ReportPart[] {
     { id: 'worked', title: 'What you worked on', lines: workedLines(facts) },
     {
       ...{ id: 'sure', title: 'What has changed for sure' },
-      lines: sure.length > 0 ? sure : ['Nothing yet that we can be sure of. Small changes are hard to see.'],
+      lines: sure.length > 0 ? sure : ['Nothing yet that we can be sure of.'],
     },
     { id: 'maybe', title: 'What may have changed', lines: maybe },
     { id: 'feels', title: 'How it feels to you', lines: feltLines(facts) },

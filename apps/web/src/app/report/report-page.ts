@@ -15,7 +15,7 @@ const barOf = (b: ReportBar | null): MirrorBar | null => b && { ...b, whisker: n
     @let r = report();
     <article class="sheet p-6 print:border-0 print:p-0" aria-labelledby="report">
       <header class="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 id="report">{{ r.client }}, this is how it goes</h1>
+        <h1 id="report">{{ r.client }}, your progress so far</h1>
         <p class="text-sm text-soft">{{ r.studio }} · {{ r.coach }}<br />{{ day(r.from) }} to {{ day(r.to) }}</p>
       </header>
       <div class="mt-4 grid gap-x-8 gap-y-4 md:grid-cols-2 print:grid-cols-2">
@@ -36,7 +36,7 @@ const barOf = (b: ReportBar | null): MirrorBar | null => b && { ...b, whisker: n
             <section aria-labelledby="then-now">
               <h2 id="then-now" class="!text-[1.05rem]">Left and right, then and now</h2>
               @for (row of rows(); track row.label) {
-                <y-mirror-row class="mt-1 block" [model]="row" />
+                <y-mirror-row class="mt-2 block" [model]="row" />
               }
               <p class="mt-1 text-sm text-soft">
                 A longer bar means you move more freely. The dot is where you were: filled when the change is sure.

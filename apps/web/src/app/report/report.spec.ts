@@ -30,7 +30,7 @@ describe('ReportScreen', () => {
   it('shows one page of plain words with studio, coach and dates', async () => {
     const screen = await Screen.open(ReportScreen, { clientId: 'c1' });
     await screen.answer('/clients/c1/report', report);
-    expect(screen.text).toContain('Ottoline, this is how it goes');
+    expect(screen.text).toContain('Ottoline, your progress so far');
     expect(screen.text).toContain('Harbour Lane · Mara Thornebrook');
     expect(screen.text).toContain('2 February 2026 to 9 March 2026');
     expect(screen.text).toContain('Straightening the knee, left: 12° more');
@@ -67,7 +67,7 @@ describe('SharedReport', () => {
     expect(location.hash).toBe('');
     asked.flush(report);
     await screen.settle();
-    expect(screen.text).toContain('Ottoline, this is how it goes');
+    expect(screen.text).toContain('Ottoline, your progress so far');
   });
 
   it('says what to do when the link has ended', async () => {

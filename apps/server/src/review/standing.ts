@@ -49,7 +49,7 @@ export async function acceptStanding(data: StudioData, log: (err: unknown) => vo
       reviewed += plain > 0 ? 1 : 0;
     } catch (err) {
       // Somebody else was at this client, or they may not be planned for now: the next time sees to it.
-      if (!(err instanceof HttpProblem)) log(err);
+      if (!(err instanceof HttpProblem) || err.code === 'validation') log(err);
     }
   }
   return { clients: reviewed, lanes };

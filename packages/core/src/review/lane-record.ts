@@ -39,7 +39,7 @@ export interface ReviewedLane {
   readonly technique: Technique;
 }
 
-type Week = Pick<LaneRecord, 'said' | 'holdSeconds' | 'cutSeconds' | 'now' | 'sides' | 'inSeconds'>;
+type Week = Pick<LaneRecord, 'stopSigns' | 'said' | 'holdSeconds' | 'cutSeconds' | 'now' | 'sides' | 'inSeconds'>;
 
 /** What a lane was asked and did in some sessions: seconds a side under stretch, or bouts where nothing is stretched. */
 function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedSession[], find: FindExercise): Week {
@@ -47,6 +47,7 @@ function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedS
   let planned = 0;
   const by = { left: 0, right: 0 };
   let seconds = false;
+  let stopSigns = 0;
   let holdSeconds = 0;
   let cutSeconds = 0;
   const said: { sensation: number; target: number }[] = [];
@@ -54,6 +55,7 @@ function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedS
     s.items.forEach((item, place) => {
       const exercise = find(item.exerciseId);
       if (exercise.primary !== group || boutOf(item, exercise).technique !== technique) return;
+      if (s.stopped.includes(place)) stopSigns++;
       const stretch = partsOf(item, exercise).reduce((sum, p) => sum + boutDose(p.bout), 0);
       // Seconds do for what stretches; a movement without a pause has none, and is counted in bouts.
       const inSeconds = counts && stretch > 0;
@@ -73,7 +75,7 @@ function weekOf({ group, technique }: ReviewedLane, sessions: readonly ReviewedS
     });
   const logged = sessions.some((s) => s.logged);
   const now = { planned, done: logged ? (by.left + by.right) / 2 : null };
-  return { said, holdSeconds, cutSeconds, now, sides: by, inSeconds: seconds };
+  return { stopSigns, said, holdSeconds, cutSeconds, now, sides: by, inSeconds: seconds };
 }
 
 /** Days up to a date, two weeks back, on which a group was very sore. */

@@ -7,7 +7,7 @@ import { isException, proposedMove, reviewLane, stepsBack, type LaneRecord } fro
 
 const record = (over: Partial<LaneRecord> = {}): LaneRecord => ({
   ...{ soreDays: 0, said: [], unplaced: null, holdSeconds: 180, cutSeconds: 0, plateau: false, goalTwice: false },
-  ...{ sides: { left: 180, right: 180 }, inSeconds: true },
+  ...{ stopSigns: 0, sides: { left: 180, right: 180 }, inSeconds: true },
   ...{ now: { planned: 180, done: 180 }, before: { planned: 180, done: 180 } },
   ...over,
 });
@@ -24,6 +24,9 @@ describe('the weekly review of a lane', () => {
     ['one above the target', { said: felt(6, 6) }, 'advance', 'as-planned'],
     ['more than a fifth of the hold cut short', { cutSeconds: 37 }, 'ease', 'cut-short'],
     ['a fifth of the hold cut short', { cutSeconds: 36 }, 'advance', 'as-planned'],
+    ['a stop sign, however much was done', { stopSigns: 1 }, 'repeat', 'stop-sign'],
+    ['a stop sign in a strong week', { stopSigns: 1, said: felt(9) }, 'ease', 'far-too-strong'],
+    ['a stop sign and a goal reached', { stopSigns: 1, goalTwice: true }, 'repeat', 'stop-sign'],
     ['under 40 % two weeks running', { now: done(71), before: done(71) }, 'repeat', 'little-done-twice'],
     ['under 40 % once', { now: done(71) }, 'repeat', 'less-done'],
     ['under 40 % after a week of which nothing is known', { now: done(71), before: done(null) }, 'repeat', 'less-done'],
@@ -78,8 +81,10 @@ describe('the weekly review of a lane', () => {
       done: fc.option(fc.integer({ min: 0, max: 1200 })),
     });
     fc.assert(
-      fc.property(said, week, fc.integer({ min: 0, max: 5 }), fc.boolean(), (all, now, soreDays, plateau) => {
-        const move = proposedMove(reviewLane(record({ said: all, now, soreDays, plateau })));
+      fc.property(said, week, fc.nat(5), fc.boolean(), fc.nat(2), (all, now, soreDays, plateau, stopSigns) => {
+        const review = reviewLane(record({ said: all, now, soreDays, plateau, stopSigns }));
+        const move = proposedMove(review);
+        if (stopSigns > 0) expect([stepsBack(move) !== null, isException(review)]).toEqual([true, true]);
         const strong = all.some((s) => s.sensation >= 8);
         if (soreDays >= 2 || strong || now.done === null) expect(stepsBack(move)).not.toBeNull();
         if (soreDays >= 2) expect(stepsBack(move)).toBe(2);

@@ -29,6 +29,7 @@ export type ReviewFact =
   | { readonly code: 'more-done'; readonly args: { readonly percent: number } }
   | { readonly code: 'as-planned'; readonly args: { readonly percent: number } }
   | { readonly code: 'strong-somewhere'; readonly args: { readonly sensation: number } }
+  | { readonly code: 'stop-sign'; readonly args: { readonly times: number } }
   | { readonly code: 'plateau' | 'goal-twice' | 'no-log' };
 
 /** What was planned and done of a lane in a week, in seconds a side, or in sets where nothing is stretched. */
@@ -42,6 +43,8 @@ export interface LaneDone {
 export interface LaneRecord {
   /** Days in the last two weeks on which its region was very sore. */
   readonly soreDays: number;
+  /** Stop signs reported in its exercises in the week; one that ends a session counts for all that is in it. */
+  readonly stopSigns: number;
   /** Sensations said of its own exercises in the week, each with its target. */
   readonly said: readonly { readonly sensation: number; readonly target: number }[];
   /** Highest sensation of a whole session of the week that nobody placed in an exercise; null for none. */
@@ -98,6 +101,8 @@ function firstRule(r: LaneRecord): { readonly move: ReviewMove; readonly because
   if (r.soreDays >= 2) return { move: 'ease two', because: { code: 'sore-twice', args: { days: r.soreDays } } };
   const eased = easing(r);
   if (eased) return { move: 'ease', because: eased };
+  // Nobody goes up after a stop sign, whatever was done of the plan.
+  if (r.stopSigns > 0) return { move: 'repeat', because: { code: 'stop-sign', args: { times: r.stopSigns } } };
   const [now, before] = [shareOf(r.now), shareOf(r.before)];
   if (now === null) return { move: 'ask', because: { code: 'no-log' } };
   if (now < LITTLE && before !== null && before < LITTLE)
@@ -114,7 +119,7 @@ function firstRule(r: LaneRecord): { readonly move: ReviewMove; readonly because
 
 /**
  * The review of a lane's week: the first rule of domain 2.8 that fits, with its numbers. Nothing logged is unknown: it is asked about.
- * @example reviewLane({ soreDays: 0, said: [], unplaced: null, holdSeconds: 180, cutSeconds: 0, now: { planned: 180, done: 100 }, before: null, plateau: false, goalTwice: false }).move // 'repeat'
+ * @example reviewLane({ soreDays: 0, stopSigns: 0, said: [], unplaced: null, sides: { left: 100, right: 100 }, inSeconds: true, holdSeconds: 180, cutSeconds: 0, now: { planned: 180, done: 100 }, before: null, plateau: false, goalTwice: false }).move // 'repeat'
  */
 export function reviewLane(r: LaneRecord): LaneReview {
   const asks: ReviewFact[] = [];

@@ -46,6 +46,8 @@ export function reviewFactWords(f: ReviewFact): string {
       return `${f.args.percent}% of the plan was done.`;
     case 'strong-somewhere':
       return `A session felt ${f.args.sensation} of 10, and nobody said in which exercise. Ask; nothing is eased for it by itself.`;
+    case 'stop-sign':
+      return `A stop sign was reported in this lane${f.args.times > 1 ? `, ${f.args.times} times` : ''}: no step up.`;
     case 'plateau':
       return 'The test stands still although the plan was followed.';
     case 'goal-twice':

@@ -1,14 +1,6 @@
 import { Component, computed, input, output, signal } from '@angular/core';
 import type { CheckInBody, RegionScore } from '@yandle/contract';
-import {
-  addDays,
-  BODY_REGIONS,
-  bodyRegionName,
-  OBSTACLES,
-  obstacleWords,
-  type BodyRegionId,
-  type ObstacleId,
-} from '@yandle/core';
+import { addDays, BODY_REGIONS, OBSTACLES, obstacleWords, type BodyRegionId, type ObstacleId } from '@yandle/core';
 import { StiffnessRows } from './stiffness-rows';
 
 /** What the client says of the week, in under a minute: all of it on one card, and any of it may be left out. */
@@ -107,7 +99,6 @@ export class WeekCheckIn {
   readonly skipped = output();
 
   protected readonly allRegions = BODY_REGIONS;
-  protected readonly regionName = bodyRegionName;
   protected readonly obstacles = OBSTACLES;
   protected readonly obstacle = obstacleWords;
   protected readonly stiffness = signal<readonly RegionScore[]>([]);

@@ -1,4 +1,4 @@
-import type { Block, Problem, WeekReview } from '@yandle/contract';
+import type { Block, Problem, Session, WeekReview } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { intakeBody } from './bodies.js';
@@ -11,6 +11,7 @@ import {
   logWeek,
   plannedAt,
   reviewBy,
+  sessionsBy,
   SUNDAY,
   whole,
   type LogArgs,
@@ -82,6 +83,20 @@ describe('the weekly review', () => {
     const longer = { ...choices, weeks: 9, version, reason: 'One week more' };
     const revised = (await h.agent.put(`/api/v1/blocks/${eased.id}`).send(longer).expect(200)).body as Block;
     expect(doses(revised, 'soleus').slice(0, 3)).toEqual(doses(eased, 'soleus').slice(0, 3));
+  });
+
+  it('lets no lane go up after a stop sign, though everything was done', async () => {
+    const client = await planned();
+    await log(client, whole);
+    const first = (await sessionsBy(h, client))[0]!;
+    const { run, items } = (await h.agent.get(`/api/v1/sessions/${first.id}`)).body as Session;
+    const item = items.findIndex((i) => i.exerciseId === 'bent-knee-wall-calf');
+    const felt = { item, side: 'left', symptom: 'pinching', form: null };
+    await h.agent.put(`/api/v1/runs/${run!.id}/symptoms/${uuid()}`).send(felt).expect(200);
+    const r = (await reviewOf(client))!;
+    const of = (group: string) => r.lanes.find((l) => l.group === group)!;
+    expect([of('soleus').review.because.code, of('soleus').proposal.move]).toEqual(['stop-sign', 'repeat']);
+    expect(of('hamstrings').review.move).toBe('advance');
   });
 
   it('asks where nothing was logged, and proposes no step up', async () => {

@@ -207,6 +207,7 @@ export * from './review/lane-course.js';
 export * from './review/check-in.js';
 export * from './review/felt.js';
 export * from './review/next-style.js';
+export * from './planning/revision/lane-style.js';
 export * from './catalogue/exercise.js';
 export * from './catalogue/exercises.js';
 export * from './catalogue/forms.js';

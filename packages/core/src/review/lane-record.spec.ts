@@ -66,6 +66,17 @@ describe('what a review of a lane goes by', () => {
     expect(record([session({ bouts: [bout(0, 'left', 10, 8), bout(0, 'right', 10)] })]).cutSeconds).toBe(20);
   });
 
+  it('counts stop signs of its own exercises, whatever was done', () => {
+    expect(record([session({ bouts: whole, stopped: [0] }), session({ bouts: whole })]).stopSigns).toBe(1);
+    expect(record([session({ bouts: whole, stopped: [1] })]).stopSigns).toBe(0);
+  });
+
+  it('keeps the sides apart, one side alone too', () => {
+    expect(record([session({ bouts: [bout(0, 'left', 30), bout(0, 'left', 20)] })])).toMatchObject({
+      ...{ sides: { left: 50, right: 0 }, now: { planned: 60, done: 25 }, inSeconds: true },
+    });
+  });
+
   it('counts the sore days of its region in two weeks', () => {
     const sore = (date: string, soreness = 7) => ({ date, region: null, soreness });
     const days = (...all: ReturnType<typeof sore>[]) => record([session({ bouts: whole })], all).soreDays;

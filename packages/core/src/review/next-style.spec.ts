@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { buildBlock } from '../planning/block.js';
 import { adult, ask, hold, lock, steady } from '../planning/rules.fixture.js';
 import type { LaneDraft } from '../planning/draft.js';
-import { laterStyleOf, onPlateau, replacedBy, styleIn, withoutStyle, withStyle } from './next-style.js';
+import { replacedBy, styleIn, withoutStyle, withStyle } from '../planning/revision/lane-style.js';
+import { laterStyleOf, onPlateau } from './next-style.js';
 
 const weeksOf = (over: Parameters<typeof steady>[0] = {}) =>
   buildBlock(ask([steady(over)], { client: adult, easierEvery: null })).lanes[0]!.weeks;

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { muscleGroupName, type BlockDraft, type BlockPlan, blockDose, formatShare } from '@yandle/core';
+import { muscleGroupName, type BlockDraft, type BlockPlan, blockDose, formatShare, styleIn } from '@yandle/core';
 import { StylesService } from '../styles/styles.service';
 
 /** What another ramp or another style would make of the block, laid over the stave before it is taken. */
@@ -77,7 +77,7 @@ export class WhatIfPanel {
   });
   protected readonly styleId = computed(() => {
     const l = this.other().lanes[this.lane()];
-    return l ? (l.laterStyles.filter((s) => s.fromWeek <= this.week()).at(-1)?.styleId ?? l.styleId) : '';
+    return l ? styleIn(l, this.week()) : '';
   });
   protected readonly rows = computed(() =>
     this.plan().lanes.map((l, i) => {

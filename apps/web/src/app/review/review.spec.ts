@@ -1,21 +1,8 @@
 import type { CheckIn, ReviewedLaneView, WeekReview } from '@yandle/contract';
+import { reviewedLane as lane, soreLane as sore } from '../testing/reviewed-lane';
 import { Screen } from '../testing/screen';
 import { ReviewScreen } from './review';
 
-const lane = (group: ReviewedLaneView['group'], over: Partial<ReviewedLaneView> = {}): ReviewedLaneView => ({
-  laneId: group,
-  group,
-  review: { move: 'advance', because: { code: 'as-planned', args: { percent: 96 } }, asks: [] },
-  proposal: { move: 'advance' },
-  record: { planned: 180, done: { left: 180, right: 165 }, inSeconds: true, felt: null, soreDays: 0 },
-  ...{ shownWeek: 4, planned: '2 × 35 s, 3 days', proposed: '2 × 35 s, 3 days', decision: null },
-  ...over,
-});
-const sore = lane('hamstrings', {
-  review: { move: 'ease two', because: { code: 'sore-twice', args: { days: 2 } }, asks: [] },
-  proposal: { move: 'ease two' },
-  proposed: '2 × 30 s, 3 days',
-});
 const review = (lanes: readonly ReviewedLaneView[], version = 4): WeekReview => ({
   ...{ blockId: 'b1', version, week: 3, fromWeek: 4, standing: false, lanes, changed: [] },
 });

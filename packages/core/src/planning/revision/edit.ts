@@ -19,6 +19,7 @@ import type { DayPlan } from '../day-plan/day-plan.js';
 import type { TechniqueExercise } from '../exercise-choice/technique-exercise.js';
 import type { BlockPlan, LockedCell } from '../plan.js';
 import { easierWeeksOf } from '../weeks.js';
+import { styleIn, withStyle } from './lane-style.js';
 
 /** A cell of the board: place of the lane, and week from 1. */
 export interface CellPlace {
@@ -236,11 +237,9 @@ export function setWeeks(draft: BlockDraft, weeks: number): BlockDraft {
  */
 export function setStyle(draft: BlockDraft, lane: number, styleId: string, week: number): BlockDraft {
   return withLane(draft, lane, (l) => {
-    const locked = l.locked.filter((k) => k.week < week);
-    if (week <= l.fromWeek) return { ...l, styleId, laterStyles: [], locked };
-    const kept = l.laterStyles.filter((s) => s.fromWeek < week);
-    const before = kept.at(-1)?.styleId ?? l.styleId;
-    return { ...l, laterStyles: before === styleId ? kept : [...kept, { fromWeek: week, styleId }], locked };
+    const changed = withStyle(l, { fromWeek: week, styleId });
+    if (week <= l.fromWeek) return { ...changed, styleId, laterStyles: [] };
+    return styleIn(l, week - 1) === styleId ? { ...changed, laterStyles: changed.laterStyles.slice(0, -1) } : changed;
   });
 }
 

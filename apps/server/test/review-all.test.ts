@@ -159,8 +159,12 @@ describe('Today', () => {
     expect(today.missed.every((m) => m.week === 1)).toBe(true);
     expect(today.away.filter((a) => a.clientId === did)).toEqual([{ clientId: did, clientName: 'Yorick Aspen', away }]);
     const r = (await reviewBy(h, silent))!;
-    const all = r.lanes.map((l) => ({ laneId: l.laneId, move: 'repeat', reason: '' }));
-    await decideBy(h, silent, r, all).expect(200);
+    const [one, ...rest] = r.lanes.map((l) => ({ laneId: l.laneId, move: 'repeat', reason: '' }));
+    const partly = (await decideBy(h, silent, r, [one!]).expect(200)).body as ClientReview;
+    // One lane is still open: it is not lost.
+    const between = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+    expect(between.reviewsDue).toBe(before.reviewsDue + 2);
+    await decideBy(h, silent, partly, rest).expect(200);
     const after = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
     expect(after.reviewsDue).toBe(before.reviewsDue + 1);
     expect(after.missed.map((m) => m.clientName)).not.toContain('Zelda Ferring');

@@ -120,7 +120,8 @@ export async function setArchived(
     await tx.update(ClientEntity, { id }, { archivedAt: archived ? tx.now : null, version: version + 1 });
     // Whoever is no client any more has nothing to read here; restored, they get new links.
     if (archived)
-      for (const kind of [PhoneLinkEntity, CalendarLinkEntity, IntakeLinkEntity, ReportLinkEntity]) await revokeLinks(tx, kind, id);
+      for (const kind of [PhoneLinkEntity, CalendarLinkEntity, IntakeLinkEntity, ReportLinkEntity])
+        await revokeLinks(tx, kind, id);
     await tx.audit(archived ? 'client-archived' : 'client-restored', { clientId: id });
     return clientView(await tx.get(ClientEntity, id, 'client'), today);
   });

@@ -52,9 +52,11 @@ const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS
   WHERE n.studio_id = {studio} AND n.withdrawn_at IS NULL AND n.date BETWEEN :from AND :to AND n.soreness >= :least
   ORDER BY n.date DESC, n.created_at DESC`;
 
-/** The last week of each running block that is over: whether anything of it was done, and whether it was reviewed. */
+/** The last week of each running block that is over: whether anything of it was done, and whether all its lanes are decided. */
 const WEEKS = `SELECT b.client_id AS clientId, s.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
-    EXISTS (SELECT 1 FROM review v WHERE v.block_id = b.id AND v.week = s.week AND v.withdrawn_at IS NULL) AS reviewed
+    (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = s.week AND v.withdrawn_at IS NULL) >=
+    (SELECT COUNT(*) FROM revision n INNER JOIN lane l ON l.revision_id = n.id INNER JOIN prescription p ON p.lane_id = l.id AND p.part = 0
+      WHERE n.block_id = b.id AND n.number = (SELECT MAX(x.number) FROM revision x WHERE x.block_id = b.id) AND p.week = s.week AND p.kind <> 'rest') AS reviewed
   FROM block b INNER JOIN session s ON s.block_id = b.id AND s.week = FLOOR(DATEDIFF(:date, b.start_date) / 7)
   WHERE b.studio_id = {studio} AND b.ended_at IS NULL GROUP BY b.id, b.client_id, s.week`;
 

@@ -15,6 +15,8 @@ const AHEAD = 6;
 const UNWELL_HOURS = 48;
 /** Days for which days away wait to be seen to. */
 const AWAY_DAYS = 28;
+/** Days back in which the sessions of the last week that is over are looked for, moved ones too. */
+const WEEK_DAYS = 21;
 /** Days between quick checks. */
 const CHECK_DAYS = 7;
 
@@ -53,12 +55,16 @@ const SORE = `SELECT n.client_id AS clientId, DATE_FORMAT(n.date, '%Y-%m-%d') AS
   ORDER BY n.date DESC, n.created_at DESC`;
 
 /** The last week of each running block that is over: whether anything of it was done, and whether all its lanes are decided. */
-const WEEKS = `SELECT b.client_id AS clientId, s.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
-    (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = s.week AND v.withdrawn_at IS NULL) >=
-    (SELECT COUNT(*) FROM revision n INNER JOIN lane l ON l.revision_id = n.id INNER JOIN prescription p ON p.lane_id = l.id AND p.part = 0
-      WHERE n.block_id = b.id AND n.number = (SELECT MAX(x.number) FROM revision x WHERE x.block_id = b.id) AND p.week = s.week AND p.kind <> 'rest') AS reviewed
-  FROM block b INNER JOIN session s ON s.block_id = b.id AND s.week = FLOOR(DATEDIFF(:date, b.start_date) / 7)
-  WHERE b.studio_id = {studio} AND b.ended_at IS NULL GROUP BY b.id, b.client_id, s.week`;
+const WEEKS = `WITH last AS (
+    SELECT b.id, b.client_id, FLOOR(DATEDIFF(:date, b.start_date) / 7) AS week,
+      (SELECT n.id FROM revision n WHERE n.block_id = b.id ORDER BY n.number DESC LIMIT 1) AS revision_id
+    FROM block b WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :weekAgo AND FLOOR(DATEDIFF(:date, b.start_date) / 7) <= b.weeks)
+  SELECT b.client_id AS clientId, b.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
+    (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = b.week AND v.withdrawn_at IS NULL) >=
+    (SELECT COUNT(*) FROM lane l INNER JOIN prescription p ON p.lane_id = l.id AND p.week = b.week AND p.part = 0 AND p.kind <> 'rest'
+      WHERE l.revision_id = b.revision_id) AS reviewed
+  FROM last b INNER JOIN session s ON s.block_id = b.id AND s.week = b.week AND s.date BETWEEN :from AND :date
+  GROUP BY b.id, b.client_id, b.week, b.revision_id`;
 
 /** Days away that nobody has seen to. */
 const AWAY = `SELECT c.client_id AS clientId, c.away FROM check_in c
@@ -69,7 +75,8 @@ const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.plann
     s.day_round AS dayRound, s.counted_run AS countedRun
   FROM session s WHERE s.studio_id = {studio} AND s.date = :date`;
 
-const ITEMS = `SELECT i.session_id AS sessionId, i.exercise_id AS exerciseId
+/** The sessions first: left to itself the database now and then begins with all items there are. */
+const ITEMS = `SELECT STRAIGHT_JOIN i.session_id AS sessionId, i.exercise_id AS exerciseId
   FROM session s INNER JOIN session_item i ON i.session_id = s.id
   WHERE s.studio_id = {studio} AND s.date = :date ORDER BY i.session_id, i.place`;
 
@@ -143,7 +150,11 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       since: new Date(data.now.getTime() - UNWELL_HOURS * 3_600_000),
     }),
     openStopSigns(data, null),
-    data.read<{ clientId: string; week: number; done: number; reviewed: number }>(WEEKS, { date }),
+    data.read<{ clientId: string; week: number; done: number; reviewed: number }>(WEEKS, {
+      date,
+      weekAgo: addDays(date, -7),
+      from: addDays(date, -WEEK_DAYS),
+    }),
     data.read<{ clientId: string; away: string }>(AWAY, { since: addDays(date, -AWAY_DAYS) }),
   ]);
   const { timeZone } = await data.studio();

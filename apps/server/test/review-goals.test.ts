@@ -83,6 +83,15 @@ describe('what the tests say in a review', () => {
     const back = await blockBy(h, client);
     expect(back.choices.lanes).toEqual(before.choices.lanes);
     expect(techniques(back)).toEqual(techniques(before));
+
+    const again = (await reviewBy(h, client))!;
+    await decideBy(h, client, again, one(again, 'hamstrings', 'change')).expect(200);
+    // A week later the tests stand where they stood: a change has to be given time, not followed by the next.
+    h.clock.now = new Date(SUNDAY.getTime() + 6 * 7 * 86_400_000);
+    const held = (await blockBy(h, client)).choices.lanes.flatMap((l) => l.exercises);
+    await logWeek(h, client, Object.fromEntries(held.map((e) => [e.exerciseId, 1])), null, 7);
+    const next = (await reviewBy(h, client))!;
+    expect([next.week, laneOf(next, 'hamstrings').review.move]).toEqual([7, 'advance']);
   });
 
   it('a change is refused where nothing stands still', async () => {

@@ -24,6 +24,9 @@ export type LogArgs = [
   week?: number,
 ];
 
+/** Seconds of a set; of contract-relax those of all its cycles. */
+const secondsOf = (i: Session['items'][number]): number => (i.holdSeconds ?? 0) * (i.cycles ?? 1);
+
 /** Logs every session of a week: of each exercise a share of its sets, and what was felt. */
 export async function logWeek(h: Harness, ...[client, share, sensation = null, week = 1]: LogArgs): Promise<void> {
   for (const s of (await sessionsBy(h, client)).filter((x) => x.week === week)) {
@@ -38,7 +41,7 @@ export async function logWeek(h: Harness, ...[client, share, sensation = null, w
             .put(`/api/v1/runs/${run}/sets/${uuid()}`)
             .send({
               ...{ item, side, set, replaces: null, sensation },
-              ...{ plannedSeconds: i.holdSeconds, doneSeconds: i.holdSeconds },
+              ...{ plannedSeconds: secondsOf(i), doneSeconds: secondsOf(i) },
             })
             .expect(200);
     const end = { endedAt: h.clock.now.toISOString(), sensation: null, feltTighter: null, note: '' };

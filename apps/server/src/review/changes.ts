@@ -4,6 +4,7 @@ import {
   onPlateau,
   placed,
   techniqueBar,
+  type ChangedBefore,
   type LaneDraft,
   type TechniqueExercise,
 } from '@yandle/core';
@@ -23,12 +24,16 @@ export interface LaneChangeTo {
   readonly exercises: readonly TechniqueExercise[];
 }
 
-/** What lanes on a plateau change to, by lane; those that have nothing to change to, or whose client may not be planned for now, are left out. */
+/**
+ * What lanes on a plateau change to, by lane; those that have nothing to change to, or whose client may not be planned for now, are left out.
+ * @param before what was changed of a lane last
+ */
 export async function changesFor(
   data: StudioData,
   { row, block }: { readonly row: BlockEntity; readonly block: Block },
   week: number,
   lanes: readonly Lane[],
+  before: (laneId: string) => ChangedBefore | null,
   planner: Planner,
 ): Promise<Map<string, LaneChangeTo>> {
   if (lanes.length === 0) return new Map();
@@ -58,6 +63,7 @@ export async function changesFor(
         (technique, style) =>
           techniqueBar(technique, context.client) === null &&
           exercisesFor(draft, [style]).some((e) => e.technique === technique),
+        before(lane.id),
       );
       if (styleId === undefined) continue;
       out.set(lane.id, { styleId, exercises: styleId === null ? draft.exercises : exercisesFor(draft, [styleId]) });

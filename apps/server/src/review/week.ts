@@ -1,6 +1,7 @@
 import type { Block, Lane } from '@yandle/contract';
 import {
   addDays,
+  changeIsYoung,
   DATES_FOR_TREND,
   isException,
   KEEP_STYLE,
@@ -11,6 +12,7 @@ import {
   runningBlock,
   styleIn,
   weekOn,
+  type ChangedBefore,
   type DecidedMove,
   type LaneRecord,
   type LaneReview,
@@ -163,6 +165,13 @@ export async function reviewsOf(
     data.find(ReviewEntity, { blockId: In(due.map((r) => r.block.id)), withdrawnAt: IsNull() }),
   ]);
   const decidedOf = groupBy(decisions, (d) => d.blockId);
+  const changedBefore = (blockId: string, week: number, laneId: string): ChangedBefore | null => {
+    const own = (decidedOf.get(blockId) ?? []).filter(
+      (d) => d.laneKey === laneId && d.move === 'change' && d.week < week,
+    );
+    const last = own.reduce<ReviewEntity | null>((a, d) => (a === null || d.week > a.week ? d : a), null);
+    return last && { week: last.week, styleId: last.style?.later.styleId ?? null };
+  };
   const out: BlockReview[] = [];
   for (const { row, block, week } of due) {
     const end = addDays(block.startDate, 7 * week - 1);
@@ -171,7 +180,8 @@ export async function reviewsOf(
       const cell = lane.weeks.find((w) => w.week === week);
       if (!cell || cell.kind === 'rest') return [];
       const of = { group: lane.group, technique: cell.prescription.technique };
-      const found = laneFound(lane.group, goals.get(block.clientId) ?? [], today);
+      const seen = laneFound(lane.group, goals.get(block.clientId) ?? [], today);
+      const found = { ...seen, plateau: seen.plateau && !changeIsYoung(changedBefore(block.id, week, lane.id), week) };
       const sore = soreness.get(block.clientId) ?? [];
       const record = laneRecord(of, week, to, sessions.get(block.id) ?? [], sore, found, find);
       return record ? [{ lane, record, review: reviewLane(record) }] : [];
@@ -179,7 +189,8 @@ export async function reviewsOf(
     // Of a block in which nothing is done yet all may change, and a decision is about next week all the same.
     const fromWeek = Math.max(block.changeableFrom, weekOn(block.startDate, today) + 1);
     const standing = reviewed.filter((r) => r.review.move === 'change').map((r) => r.lane);
-    const changes = await changesFor(data, { row, block }, week, standing, planner);
+    const before = (laneId: string) => changedBefore(block.id, week, laneId);
+    const changes = await changesFor(data, { row, block }, week, standing, before, planner);
     const lanes = reviewed.map(({ lane, record, review }): LaneOutcome => {
       const decided = decidedOf.get(block.id)?.find((d) => d.laneKey === lane.id && d.week === week) ?? null;
       const change = changes.get(lane.id) ?? null;

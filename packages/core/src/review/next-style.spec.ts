@@ -3,7 +3,7 @@ import { buildBlock } from '../planning/block.js';
 import { adult, ask, hold, lock, steady } from '../planning/rules.fixture.js';
 import type { LaneDraft } from '../planning/draft.js';
 import { replacedBy, styleIn, withoutStyle, withStyle } from '../planning/revision/lane-style.js';
-import { laterStyleOf, onPlateau } from './next-style.js';
+import { changeIsYoung, laterStyleOf, onPlateau } from './next-style.js';
 
 const weeksOf = (over: Parameters<typeof steady>[0] = {}) =>
   buildBlock(ask([steady(over)], { client: adult, easierEvery: null })).lanes[0]!.weeks;
@@ -32,6 +32,20 @@ describe('what a plateau is answered by', () => {
       prescription: every[0]!.prescription,
     }));
     expect(onPlateau(loaded, 4, all)).toBeUndefined();
+  });
+
+  it('is the next technique where more dose has been tried, and dose again where there is none', () => {
+    expect(onPlateau(weeksOf(), 5, all, { week: 1, styleId: null })).toBe('push-relax');
+    expect(onPlateau(weeksOf(), 5, () => false, { week: 1, styleId: null })).toBeNull();
+    // Another technique came in since: its dose has not been tried.
+    expect(onPlateau(weeksOf(), 5, all, { week: 1, styleId: 'push-relax' })).toBeNull();
+  });
+
+  // A plateau has to last 28 days (domain 2.3): so long a change is given, or two follow each other in two weeks.
+  it('is one change at a time: the next comes four weeks later at the earliest', () => {
+    const before = { week: 5, styleId: null };
+    expect([5, 6, 8, 9].map((week) => changeIsYoung(before, week))).toEqual([true, true, true, false]);
+    expect(changeIsYoung(null, 6)).toBe(false);
   });
 
   it('looks past an easier week for both', () => {

@@ -11,12 +11,15 @@ import { courseShares, forecastShares } from './calibrate/courses';
 import { falsePicture, forecastPicture } from './calibrate/pictures';
 import { Random } from './calibrate/random';
 import { bars, onCourse, report } from './calibrate/report';
+import { reviewShares, TAKERS } from './calibrate/reviewed';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const SEED = 20_261_128;
 const CLIENTS = Number(process.env.CLIENTS ?? 4000);
 const SEMS = [1.5, 3, 5];
 const RATES = [0.5, 1, 1.5];
+/** Clients a row whose block is planned week by week: each costs a hundred plans. */
+const REVIEWED = Math.min(CLIENTS, 200);
 const FILE = `${ROOT}packages/core/src/trend/calibrated.ts`;
 
 const random = new Random(SEED);
@@ -34,8 +37,10 @@ const courses = SEMS.flatMap((sem) => [
 ]);
 const forecasts = SEMS.flatMap((sem) => RATES.map((rate) => forecastShares(straight(rate), sem, CLIENTS, random)));
 
+const reviewed = TAKERS.flatMap((t) => reviewShares(t, REVIEWED, SEED));
+
 const cover = coverOf(forecasts.map((f) => f.classes));
-const found = { clients: CLIENTS, seed: SEED, changes, rising, courses, forecasts, cover };
+const found = { clients: CLIENTS, seed: SEED, changes, rising, courses, forecasts, reviewed, cover };
 
 const inHundred = (shares: readonly number[]): number => Math.round(Math.max(...shares) * 1000) / 10;
 const held = changes.filter((c) => c.held);

@@ -85,7 +85,7 @@ export interface Record {
   readonly later: readonly DatedResult[];
 }
 
-function dated(truth: number, day: number, sem: number, random: Random): DatedResult {
+export function dated(truth: number, day: number, sem: number, random: Random): DatedResult {
   const result = measure(truth, sem, random);
   return { date: addDays(START, day), value: result.value, ...errorOf(testWith(sem), result) };
 }

@@ -1,4 +1,4 @@
-import type { CheckIn, PrioritiesView, Session, SharedBlock } from '@yandle/contract';
+import type { CheckIn, PrioritiesView, Progress, Session, SharedBlock } from '@yandle/contract';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -129,5 +129,7 @@ describe('a side that felt tighter in an exercise', () => {
     await h.agent.post(`/api/v1/runs/${run}/finish`).send(end).expect(200);
     const { run: kept } = (await h.agent.get(`/api/v1/sessions/${session!.id}`)).body as Session;
     expect(kept!.tighterIn).toEqual(end.tighterIn);
+    const progress = (await h.agent.get(`/api/v1/clients/${client}/progress`)).body as Progress;
+    expect(progress.felt).toEqual([{ date: session!.date, group: 'soleus', side: 'left' }]);
   });
 });

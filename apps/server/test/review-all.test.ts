@@ -1,10 +1,16 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { fileURLToPath } from 'node:url';
 import type { ClientReview, Today } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { ReviewEntity } from '../src/review/entities.js';
 import { acceptStandingOfAll } from '../src/review/standing.js';
-import { harness, type Harness } from './harness.js';
+import { databaseUrl, harness, type Harness } from './harness.js';
 import { blockBy, decideBy, doses, half, logWeek, plannedAt, reviewBy, SUNDAY, whole } from './reviewing.js';
+
+const JOB = fileURLToPath(new URL('standing-job.ts', import.meta.url));
+const TSCONFIG = fileURLToPath(new URL('../tsconfig.json', import.meta.url));
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
@@ -77,30 +83,36 @@ describe('plain reviews that need no look', () => {
   });
 
   it('go on where they were when the job was killed half-way', async () => {
-    const clients = [];
+    const clients: string[] = [];
     for (let i = 0; i < 3; i++) {
       const client = await plannedAt(h, SUNDAY);
       await logWeek(h, client, half);
       await standing(client).expect(204);
       clients.push(client);
     }
-    // The second client's block is held by somebody else: that transaction waits, and the job dies.
+    const written = async (client: string): Promise<number> =>
+      h.source.manager.countBy(ReviewEntity, { blockId: (await blockBy(h, client)).id });
+    // The second client's block is held by somebody else, so that the job is in the middle when it is killed.
     const held = h.source.createQueryRunner();
     await held.startTransaction();
-    const block = await blockBy(h, clients[1]!);
-    await held.query('SELECT id FROM block WHERE id = ? FOR UPDATE', [block.id]);
-    await held.query('UPDATE block SET version = version + 1 WHERE id = ?', [block.id]);
-    const dying = accept();
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    await held.query('SELECT id FROM block WHERE id = ? FOR UPDATE', [(await blockBy(h, clients[1]!)).id]);
+    const job = spawn(process.execPath, ['--import', 'tsx', JOB, databaseUrl(), h.clock.now.toISOString()], {
+      env: { ...process.env, TSX_TSCONFIG_PATH: TSCONFIG },
+      stdio: 'ignore',
+    });
+    await vi.waitFor(async () => expect(await written(clients[0]!)).toBe(2), { timeout: 60_000, interval: 100 });
+    job.kill('SIGKILL');
+    await once(job, 'exit');
     await held.rollbackTransaction();
     await held.release();
-    await Promise.all([dying, accept()]);
+    expect(await Promise.all(clients.map(written))).toEqual([2, 0, 0]);
+    // Two at once go on where it was.
+    await Promise.all([accept(), accept()]);
     await accept();
     for (const client of clients) {
       const r = (await reviewBy(h, client))!;
       expect(r.lanes.map((l) => l.decision?.byItself)).toEqual([true, true]);
-      const blockId = (await blockBy(h, client)).id;
-      expect(await h.source.manager.countBy(ReviewEntity, { blockId })).toBe(2);
+      expect(await written(client)).toBe(2);
       expect((await blockBy(h, client)).revision).toBe(2);
     }
   });

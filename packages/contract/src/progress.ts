@@ -1,4 +1,4 @@
-import type { GroupChoice, PlannedDone } from '@yandle/core';
+import type { GroupChoice, PlannedDone, TighterFelt } from '@yandle/core';
 import type { Assessment } from './assessments.js';
 
 /** Everything the Progress screen needs of a client. */
@@ -20,5 +20,7 @@ export interface Progress {
   } | null;
   /** Lanes of all blocks, earliest first: they say which results had chosen a lane. */
   readonly choices: readonly GroupChoice[];
+  /** Sides that felt tighter in an exercise of the block, by its muscle group. */
+  readonly felt: readonly TighterFelt[];
   readonly sensations: readonly { readonly date: string; readonly sensation: number | null }[];
 }

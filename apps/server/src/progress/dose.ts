@@ -32,7 +32,7 @@ export async function doseOf(
   data: StudioData,
   block: BlockEntity,
   today: PlainDate,
-): Promise<Pick<Progress, 'dose' | 'sensations'>> {
+): Promise<Pick<Progress, 'dose' | 'sensations' | 'felt'>> {
   const currentWeek = Math.min(block.weeks, Math.max(0, weekOn(block.startDate, today)));
   const revision = await newestRevision(data, block.id);
   const end = addDays(block.startDate, 7 * block.weeks - 1);
@@ -117,6 +117,9 @@ export async function doseOf(
       rows: plannedDone(planned, done),
       along: plannedDone(plannedAlong, doneAlong),
     },
+    felt: counted.flatMap(({ session, run }) =>
+      (run.tighterIn ?? []).map((t) => ({ date: session.date, group: find(t.exerciseId).primary, side: t.side })),
+    ),
     sensations: counted
       .filter((c) => c.run.endedAt !== null)
       .map((c) => ({ date: c.session.date, sensation: c.run.sensation })),

@@ -14,7 +14,7 @@ export function progressRoutes(): Router {
     const clientId = pathId(req.params.id, 'client');
     const assessments = await listAssessments(data, clientId, studio.timeZone);
     const [latest] = await data.find(BlockEntity, { clientId }, { order: { startDate: 'DESC', id: 'DESC' }, take: 1 });
-    const dose = latest ? await doseOf(data, latest, today) : { dose: null, sensations: [] };
+    const dose = latest ? await doseOf(data, latest, today) : { dose: null, sensations: [], felt: [] };
     const choices = await laneChoices(data, clientId, studio.timeZone);
     const progress: Progress = { today, assessments, choices, ...dose };
     res.json(progress);

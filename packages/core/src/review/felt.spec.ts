@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { feltWords, reliefWords } from '../words/felt.js';
-import { feltCourses, reliefOf, type FeltEntry } from './felt.js';
+import { feltWords, reliefWords, tighterFeltWords } from '../words/felt.js';
+import { feltBeside, feltCourses, reliefOf, type FeltEntry } from './felt.js';
 
 const said = (date: string, score: number, over: Partial<FeltEntry> = {}): FeltEntry => ({
   ...{ date, score, region: 'low-back', kind: 'complaint', moment: 'day' },
@@ -51,5 +51,32 @@ describe('what sessions do to stiffness', () => {
     expect(reliefWords(relief!)).toBe(
       'Back of the thigh: stiffness 5.5 before a session and 3.5 after, on average of 2 sessions.',
     );
+  });
+});
+
+describe('the side that felt tighter while stretching', () => {
+  const limits = [
+    { group: 'hamstrings', weight: 1 },
+    { group: 'calf', weight: 0.3 },
+  ] as const;
+  const felt = (group: 'hamstrings' | 'calf' | 'soleus', side: 'left' | 'right') => ({
+    date: '2026-03-09',
+    group,
+    side,
+  });
+
+  it('is counted for the tests that the group limits by at least half', () => {
+    const all = [
+      felt('hamstrings', 'left'),
+      felt('calf', 'left'),
+      felt('hamstrings', 'left'),
+      felt('hamstrings', 'right'),
+    ];
+    expect(feltBeside(limits, all)).toEqual({ left: 2, right: 1 });
+    expect(feltBeside(limits, [felt('calf', 'left'), felt('soleus', 'right')])).toBeNull();
+  });
+
+  it('is said by side, without a side that never did', () => {
+    expect(tighterFeltWords({ left: 0, right: 3 })).toBe('Felt tighter while stretching: right 3 times.');
   });
 });

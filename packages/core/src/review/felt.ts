@@ -1,4 +1,8 @@
 import { BODY_REGION_IDS, type BodyRegionId } from '../anatomy/body-region.js';
+import type { MuscleGroupId } from '../anatomy/muscle-group.js';
+import type { Side } from '../anatomy/side.js';
+import type { TestLimit } from '../catalogue/rom-test.js';
+import { HEAVY_WEIGHT } from '../measuring/tighter-side.js';
 import type { PlainDate } from '../schedule/plain-date.js';
 import { complaintChange } from '../screening/complaints.js';
 
@@ -19,6 +23,27 @@ export interface FeltCourse {
   readonly now: { readonly date: PlainDate; readonly score: number };
   /** Null where it was said once. */
   readonly change: ReturnType<typeof complaintChange> | null;
+}
+
+/** A side that felt tighter in an exercise of a group. */
+export interface TighterFelt {
+  readonly date: PlainDate;
+  readonly group: MuscleGroupId;
+  readonly side: Side;
+}
+
+/**
+ * How often each side felt tighter in stretches of what limits a test, groups that limit it by less than half left out; null for never. It stands
+ * beside the test and triggers nothing (domain 2.2).
+ */
+export function feltBeside(
+  limits: readonly Pick<TestLimit, 'group' | 'weight'>[],
+  felt: readonly TighterFelt[],
+): Readonly<Record<Side, number>> | null {
+  const groups = limits.filter((l) => l.weight >= HEAVY_WEIGHT).map((l) => l.group);
+  const own = felt.filter((f) => groups.includes(f.group));
+  const times = (side: Side): number => own.filter((f) => f.side === side).length;
+  return own.length === 0 ? null : { left: times('left'), right: times('right') };
 }
 
 /** Stiffness just before and after sessions, on average. */

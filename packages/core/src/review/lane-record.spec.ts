@@ -1,7 +1,10 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exerciseById } from '../catalogue/exercises.js';
 import type { SessionItem } from '../session/item.js';
+import { runs } from '../testing/runs.js';
 import { laneRecord, type ReviewedSession } from './lane-record.js';
+import { reviewLane } from './lane-review.js';
 
 const item = (exerciseId: string, over: Partial<SessionItem> = {}): SessionItem => ({
   ...{ exerciseId, sets: 2, holdSeconds: 30, sensation: 5, firstSide: 'left' },
@@ -88,5 +91,38 @@ describe('what a review of a lane goes by', () => {
     expect(
       laneRecord({ ...lane, technique: 'rolling' }, 3, '2026-03-22', [session()], [], none, exerciseById),
     ).toBeNull();
+  });
+
+  it('is the same however often and in whatever order the logs are read', () => {
+    const logged = fc.record({
+      week: fc.constantFrom(2, 3),
+      logged: fc.boolean(),
+      sensation: fc.option(fc.integer({ min: 0, max: 10 })),
+      stopped: fc.subarray([0, 1]),
+      bouts: fc.array(
+        fc.record({
+          item: fc.constantFrom(0, 1),
+          side: fc.constantFrom('left', 'right', null),
+          plannedSeconds: fc.constant(30),
+          doneSeconds: fc.integer({ min: 0, max: 60 }),
+          sensation: fc.option(fc.integer({ min: 0, max: 10 })),
+        }),
+        { maxLength: 6 },
+      ),
+    });
+    fc.assert(
+      fc.property(fc.array(logged, { minLength: 1, maxLength: 5 }), fc.nat(), (all, seed) => {
+        const sessions = [...all, { week: 3, logged: true, sensation: null, stopped: [], bouts: [] }].map(session);
+        const turned = <T>(of: readonly T[]): T[] => of.map((_, i) => of[(i + seed) % of.length]!).reverse();
+        const again = turned(sessions).map((s) => ({ ...s, bouts: turned(s.bouts) }));
+        const sorted = (r: ReturnType<typeof record>) => ({
+          ...r,
+          said: [...r.said].sort((a, b) => a.sensation - b.sensation),
+        });
+        expect(sorted(record(again))).toEqual(sorted(record(sessions)));
+        expect(reviewLane(record(again))).toEqual(reviewLane(record(sessions)));
+      }),
+      { numRuns: runs(200) },
+    );
   });
 });

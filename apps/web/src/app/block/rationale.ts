@@ -5,10 +5,7 @@ import type { Assessment, Block, PrioritiesView } from '@yandle/contract';
 import {
   ageOn,
   cutWords,
-  findings,
   formatDate,
-  goalsOf,
-  interestsOf,
   leftOutWords,
   laneExercises,
   limitWords,
@@ -30,7 +27,7 @@ import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
 import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
-import { newestResults, whyWords } from '../findings/findings.model';
+import { foundIn, whyWords } from '../findings/findings.model';
 import { LibraryService } from '../library/library.service';
 import { StylesService } from '../styles/styles.service';
 import { ProblemNote } from '../ui/problem-note';
@@ -81,10 +78,8 @@ export class RationaleScreen {
     const read = this.read();
     const c = this.client();
     if (!read || !c) return null;
-    const measured = newestResults(read.assessments, this.testCatalogue.catalogue(), goalsOf(read.priorities));
-    if (measured.length === 0) return null;
     const person = { age: ageOn(c.birthDate, this.today), sex: c.sex };
-    return findings(measured, person, interestsOf(read.priorities));
+    return foundIn(read.assessments, this.testCatalogue.catalogue(), read.priorities, person);
   });
 
   /** Each lane with why it is there, how it is worked and where it goes. */

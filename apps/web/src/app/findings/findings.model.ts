@@ -3,9 +3,12 @@ import {
   conditionWords,
   differentConditions,
   exercisesFor,
+  findings,
   formatFixed,
   formatNumber,
   formatReading,
+  goalsOf,
+  interestsOf,
   measuredTests,
   muscleGroupName,
   referenceGapWords,
@@ -15,11 +18,12 @@ import {
   type GroupFinding,
   type MeasuredTest,
   type MuscleGroupId,
+  type Person,
   type RomTest,
   type TestCatalogue,
   type TestFinding,
 } from '@yandle/core';
-import type { Assessment } from '@yandle/contract';
+import type { Assessment, PrioritiesView } from '@yandle/contract';
 import { conditionsOf } from '../measure/results';
 import type { RegionShade } from '../ui/body-figure';
 import { changeWords } from '../ui/change-words';
@@ -136,4 +140,15 @@ export function shadesOf(found: Findings, top: number): Map<MuscleGroupId, Regio
   for (const g of found.notMeasured)
     shades.set(g, { fill: 'var(--sheet)', words: `${muscleGroupName(g)}: not measured` });
   return shades;
+}
+
+/** What a client's newest results say, with the client's goals and what coach and client want; null before anything is measured. */
+export function foundIn(
+  assessments: readonly Assessment[],
+  catalogue: TestCatalogue,
+  wishes: PrioritiesView,
+  person: Person,
+): Findings | null {
+  const measured = newestResults(assessments, catalogue, goalsOf(wishes));
+  return measured.length === 0 ? null : findings(measured, person, interestsOf(wishes));
 }

@@ -44,6 +44,9 @@ import type { TestProgress } from './test-progress';
               @if (headings(t); as h) {
                 <p class="text-soft">{{ h }}</p>
               }
+              @if (t.felt) {
+                <p class="text-soft">{{ t.felt }}</p>
+              }
               @if (t.warnings.length > 0) {
                 <p class="text-soft">≠ other conditions</p>
               }

@@ -32,7 +32,7 @@ describe('ProgressScreen', () => {
     part: Pick<Progress, 'assessments' | 'dose' | 'sensations'> & Partial<Progress>,
     priorities: PrioritiesView = NO_PRIORITIES,
   ): Promise<Screen<ProgressScreen>> {
-    const progress: Progress = { today: '2026-03-10', choices: [], ...part };
+    const progress: Progress = { today: '2026-03-10', choices: [], felt: [], ...part };
     const screen = await Screen.open(ProgressScreen, { clientId: 'c1' }, () =>
       TestBed.overrideComponent(ProgressScreen, { remove: { imports: [HistoryChart] }, add: { imports: [ChartStub] } }),
     );
@@ -40,6 +40,34 @@ describe('ProgressScreen', () => {
     await screen.answer('/clients/c1/priorities', priorities);
     return screen;
   }
+
+  const running = { blockId: 'b1', startDate: '2026-02-02', weeks: 8, weeksOver: 4, rows: [], along: [] };
+
+  it('proposes two tests to check weekly while the trend of a running block needs dates', async () => {
+    const two = [assessment('2026-02-02', [48, 48], [30, 31]), assessment('2026-03-08', [45, 45], [29, 29])];
+    const screen = await open({ assessments: two, dose: running, sensations: [] });
+    expect(screen.text).toContain('A trend needs results on five dates; there are 2 so far.');
+    const over = await open({ assessments: two, dose: { ...running, weeksOver: 8 }, sensations: [] });
+    expect(over.text).not.toContain('A trend needs results on five dates; there');
+    const days = ['2026-02-02', '2026-02-09', '2026-02-16', '2026-02-23', '2026-03-02'];
+    const five = await open({
+      assessments: days.map((d) => assessment(d, [48], [30])),
+      dose: running,
+      sensations: [],
+    });
+    expect(five.text).not.toContain('A trend needs results on five dates; there');
+  });
+
+  it('shows which side felt tighter beside the tests of that group', async () => {
+    const felt = (['left', 'left', 'right'] as const).map((side, i) => ({
+      ...{ date: `2026-03-0${i + 1}`, group: 'hamstrings', side },
+    })) as Progress['felt'];
+    const screen = await open({
+      assessments: [assessment('2026-02-02', [48, 48], [30, 31])],
+      ...{ dose: null, sensations: [], felt },
+    });
+    expect(screen.text).toContain('Felt tighter while stretching: left 2 times, right once.');
+  });
 
   // MDC95 of this test is 1.96·√2·3° = 8.3° (Weir 2005).
   it('calls a change real only above the MDC95, each side by itself', async () => {
@@ -242,6 +270,7 @@ describe('ProgressScreen', () => {
       assessments: [assessment('2026-01-05', [39, 39], []), assessment('2026-03-08', [35, 35], [])],
       dose: null,
       sensations: [],
+      felt: [],
     });
     // MDC95 of SEM 1: 1.96·√2 = 2.8.
     expect(screen.text).toContain('A change above 2.8° is real.');

@@ -1,14 +1,17 @@
 import { Requests } from '../data/requests';
 import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Goal, Progress, SelfReport } from '@yandle/contract';
+import type { Progress } from '@yandle/contract';
 import {
   adherence,
+  ageOn,
+  DATES_FOR_TREND,
   formatDate,
   formatReading,
   muscleGroupName,
   percentOf,
   plateauWronglyWords,
+  quickCheckTests,
   saidWronglyWords,
   type MuscleGroupId,
 } from '@yandle/core';
@@ -18,6 +21,9 @@ import { ClientContext } from '../data/client-context';
 import { TestCatalogueService } from '../data/test-catalogue.service';
 import { MirrorRow } from '../ui/mirror/mirror-row';
 import { doseRow } from '../ui/mirror/mirror-row.model';
+import { foundIn } from '../findings/findings.model';
+import { PrioritiesStore } from '../findings/priorities.store';
+import { QuickCheckCard } from '../findings/quick-check-card';
 import { ProblemNote } from '../ui/problem-note';
 import { ProgressOverview } from './overview';
 import { HistoryChart } from './history-chart';
@@ -26,7 +32,8 @@ import { testProgress } from './test-progress';
 /** What has changed, what the measurement error allows to say about it, and what was done for it. */
 @Component({
   selector: 'y-progress',
-  imports: [RouterLink, MirrorRow, HistoryChart, ProblemNote, ProgressOverview],
+  imports: [RouterLink, MirrorRow, HistoryChart, ProblemNote, ProgressOverview, QuickCheckCard],
+  providers: [PrioritiesStore],
   templateUrl: './progress.html',
 })
 export class ProgressScreen {
@@ -36,8 +43,7 @@ export class ProgressScreen {
   protected readonly data = signal<Progress | null>(null);
   protected readonly requests = new Requests();
   protected readonly problem = this.requests.problem;
-  private readonly goals = signal<readonly Goal[]>([]);
-  protected readonly selfReports = signal<readonly SelfReport[]>([]);
+  protected readonly priorities = inject(PrioritiesStore);
   private readonly testCatalogue = inject(TestCatalogueService);
 
   constructor() {
@@ -52,8 +58,25 @@ export class ProgressScreen {
     const progress = this.data();
     if (!progress) return [];
     const catalogue = this.testCatalogue.catalogue();
-    const input = { catalogue, client: this.context.client(), goals: this.goals(), progress };
+    const input = { catalogue, client: this.context.client(), goals: this.priorities.view().goals, progress };
     return catalogue.tests.flatMap((test) => testProgress(test, input) ?? []);
+  });
+
+  /** Dates of the test that was measured most often, while a block runs whose trend is still to come; null else. */
+  protected readonly datesSoFar = computed(() => {
+    const most = Math.max(0, ...this.tests().map((t) => t.left.length));
+    const { dose } = this.data() ?? {};
+    return dose && dose.weeksOver < dose.weeks && most > 0 && most < DATES_FOR_TREND ? most : null;
+  });
+
+  /** Two tests that matter most, for the weekly quick check. */
+  protected readonly proposedCheck = computed(() => {
+    const progress = this.data();
+    const c = this.context.client();
+    if (!progress || !c) return [];
+    const person = { age: ageOn(c.birthDate, progress.today), sex: c.sex };
+    const found = foundIn(progress.assessments, this.testCatalogue.catalogue(), this.priorities.view(), person);
+    return quickCheckTests(found?.ranked ?? []);
   });
 
   protected readonly dose = computed(() => {
@@ -101,9 +124,7 @@ export class ProgressScreen {
   private async load(clientId: string): Promise<void> {
     await this.requests.run(async () => {
       this.data.set(await firstValueFrom(this.api.progress(clientId)));
-      const { goals, selfReports } = await firstValueFrom(this.api.priorities(clientId));
-      this.goals.set(goals);
-      this.selfReports.set(selfReports);
+      await this.priorities.load(clientId);
     });
   }
 }

@@ -11,7 +11,7 @@ const input = (progress: Partial<Progress>, over: Partial<ProgressInput> = {}): 
   catalogue: SHIPPED_TESTS,
   client: { birthDate: '1980-01-10', sex: null },
   goals: [],
-  progress: { today: '2026-03-10', assessments: [], choices: [], dose: null, sensations: [], ...progress },
+  progress: { today: '2026-03-10', assessments: [], choices: [], dose: null, sensations: [], felt: [], ...progress },
   ...over,
 });
 

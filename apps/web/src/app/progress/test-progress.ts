@@ -18,6 +18,7 @@ import {
   formatDate,
   formatNumber,
   formatReading,
+  feltBeside,
   fromBaseline,
   lastRetention,
   latestSessionEffect,
@@ -30,6 +31,7 @@ import {
   seenWords,
   sessionEffectWords,
   targetFor,
+  tighterFeltWords,
   trendChanceWords,
   trendRateWords,
   usualError,
@@ -192,6 +194,7 @@ export function testProgress(test: RomTest, input: ProgressInput) {
     trendOf(test, side, series[i]!, datedResults(assessments, catalogue, test, side), aim, progress),
   );
   const sided = test.sides !== 'none';
+  const felt = sided ? feltBeside(now.limits, progress.felt) : null;
   return {
     test: now,
     trends,
@@ -204,6 +207,7 @@ export function testProgress(test: RomTest, input: ProgressInput) {
     several,
     changes: sides.flatMap((side, i) => (compared[i] ? [changeOf(now, side, compared[i])] : [])),
     aside: asideWords(assessments.filter((a) => !all.some((s) => s.some((r) => r.from.includes(a)))).length),
+    felt: felt && tighterFeltWords(felt),
     baseline: baselineWords(compared, wasShort(now, first, input)),
     warnings: several ? warningsOf(first, newest, test) : [],
     row: testRow(now, sidedResults(newest, test), several ? sidedResults(first, test) : null, reference, then),

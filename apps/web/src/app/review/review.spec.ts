@@ -13,6 +13,11 @@ const checkIn = (over: Partial<CheckIn> = {}): CheckIn => ({
   ...over,
 });
 
+const byJoris = {
+  move: 'advance',
+  ...{ reason: '', coachName: 'Joris', at: '2026-03-11T08:00:00Z', byItself: false },
+} as const;
+
 describe('ReviewScreen', () => {
   async function open(answer: WeekReview | null, said: readonly CheckIn[] = []): Promise<Screen<ReviewScreen>> {
     const screen = await Screen.open(ReviewScreen, { clientId: 'c1' });
@@ -72,16 +77,45 @@ describe('ReviewScreen', () => {
     const problem = { code: 'stale-version', title: 'x', detail: 'Someone else changed this.' };
     put(screen).flush(problem, { status: 409, statusText: 'Conflict' });
     await screen.settle();
-    const decision = {
-      move: 'advance',
-      reason: '',
-      coachName: 'Joris',
-      at: '2026-03-11T08:00:00Z',
-      byItself: false,
-    } as const;
-    await screen.answer('/clients/c1/review', review([lane('soleus', { decision }), sore], 5));
+    const theirs = review([lane('soleus', { decision: byJoris }), sore], 5);
+    // Looked at once to bring both together, and once to show it.
+    await screen.answer('/clients/c1/review', theirs);
+    await screen.answer('/clients/c1/review', theirs);
     expect(screen.text).toContain('Someone else changed this.');
     expect(screen.text).toContain('✓ Go on as planned, Joris');
+  });
+
+  it('lets both stand where another coach has decided other lanes', async () => {
+    const screen = await open(review([lane('soleus'), sore]));
+    screen.button('Accept: Hamstrings').click();
+    const problem = { code: 'stale-version', title: 'x', detail: 'Someone else changed this.' };
+    put(screen).flush(problem, { status: 409, statusText: 'Conflict' });
+    await screen.settle();
+    await screen.answer('/clients/c1/review', review([lane('soleus', { decision: byJoris }), sore], 5));
+    const again = put(screen);
+    expect(again.request.body).toMatchObject({ version: 5, decisions: [{ laneId: 'hamstrings', move: 'ease two' }] });
+    const mine = { ...byJoris, move: 'ease two', coachName: 'Mara' } as const;
+    again.flush(review([lane('soleus', { decision: byJoris }), { ...sore, decision: mine }], 6));
+    await screen.settle();
+    expect(screen.text).toContain('✓ Go on as planned, Joris');
+    expect(screen.text).toContain('✓ Two steps back, Mara');
+    expect(screen.text).not.toContain('Someone else changed this.');
+  });
+
+  it('decides nothing of a lane about which something new was logged meanwhile', async () => {
+    const screen = await open(review([lane('soleus'), sore]));
+    screen.button('Accept the plain one').click();
+    put(screen).flush(
+      { code: 'stale-version', title: 'x', detail: 'Someone else changed this.' },
+      { status: 409, statusText: 'C' },
+    );
+    await screen.settle();
+    const stopped = { move: 'repeat', because: { code: 'stop-sign', args: { times: 1 } }, asks: [] } as const;
+    const now = review([lane('soleus', { review: stopped }), sore], 5);
+    await screen.answer('/clients/c1/review', now);
+    screen.http.expectNone((r) => r.method === 'PUT');
+    await screen.answer('/clients/c1/review', now);
+    expect(screen.text).toContain('Someone else changed this.');
   });
 
   it('shows what was done on each side against the plan, and what the client said', async () => {

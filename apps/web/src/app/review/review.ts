@@ -17,6 +17,7 @@ import { Requests } from '../data/requests';
 import { ToastService } from '../data/toast.service';
 import { map } from 'rxjs';
 import { SaidCard } from '../check-in/said-card';
+import { decideMerged } from './decide-merged';
 import { LaneDone } from './lane-done';
 import { offeredMoves } from './offered';
 import { oneOf } from '../ui/one-of';
@@ -87,8 +88,7 @@ export class ReviewScreen {
       const { decision } = r.lanes.find((l) => l.laneId === d.laneId)!;
       return { laneId: d.laneId, move: decision?.move ?? null, reason: decision?.reason ?? '' };
     });
-    const body = { version: r.version, week: r.week, decisions };
-    const after = await this.requests.run(this.api.decideReview(this.clientId(), body));
+    const after = await this.requests.run(decideMerged(this.api, this.clientId(), r, decisions));
     if (after === undefined) return this.reloadAfterRefusal();
     this.review.set(after);
     this.context.refresh();

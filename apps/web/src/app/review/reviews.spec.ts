@@ -65,6 +65,7 @@ describe('ReviewsScreen', () => {
     const problem = { code: 'stale-version', title: 'x', detail: 'Someone else changed this.' };
     screen.request('PUT', '/clients/c2/review').flush(problem, { status: 409, statusText: 'Conflict' });
     await screen.settle();
+    await screen.answer('/clients/c2/review', { ...decidedIn(berit), version: 9 });
     expect(screen.text).toContain('Berit Solheim was left as it is: Someone else changed this.');
     expect(screen.text).toContain('1 lane needs a look, 1 is plain.');
   });

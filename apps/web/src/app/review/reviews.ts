@@ -16,6 +16,7 @@ import { WhoseService } from '../data/whose';
 import { Autofocus } from '../ui/autofocus';
 import { ProblemNote } from '../ui/problem-note';
 import { WhoseSwitch } from '../ui/whose-switch';
+import { decideMerged } from './decide-merged';
 import { LaneDone } from './lane-done';
 import { offeredMoves } from './offered';
 
@@ -139,8 +140,7 @@ export class ReviewsScreen {
 
   private async send(review: ClientReview, decisions: readonly Decision[]): Promise<WeekReview | undefined> {
     const now = this.reviews().find((r) => r.clientId === review.clientId) ?? review;
-    const body = { version: now.version, week: now.week, decisions };
-    const after = await this.requests.run(this.api.decideReview(review.clientId, body));
+    const after = await this.requests.run(decideMerged(this.api, review.clientId, now, decisions));
     if (after) this.replace(review.clientId, after);
     return after ?? undefined;
   }

@@ -122,7 +122,7 @@ describe('what a review of a lane goes by', () => {
         expect(sorted(record(again))).toEqual(sorted(record(sessions)));
         expect(reviewLane(record(again))).toEqual(reviewLane(record(sessions)));
       }),
-      { numRuns: runs(200) },
+      runs(200),
     );
   });
 });

@@ -1,4 +1,4 @@
-import type { Block, Report } from '@yandle/contract';
+import type { Block, Report, Session, SessionSummary } from '@yandle/contract';
 import { aMadeClient, dayFrom, measured, newId, send, type Me } from './made-clients';
 import { axe, expect, productUrl, signInQuietly, test } from './support';
 
@@ -16,6 +16,7 @@ test('what was done, felt and measured changes the plan, and the report says whe
     lanes: [
       { group: 'soleus', exerciseId: 'bent-knee-wall-calf' },
       { group: 'hamstrings', exerciseId: 'supine-strap-hamstring' },
+      { group: 'pectorals', exerciseId: 'doorway-pectorals' },
     ],
   });
   const blockOf = async (): Promise<Block> =>
@@ -30,11 +31,21 @@ test('what was done, felt and measured changes the plan, and the report says whe
   ] as const)
     await measured(request, client, dayFrom(me.today, -ago), 'active-knee-extension', { left, right: 23 });
 
-  // On the phone: sore twice, the week, and days away.
+  // A pinch in the last session, as the phone sends it (the button is pressed in phone.spec).
+  const sessions = (await (await request.get(`/api/v1/clients/${client}/sessions`)).json()) as SessionSummary[];
+  const last = sessions.filter((s) => s.week === 4 && s.date < me.today).at(-1)!;
+  const { run, items } = (await (await request.get(`/api/v1/sessions/${last.id}`)).json()) as Session;
+  const chest = items.findIndex((i) => i.exerciseId === 'doorway-pectorals');
+  await send(request, 'put', `/runs/${run!.id}/symptoms/${newId()}`, {
+    ...{ item: chest, side: 'left', symptom: 'pinching', form: null, at: run!.startedAt },
+  });
+
+  // On the phone: what pinched is left out; sore twice, the week, and days away.
   const { token } = (await send(request, 'post', `/clients/${client}/phone-link`, {})) as { token: string };
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(`${productUrl()}/s/start#${token}`);
   await expect(phone.getByRole('heading', { name: 'Hello Iolanthe' })).toBeVisible();
+  await expect(phone.getByText(/We left out .* until your coach has looked at it\./)).toBeVisible();
   await phone.getByRole('button', { name: 'Lower leg 6' }).click();
   await phone.getByRole('button', { name: 'No time' }).click();
   await phone.getByLabel('First day away').fill(dayFrom(me.today, 14));
@@ -56,6 +67,7 @@ test('what was done, felt and measured changes the plan, and the report says whe
   // The coach: Today names it, the review proposes, and the plan changes.
   await page.goto('/');
   await expect(page.getByText(/Iolanthe Brask is away/)).toBeVisible();
+  await expect(page.getByText('Iolanthe Brask: pinching or pressure in a joint')).toBeVisible();
   const before = await blockOf();
   await page.goto(`/clients/${client}/review`);
   await expect(page.getByRole('heading', { name: 'Review of week 4' })).toBeVisible();
@@ -64,7 +76,9 @@ test('what was done, felt and measured changes the plan, and the report says whe
   await expect(soleus).toContainText('Two steps back');
   await expect(hamstrings).toContainText('Keep what is reached: Upkeep at a third of the dose');
   await expect(page.getByText('Stiffness: Lower leg 6 of 10')).toBeVisible();
-  for (const lane of [soleus, hamstrings]) await lane.getByRole('button', { name: /^Accept/ }).click();
+  const pectorals = page.getByRole('listitem', { name: 'Pectorals' });
+  await expect(pectorals).toContainText('A stop sign was reported in this lane: no step up.');
+  for (const lane of [soleus, hamstrings, pectorals]) await lane.getByRole('button', { name: /^Accept/ }).click();
   await expect(page.getByText('All lanes are decided.')).toBeVisible();
   await expect(page.getByText(/This changed \d+ cells? of the plan/)).toBeVisible();
   await page.getByRole('button', { name: 'Plan around it' }).click();
@@ -76,6 +90,7 @@ test('what was done, felt and measured changes the plan, and the report says whe
     expect(doses(after, group).slice(0, from)).toEqual(doses(before, group).slice(0, from));
   expect(doses(after, 'soleus')[from]!).toBeLessThan(doses(before, 'soleus')[from]!);
   expect(doses(after, 'hamstrings')[from]!).toBeLessThanOrEqual(doses(before, 'hamstrings')[from - 1]! / 3);
+  expect(doses(after, 'pectorals')[from]!).toBeLessThanOrEqual(doses(before, 'pectorals')[from - 1]!);
   expect(after.choices.away).toHaveLength(1);
 
   // Progress and the report say whether it works.

@@ -14,11 +14,14 @@ import { openDataSource } from '../src/database/data-source.js';
 import { HealthProbe } from '../src/database/health-probe.js';
 import { migrate } from '../src/database/lease.js';
 import { loadDemoOnce } from '../src/demo/load.js';
+import { mainThreadOf } from './main-thread.js';
+
 /** A row of the table of benchmarks: what, measured, bar. */
 type Row = readonly [what: string, measured: string, bar: string];
 
 const CLIENTS = Number(process.env['BENCH_CLIENTS'] ?? 300);
 const RUNS = 40;
+const WEB = fileURLToPath(new URL('../../web/dist/web', import.meta.url));
 /** Clients with a week to review. */
 const REVIEWED = 100;
 
@@ -47,7 +50,7 @@ async function studioRows(): Promise<Row[]> {
     config: {
       publicUrl: null,
       trustedProxies: 0,
-      webRoot: null,
+      webRoot: WEB,
       sessionSecret: 'a secret of the benchmark, long enough',
       erasedFile: null,
     },
@@ -133,6 +136,15 @@ async function studioRows(): Promise<Row[]> {
   const seconds = (performance.now() - start) / 1000;
   const counts = [...new Set(fifty)].map((s) => `${fifty.filter((x) => x === s).length} × ${s}`).join(', ');
   rows.push(['500 × Today, all at once', `${counts} in ${seconds.toFixed(1)} s`, 'all answered: 200, or 503']);
+  const address = base.slice(0, -'/api/v1'.length);
+  const { busy, longest } = await mainThreadOf(address, cookie.split('; '), {
+    ...{ from: '/clients', link: 'Today', there: /Needs you/ },
+  });
+  rows.push([
+    `Today in Chromium (${CLIENTS} clients), come to from Clients: main thread, median of 9`,
+    `${said(busy)}${longest > 0 ? `, longest task ${said(longest)}` : ', no task over 50 ms'}`,
+    '≤ 100 ms',
+  ]);
   server.closeAllConnections();
   await bare.end();
   await source.destroy();

@@ -29,10 +29,9 @@ export async function mainThreadOf(
       cookies.map((c) => ({ name: c.slice(0, c.indexOf('=')), value: c.slice(c.indexOf('=') + 1), url: base })),
     );
     const page = await context.newPage();
-    await page.addInitScript(() => {
-      const tasks: number[] = [];
-      new PerformanceObserver((l) => tasks.push(...l.getEntries().map((e) => e.duration))).observe({ type: 'longtask' });
-      Object.assign(globalThis, { longTasks: tasks });
+    await page.addInitScript({
+      content: `globalThis.longTasks = [];
+        new PerformanceObserver((l) => longTasks.push(...l.getEntries().map((e) => e.duration))).observe({ type: 'longtask' });`,
     });
     const cdp = await context.newCDPSession(page);
     await cdp.send('Performance.enable');

@@ -1,12 +1,12 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
-import type { ClientReview, Today } from '@yandle/contract';
+import type { ClientReview, DaySession, Today } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { ReviewEntity } from '../src/review/entities.js';
 import { acceptStandingOfAll } from '../src/review/standing.js';
-import { databaseUrl, harness, type Harness } from './harness.js';
+import { databaseUrl, harness, TODAY, type Harness } from './harness.js';
 import { blockBy, decideBy, doses, half, logWeek, plannedAt, reviewBy, SUNDAY, whole } from './reviewing.js';
 
 const JOB = fileURLToPath(new URL('standing-job.ts', import.meta.url));
@@ -180,5 +180,41 @@ describe('Today', () => {
     const after = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
     expect(after.reviewsDue).toBe(before.reviewsDue + 1);
     expect(after.missed.map((m) => m.clientName)).not.toContain('Zelda Ferring');
+  });
+
+  it('holds the first sessions of each day by name, and all of a day when asked', async () => {
+    for (const name of [
+      'Ärna',
+      'Bo',
+      'Zeno',
+      'Cleo',
+      'Dara',
+      'Ebba',
+      'Faye',
+      'Gus',
+      'Hal',
+      'Ida',
+      'Jo',
+      'Kit',
+      'Lu',
+      'Mo',
+    ])
+      await plannedAt(h, new Date(`${TODAY}T08:00:00.000Z`), {}, { name });
+    const today = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+    const whole = async (date: string): Promise<DaySession[]> =>
+      (await h.agent.get(`/api/v1/today/sessions?whose=all&date=${date}`).expect(200)).body as DaySession[];
+    const all = await whole(today.date);
+    expect([today.sessionCount, today.sessions]).toEqual([all.length, all.slice(0, 12)]);
+    expect(all.length).toBeGreaterThan(13);
+    const names = all.map((s) => s.clientName);
+    expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b, 'en')));
+    expect(names[0]).toBe('Ärna');
+    expect(today.ahead.length).toBeGreaterThan(0);
+    for (const { date, count, sessions } of today.ahead) {
+      const day = await whole(date);
+      expect([count, sessions.map((s) => s.id)]).toEqual([day.length, day.slice(0, 6).map((s) => s.id)]);
+    }
+    expect((await h.other.get(`/api/v1/today/sessions?date=${today.date}`).expect(200)).body).toEqual([]);
+    await h.agent.get('/api/v1/today/sessions?date=soon').expect(400);
   });
 });

@@ -1,7 +1,10 @@
 import type { AwayDates, BodyRegionId } from '@yandle/core';
 import type { SessionSummary, SymptomReport } from './sessions.js';
 
-/** The coach's day, each line with its reason. */
+/** Most sessions of a day that Today holds; one more than these is no reason to hide it, and what is beyond is asked for by day. */
+export const TODAY_SHOWN = 12;
+export const AHEAD_SHOWN = 6;
+
 /** A session of the days to come, as far as a glance goes. */
 export interface AheadSession {
   readonly id: string;
@@ -11,11 +14,24 @@ export interface AheadSession {
   readonly totalSeconds: number;
 }
 
+/** A session of a day, with what is done of it and what it works. */
+export type DaySession = SessionSummary & { readonly clientName: string };
+
+/** A day to come that has sessions: the first by name, and how many there are. */
+export interface DayAhead {
+  readonly date: string;
+  readonly count: number;
+  readonly sessions: readonly AheadSession[];
+}
+
+/** The coach's day, each line with its reason. */
 export interface Today {
   readonly date: string;
-  readonly sessions: readonly (SessionSummary & { readonly clientName: string })[];
-  /** Sessions of the six days to come, in order of date and name. */
-  readonly ahead: readonly AheadSession[];
+  /** The first of the day by name, and how many there are. */
+  readonly sessions: readonly DaySession[];
+  readonly sessionCount: number;
+  /** Of the six days to come those with sessions. */
+  readonly ahead: readonly DayAhead[];
   /** Retests due up to a week from now, and overdue ones. */
   readonly retests: readonly {
     readonly clientId: string;

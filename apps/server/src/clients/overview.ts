@@ -27,10 +27,9 @@ interface BlockRow {
 }
 
 /** By the index of the assessments of a client that count alone: no row is read. One that was taken back, or has no reading, is none. */
-const ASSESSMENTS = `SELECT c.id AS clientId, COALESCE(DATE_FORMAT(
-      (SELECT a.date FROM assessment a WHERE a.client_id = c.id AND a.counts = 1 ORDER BY a.date DESC LIMIT 1), '%Y-%m-%d'), '') AS last,
-    (SELECT COUNT(*) FROM assessment a WHERE a.client_id = c.id AND a.counts = 1) AS count
-  FROM client c WHERE c.studio_id = {studio} AND c.id IN (:ids)`;
+const ASSESSMENTS = `SELECT c.id AS clientId, DATE_FORMAT(MAX(a.date), '%Y-%m-%d') AS last, COUNT(*) AS count
+  FROM client c INNER JOIN assessment a ON a.client_id = c.id AND a.counts = 1
+  WHERE c.studio_id = {studio} AND c.id IN (:ids) GROUP BY c.id`;
 
 const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m-%d') AS startDate, weeks, ended_at AS endedAt, created_at AS createdAt
   FROM block WHERE studio_id = {studio} AND client_id IN (:ids) AND ended_at IS NULL`;
@@ -45,7 +44,7 @@ const NEXT_SESSIONS = `SELECT c.id AS clientId, s.id, DATE_FORMAT(s.date, '%Y-%m
   WHERE c.studio_id = {studio} AND c.id IN (:ids)`;
 
 const RETESTS = `SELECT block_id AS blockId, DATE_FORMAT(date, '%Y-%m-%d') AS date, week
-  FROM retest WHERE studio_id = {studio} AND block_id IN (:blockIds) ORDER BY date`;
+  FROM retest WHERE studio_id = {studio} AND block_id IN (:blockIds) AND date <= :until ORDER BY date`;
 
 /** An assessment so many days before a retest meets it. Common practice, no source. */
 const MEETS_DAYS = 5;
@@ -67,12 +66,13 @@ function remembered<V>(make: (key: string) => V): (key: string) => V {
 /**
  * Overviews of several clients with a fixed number of queries.
  * @param nextSessions false leaves them out, for who has the sessions anyway
+ * @param retestsUntil last day on which the next retest is looked for; left out for whenever it is
  */
 export async function overviews(
   data: StudioData,
   clientIds: readonly string[],
   today: PlainDate,
-  { nextSessions = true } = {},
+  { nextSessions = true, retestsUntil = '9999-12-31' }: { nextSessions?: boolean; retestsUntil?: PlainDate } = {},
 ): Promise<Map<string, Overview>> {
   if (clientIds.length === 0) return new Map();
   const ids = [...clientIds];
@@ -106,7 +106,7 @@ export async function overviews(
     nextSessions
       ? data.read<{ clientId: string; id: string; date: PlainDate }>(NEXT_SESSIONS, { ids, blockIds: some, today })
       : [],
-    data.read<{ blockId: string; date: PlainDate; week: number }>(RETESTS, { blockIds: some }),
+    data.read<{ blockId: string; date: PlainDate; week: number }>(RETESTS, { blockIds: some, until: retestsUntil }),
   ]);
   const measured = new Map(assessments.map((a) => [a.clientId, a]));
   const sessionOf = new Map(sessions.map((s) => [s.clientId, s]));

@@ -1,4 +1,4 @@
-import type { AheadSession, SessionSummary, Today, Whose } from '@yandle/contract';
+import { AHEAD_SHOWN, TODAY_SHOWN, type AheadSession, type DaySession, type Today, type Whose } from '@yandle/contract';
 import { addDays, SORE_RESTS, type AwayDates, type BodyRegionId, type DayRound, type PlainDate } from '@yandle/core';
 import { overviews } from '../clients/overview.js';
 import { leadsMeant } from '../clients/whose.js';
@@ -34,12 +34,10 @@ const CLIENTS = `SELECT c.id, c.name, c.screening, c.screening_note AS screening
   FROM client c LEFT JOIN priorities p ON p.id = c.id
   WHERE c.studio_id = {studio} AND c.archived_at IS NULL`;
 
-const SESSIONS = `SELECT s.id, s.client_id AS clientId, c.name AS clientName, DATE_FORMAT(s.date, '%Y-%m-%d') AS date,
-    s.total_seconds AS totalSeconds
+/** Whose they are is known: the clients are read anyway. */
+const SESSIONS = `SELECT s.id, s.client_id AS clientId, DATE_FORMAT(s.date, '%Y-%m-%d') AS date, s.total_seconds AS totalSeconds
   FROM session s LEFT JOIN block b ON b.id = s.block_id
-  INNER JOIN client c ON c.id = s.client_id AND c.archived_at IS NULL
-  WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to AND b.ended_at IS NULL
-  ORDER BY s.date, c.name, s.id`;
+  WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to AND b.ended_at IS NULL`;
 
 const LATE = `SELECT l.client_id AS clientId, COUNT(DISTINCT l.run_id) AS runs FROM late_log l
   WHERE l.studio_id = {studio} AND l.decided_at IS NULL GROUP BY l.client_id`;
@@ -70,20 +68,18 @@ const WEEKS = `WITH last AS (
 const AWAY = `SELECT c.client_id AS clientId, c.away FROM check_in c
   WHERE c.studio_id = {studio} AND c.away_seen_at IS NULL AND c.away <> '[]' AND c.date >= :since ORDER BY c.date DESC, c.created_at DESC`;
 
-/** What a glance at a session of today needs besides. */
-const ON_MAT = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week, s.name,
+/** What a glance at a session of a day needs besides. */
+const MORE = `SELECT s.id, s.block_id AS blockId, DATE_FORMAT(COALESCE(s.planned_date, s.date), '%Y-%m-%d') AS plannedDate, s.week, s.name,
     s.day_round AS dayRound, s.counted_run AS countedRun
-  FROM session s WHERE s.studio_id = {studio} AND s.date = :date`;
+  FROM session s WHERE s.studio_id = {studio} AND s.id IN (:ids)`;
 
-/** The sessions first: left to itself the database now and then begins with all items there are. */
-const ITEMS = `SELECT STRAIGHT_JOIN i.session_id AS sessionId, i.exercise_id AS exerciseId
-  FROM session s INNER JOIN session_item i ON i.session_id = s.id
-  WHERE s.studio_id = {studio} AND s.date = :date ORDER BY i.session_id, i.place`;
+const ITEMS = `SELECT i.session_id AS sessionId, i.exercise_id AS exerciseId
+  FROM session_item i WHERE i.studio_id = {studio} AND i.session_id IN (:ids) ORDER BY i.session_id, i.place`;
 
 const RUNS = `SELECT r.id, r.session_id AS sessionId, r.started_at AS startedAt, r.ended_at AS endedAt, r.has_work = 1 AS hasWork, r.withdrawn_at AS withdrawnAt
-  FROM session s INNER JOIN run r ON r.session_id = s.id WHERE s.studio_id = {studio} AND s.date = :date`;
+  FROM run r WHERE r.studio_id = {studio} AND r.session_id IN (:ids)`;
 
-interface OnMat {
+interface More {
   readonly id: string;
   readonly blockId: string | null;
   readonly plannedDate: PlainDate;
@@ -99,17 +95,14 @@ interface DayRun extends RunState {
   readonly startedAt: Date;
 }
 
-/** The sessions of a day, in order of name, with what is done and what of. */
-async function sessionsOn(
-  data: StudioData,
-  date: PlainDate,
-  rows: readonly AheadSession[],
-): Promise<(SessionSummary & { clientName: string })[]> {
+/** Sessions of a day with what is done and what of, in the order in which they come. */
+async function sessionsOn(data: StudioData, rows: readonly AheadSession[]): Promise<DaySession[]> {
   if (rows.length === 0) return [];
+  const ids = rows.map((s) => s.id);
   const [more, items, runs] = await Promise.all([
-    data.read<OnMat>(ON_MAT, { date }),
-    data.read<{ sessionId: string; exerciseId: string }>(ITEMS, { date }),
-    data.read<DayRun>(RUNS, { date }),
+    data.read<More>(MORE, { ids }),
+    data.read<{ sessionId: string; exerciseId: string }>(ITEMS, { ids }),
+    data.read<DayRun>(RUNS, { ids }),
   ]);
   const moreOf = new Map(more.map((m) => [m.id, m]));
   const itemsOf = groupBy(items, (i) => i.sessionId);
@@ -126,20 +119,63 @@ async function sessionsOn(
   });
 }
 
+type SessionRow = Omit<AheadSession, 'clientName'>;
+
+/** Sessions by day, those of a day by the names of their clients; without those of clients who are not meant. */
+function byDay(
+  rows: readonly SessionRow[],
+  clients: ReadonlyMap<string, Pick<ClientRow, 'name'>>,
+): Map<PlainDate, AheadSession[]> {
+  const names = [...new Set([...clients.values()].map((c) => c.name))].sort(new Intl.Collator('en').compare);
+  const rank = new Map(names.map((name, i) => [name, i]));
+  const known = rows.flatMap((s): AheadSession[] => {
+    const client = clients.get(s.clientId);
+    return client ? [{ ...s, clientName: client.name }] : [];
+  });
+  known.sort(
+    (a, b) =>
+      (a.date < b.date ? -1 : a.date > b.date ? 1 : 0) ||
+      rank.get(a.clientName)! - rank.get(b.clientName)! ||
+      (a.id < b.id ? -1 : 1),
+  );
+  return groupBy(known, (s) => s.date);
+}
+
+/** The first of a list; one more than the most is no reason to hide it. */
+const firstOf = <T>(list: readonly T[], most: number): readonly T[] =>
+  list.length <= most + 1 ? list : list.slice(0, most);
+
+const whoseClients = (leads: readonly string[] | null): string =>
+  `${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''}`;
+
+/** All sessions of a day, by the names of the clients. */
+export async function sessionsOfDay(
+  data: StudioData,
+  date: PlainDate,
+  whose: Whose,
+  me: string,
+  today: PlainDate,
+): Promise<DaySession[]> {
+  const leads = await leadsMeant(data, whose, me, today);
+  const [clients, rows] = await Promise.all([
+    data.read<ClientRow>(whoseClients(leads), { leads }),
+    data.read<SessionRow>(SESSIONS, { from: date, to: date }),
+  ]);
+  const known = new Map(clients.map((c) => [c.id, c]));
+  return sessionsOn(data, byDay(rows, known).get(date) ?? []);
+}
+
 /** What a day asks of a coach: who is on the mat, who is due, and who needs somebody. */
 export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, me: string): Promise<Today> {
   const to = addDays(date, AHEAD);
   const mine = await leadsMeant(data, 'mine', me, date);
   const leads = whose === 'mine' ? mine : null;
   const [clients, allSessions, late, soreness, unwell, stopSigns, weeks, away] = await Promise.all([
-    data.read<ClientRow>(
-      `${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''} ORDER BY c.lead_coach_id IN (:mine) DESC, c.name, c.id`,
-      {
-        leads,
-        mine,
-      },
-    ),
-    data.read<AheadSession>(SESSIONS, { from: date, to }),
+    data.read<ClientRow>(`${whoseClients(leads)} ORDER BY c.lead_coach_id IN (:mine) DESC, c.name, c.id`, {
+      leads,
+      mine,
+    }),
+    data.read<SessionRow>(SESSIONS, { from: date, to }),
     data.read<{ clientId: string; runs: number }>(LATE),
     data.read<{ clientId: string; date: string; region: BodyRegionId | null; soreness: number }>(SORE, {
       from: addDays(date, -1),
@@ -160,15 +196,13 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
   const nameOf = (id: string): string => byId.get(id)!.name;
-  const rows = allSessions.filter((s) => byId.has(s.clientId));
+  const days = byDay(allSessions, byId);
+  const ofToday = days.get(date) ?? [];
+  days.delete(date);
   const symptoms = stopSigns.filter((s) => byId.has(s.clientId));
   const [states, sessions, reports] = await Promise.all([
-    overviews(data, [...byId.keys()], date, { nextSessions: false }),
-    sessionsOn(
-      data,
-      date,
-      rows.filter((s) => s.date === date),
-    ),
+    overviews(data, [...byId.keys()], date, { nextSessions: false, retestsUntil: to }),
+    sessionsOn(data, firstOf(ofToday, TODAY_SHOWN)),
     symptomViews(data, symptoms),
   ]);
 
@@ -190,7 +224,8 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   return {
     date,
     sessions,
-    ahead: rows.filter((s) => s.date !== date),
+    sessionCount: ofToday.length,
+    ahead: [...days].map(([day, all]) => ({ date: day, count: all.length, sessions: firstOf(all, AHEAD_SHOWN) })),
     retests,
     quickChecks: clients
       .filter((c) => c.quickCheck !== null && c.quickCheck !== '[]' && !retestSoon.has(c.id))

@@ -48,6 +48,7 @@ const whose = Joi.string()
   .default('all');
 
 export const whoseSchema = Joi.object<{ whose: Whose }>({ whose });
+export const daySchema = Joi.object<{ whose: Whose; date: string }>({ whose, date: date().required() });
 export const clientListSchema = Joi.object<{
   search: string;
   archived: boolean;

@@ -77,6 +77,7 @@ import type {
   Whose,
   UpdateBlockBody,
   UpdateClientBody,
+  DaySession,
   DecideReviewBody,
   CheckIn,
   NewReportLink,
@@ -111,6 +112,9 @@ export class Api {
   }
   today(whose: Whose): Observable<Today> {
     return this.http.get<Today>(`${V1}/today`, { params: { whose } });
+  }
+  sessionsOfDay(whose: Whose, date: string): Observable<DaySession[]> {
+    return this.http.get<DaySession[]>(`${V1}/today/sessions`, { params: { whose, date } });
   }
   clients(query: {
     search?: string;

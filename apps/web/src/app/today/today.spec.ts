@@ -5,6 +5,7 @@ import { TodayScreen } from './today';
 const empty: Today = {
   date: TODAY,
   sessions: [],
+  sessionCount: 0,
   ahead: [],
   retests: [],
   quickChecks: [],
@@ -44,15 +45,26 @@ describe('TodayScreen', () => {
     textOf(screen.el.querySelector(`section[aria-labelledby=${id}]`)!);
 
   it('tells today from the days to come', async () => {
-    const screen = await open({ sessions: [session(TODAY)], ahead: [session('2026-03-13')] });
+    const friday = '2026-03-13';
+    const screen = await open({
+      ...{ sessions: [session(TODAY)], sessionCount: 1 },
+      ahead: [{ date: friday, count: 2, sessions: [session(friday)] }],
+    });
     expect(screen.text).toContain('Wednesday 11 March');
     expect(section(screen, 'mat')).toContain('Ottoline Varga Soleus, Hamstrings · week 2 11:58 Open');
     expect(section(screen, 'ahead')).toContain('Fri 13 Mar Ottoline Varga 11:58');
     expect(section(screen, 'ahead')).not.toContain('Wed 11 Mar');
+    // The rest of a day is asked for when it is wanted.
+    await screen.press('All 2');
+    const both = [session(friday), session(friday, { id: 'y', clientName: 'Tobin' })];
+    await screen.answer(`/today/sessions?whose=all&date=${friday}`, both);
+    expect(section(screen, 'ahead')).toContain('Fri 13 Mar Ottoline Varga 11:58 Tobin 11:58');
+    expect(section(screen, 'ahead')).not.toContain('All 2');
   });
 
   it('shows what is done and what was begun', async () => {
     const screen = await open({
+      ...{ sessionCount: 2 },
       sessions: [session(TODAY, { status: 'done' }), session(TODAY, { id: 'x', status: 'started' })],
     });
     expect(section(screen, 'mat')).toContain('✓ done');
@@ -124,13 +136,14 @@ describe('TodayScreen', () => {
   it('is a glance for a studio of 300: kinds of things in order, three of each, and all behind a press', async () => {
     const three = (i: number) => ({ clientId: `c${i}`, clientName: `Person ${String(i).padStart(3, '0')}` });
     const many = Array.from({ length: 257 }, (_, i) => three(i));
+    const sessions = many.slice(0, 60).map((c, i) => session(TODAY, { ...c, id: `s${i}` }));
     const screen = await open({
       withoutBlock: many.map((c) => ({ ...c, reason: 'not measured yet' })),
       missed: many.slice(0, 40).map((c) => ({ ...c, week: 3 })),
       clearances: many.slice(0, 1).map((c) => ({ ...c, note: '' })),
       reviewsDue: 85,
       away: [{ ...three(7), away: [{ from: '2026-03-16', to: '2026-03-20' }] }],
-      sessions: many.slice(0, 60).map((c, i) => session(TODAY, { ...c, id: `s${i}` })),
+      ...{ sessions: sessions.slice(0, 12), sessionCount: 60 },
     });
     const needs = screen.el.querySelector('section[aria-labelledby=needs]')!;
     expect([...needs.querySelectorAll('h3')].map((x) => x.textContent.trim())).toEqual([
@@ -147,6 +160,7 @@ describe('TodayScreen', () => {
     expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 257);
     expect(screen.el.querySelectorAll('section[aria-labelledby=mat] li').length).toBe(13);
     await screen.press('All 60 sessions of today');
+    await screen.answer(`/today/sessions?whose=all&date=${TODAY}`, sessions);
     expect(screen.el.querySelectorAll('section[aria-labelledby=mat] li').length).toBe(60);
   });
 

@@ -1,7 +1,11 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import type { DaySession, Today } from '@yandle/contract';
 import { formatClock, formatDate, muscleGroupName, type PlainDate, sessionCalled } from '@yandle/core';
+import { Api } from '../data/api';
+import { Requests } from '../data/requests';
 import { TodayService } from '../data/today.service';
+import { WhoseService } from '../data/whose';
 import { ProblemNote } from '../ui/problem-note';
 import { WhoseSwitch } from '../ui/whose-switch';
 import { needsOf } from './needs';
@@ -9,7 +13,6 @@ import { LibraryService } from '../library/library.service';
 
 /** Lines of a list before the rest is asked for: all of it is to be a glance. */
 const MOST = 3;
-const MOST_TODAY = 12;
 
 /** The start: who is on the mat, who is due for a retest, and what needs the coach, each with its reason and one action. */
 @Component({
@@ -23,13 +26,19 @@ export class TodayScreen {
   protected readonly service = inject(TodayService);
   protected readonly data = computed(() => this.service.today().value);
 
-  /** The days to come that have sessions. */
-  protected readonly later = computed(() => {
-    const d = this.data();
-    if (!d) return [];
-    const dates = [...new Set(d.ahead.map((s) => s.date))];
-    return dates.map((date) => ({ date, sessions: d.ahead.filter((s) => s.date === date) }));
+  private readonly api = inject(Api);
+  private readonly whose = inject(WhoseService).whose;
+  protected readonly requests = new Requests();
+  /** Days of which all sessions were asked for: those come by themselves, a studio has hundreds. */
+  private readonly days = linkedSignal<Today | null, ReadonlyMap<PlainDate, readonly DaySession[]>>({
+    source: this.data,
+    computation: () => new Map(),
   });
+  protected readonly today = computed(() => this.days().get(this.data()?.date ?? '') ?? this.data()?.sessions ?? []);
+  /** The days to come that have sessions. */
+  protected readonly later = computed(() =>
+    (this.data()?.ahead ?? []).map((d) => ({ ...d, sessions: this.days().get(d.date) ?? d.sessions })),
+  );
   protected readonly groups = computed(() => {
     const d = this.data();
     return d ? needsOf(d, (id) => this.library.find(id)) : [];
@@ -46,10 +55,14 @@ export class TodayScreen {
     this.whole.update((all) => new Set([...all, id]));
   }
 
+  protected async showDay(date: PlainDate): Promise<void> {
+    const all = await this.requests.run(this.api.sessionsOfDay(this.whose(), date));
+    if (all) this.days.update((days) => new Map([...days, [date, all]]));
+  }
+
   protected readonly clock = formatClock;
   protected readonly called = sessionCalled;
   protected readonly most = MOST;
-  protected readonly mostToday = MOST_TODAY;
 
   protected worked(exerciseIds: readonly string[]): string {
     return exerciseIds.map((id) => muscleGroupName(this.library.find(id).primary)).join(', ');

@@ -70,9 +70,12 @@ import type { TestProgress } from './test-progress';
         </h2>
         <ul class="mt-2 flex flex-col gap-1.5 text-sm">
           @for (g of groups(); track g.name) {
-            <li class="grid grid-cols-[9rem_1fr_auto] items-center gap-3">
+            <li class="grid grid-cols-[1fr_auto] items-center gap-x-3 gap-y-1 sm:grid-cols-[9rem_1fr_12rem]">
               <span>{{ g.name }}</span>
-              <span class="relative h-3 rounded bg-shade" aria-hidden="true">
+              <span
+                class="relative order-last col-span-2 h-3 rounded bg-shade sm:order-none sm:col-span-1"
+                aria-hidden="true"
+              >
                 <span class="absolute inset-y-0 left-0 rounded bg-action" [style.width.%]="g.share"></span>
               </span>
               <span

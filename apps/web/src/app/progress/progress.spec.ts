@@ -47,6 +47,16 @@ describe('ProgressScreen', () => {
     const two = [assessment('2026-02-02', [48, 48], [30, 31]), assessment('2026-03-08', [45, 45], [29, 29])];
     const screen = await open({ assessments: two, dose: running, sensations: [] });
     expect(screen.text).toContain('A trend needs results on five dates; there are 2 so far.');
+    // One test was measured, so it cannot be two; with another there is a proposal, whether it is short or not.
+    expect(screen.text).not.toContain('Use ');
+    const lunge = {
+      ...two[0]!,
+      readings: [...two[0]!.readings, aReading('weight-bearing-lunge', 'left', 14, { id: 'l' })],
+    };
+    const both = await open({ assessments: [lunge, two[1]!], dose: running, sensations: [] });
+    await both.press('Use ');
+    const put = both.http.expectOne((r) => r.method === 'PUT' && r.url === '/api/v1/clients/c1/priorities');
+    expect([...put.request.body.quickCheck].sort()).toEqual(['active-knee-extension', 'weight-bearing-lunge']);
     const over = await open({ assessments: two, dose: { ...running, weeksOver: 8 }, sensations: [] });
     expect(over.text).not.toContain('A trend needs results on five dates; there');
     const days = ['2026-02-02', '2026-02-09', '2026-02-16', '2026-02-23', '2026-03-02'];

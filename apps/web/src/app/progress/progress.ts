@@ -69,14 +69,16 @@ export class ProgressScreen {
     return dose && dose.weeksOver < dose.weeks && most > 0 && most < DATES_FOR_TREND ? most : null;
   });
 
-  /** Two tests that matter most, for the weekly quick check. */
+  /** Two tests that matter most, for the weekly quick check; where too few are short, others that were measured. */
   protected readonly proposedCheck = computed(() => {
     const progress = this.data();
     const c = this.context.client();
-    if (!progress || !c) return [];
-    const person = { age: ageOn(c.birthDate, progress.today), sex: c.sex };
-    const found = foundIn(progress.assessments, this.testCatalogue.catalogue(), this.priorities.view(), person);
-    return quickCheckTests(found?.ranked ?? []);
+    if (!progress) return [];
+    const person = c && { age: ageOn(c.birthDate, progress.today), sex: c.sex };
+    const found =
+      person && foundIn(progress.assessments, this.testCatalogue.catalogue(), this.priorities.view(), person);
+    const measured = this.tests().map((t) => t.test.id);
+    return [...new Set([...quickCheckTests(found?.ranked ?? []), ...measured])].slice(0, 2);
   });
 
   protected readonly dose = computed(() => {

@@ -14,7 +14,11 @@ import { PrioritiesStore } from './priorities.store';
       } @else {
         <p class="mt-1 text-soft">Two tests, measured every week, show a trend within the block.</p>
         @if (proposed().length === 2) {
-          <button type="button" class="btn mt-2" (click)="store.decide({ quickCheck: proposed() })">
+          <button
+            type="button"
+            class="btn mt-2 h-auto max-w-full py-1.5 text-left whitespace-normal"
+            (click)="store.decide({ quickCheck: proposed() })"
+          >
             Use {{ proposedNames() }}
           </button>
         }

@@ -246,16 +246,24 @@ function further(before: StepsDown | null, asked: readonly EasedWeek[]): StepsDo
   );
 }
 
-/** Steps down, or none, that soreness or a review asked for: back to the settled step before, and on from there (domain 2.10, 1 and 6). */
+/**
+ * Steps down, or none, that soreness or a review asked for: back to the settled step before, and on from there (domain 2.10, 1 and 6). What minutes
+ * had cut does not come back in such a week, though there be room now: no decision raises a dose after a stop sign or soreness (domain 2.8).
+ */
 function steppingDown(state: LaneState, way: Way, last: Step, { steps, why }: StepsDown): LaneWeek {
   const index = Math.max(0, state.rungs.length - 1 - steps);
   const at = state.rungs[index] ?? last;
-  const [from, to] = [volume(last.prescription), volume(at.prescription)];
-  return asking({ ...state, down: null, rungs: state.rungs.slice(0, index + 1) }, way, to < from ? at : last, () => [
-    steps === 0
-      ? { code: 'repeats' }
-      : { code: 'eased', args: { steps, from, to: Math.min(from, to), ...(why && { why }) } },
-  ]);
+  const from = volume(last.prescription);
+  const rung = volume(at.prescription) < from ? at : last;
+  const asked = asDone(state, rung, way.progression);
+  const to = volume(asked.prescription);
+  return asking(
+    { ...state, down: null, rungs: state.rungs.slice(0, index + 1) },
+    way,
+    asked,
+    () => [steps === 0 ? { code: 'repeats' } : { code: 'eased', args: { steps, from, to, ...(why && { why }) } }],
+    { stand: rung },
+  );
 }
 
 function steppingUp(state: LaneState, way: Way, last: Step, groupOthers: number, ramp: number): LaneWeek {

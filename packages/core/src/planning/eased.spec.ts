@@ -62,22 +62,4 @@ describe('steps down that soreness asks for', () => {
         expect(checkBlock(i, buildBlock(i))).toEqual([]);
       }
   });
-
-  // Two lanes of soleus and calf in minutes that hold the second one only in part; from week 4 on the first has ended.
-  it('bring nothing back that minutes had cut, though there be room now', () => {
-    const two = (eased: readonly EasedWeek[]) =>
-      buildBlock(
-        ask([steady({ untilWeek: 3 }), steady({ group: 'hamstrings', eased })], {
-          client: { ...adult, trainingDays: [1, 2], minutesPerSession: 8 },
-          ...{ weeks: 6, easierEvery: null },
-        }),
-      ).lanes[1]!.weeks.map((w) => w.dose);
-    const free = two([]);
-    expect(free[3]!).toBeGreaterThan(free[2]!);
-    for (const steps of [0, 1, 2] as const) {
-      const held = two([{ week: 4, steps, why: 'review' }]);
-      expect(held.slice(0, 3)).toEqual(free.slice(0, 3));
-      expect(held[3]!).toBeLessThanOrEqual(held[2]!);
-    }
-  });
 });

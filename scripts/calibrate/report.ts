@@ -216,7 +216,7 @@ ${table(
 
 Reviews take off what is too much, and win by it. They have a price for people who leave sessions out for other reasons than the stretching: with three sessions a week
 one left out is less than 70 in 100 done, the step is repeated, and nothing rises while it goes on. That is the rule of [domain.md](domain.md); the review says "less
-done" and asks for fewer days or shorter sessions, and a coach who knows why can decide "a step up".
+done" and asks for fewer days or shorter sessions, and a coach who knows why can decide "go on as planned".
 
 ## Bars
 

@@ -64,7 +64,7 @@ export class ProgressScreen {
 
   /** Dates of the test that was measured most often, while a block runs whose trend is still to come; null else. */
   protected readonly datesSoFar = computed(() => {
-    const most = Math.max(0, ...this.tests().map((t) => t.left.length));
+    const most = Math.max(0, ...this.tests().map((t) => Math.max(t.left.length, t.right.length)));
     const { dose } = this.data() ?? {};
     return dose && dose.weeksOver < dose.weeks && most > 0 && most < DATES_FOR_TREND ? most : null;
   });

@@ -42,9 +42,29 @@ test('an exercise is found on the body, copied, edited, carried out and in again
   file.exercises[0]!.name = 'Hinge at a bar';
   await send('exercises.json', JSON.stringify(file));
   await expect(page.getByText('1 added.')).toBeVisible();
-  await page.getByPlaceholder(/^Find: calf/).fill('hinge at a bar');
+  await page.getByRole('searchbox', { name: 'Find an exercise' }).fill('hinge at a bar');
   await page.getByRole('button', { name: /Hinge at a bar/ }).click();
   await page.getByRole('button', { name: 'Edit' }).click();
   await page.getByRole('button', { name: 'Archive it' }).click();
   await expect(page.getByText('Nothing fits.')).toBeVisible();
+});
+
+test('an exercise is found by what a client calls the place, kept at hand, and left out where it does not suit', async ({
+  page,
+}) => {
+  await page.goto('/library');
+  const find = page.getByRole('searchbox', { name: 'Find an exercise' });
+  await find.fill('between the shoulder bl');
+  await page.getByRole('button', { name: /^Figure of Hugging yourself/ }).click();
+  await page.getByRole('button', { name: 'Put among the favourites' }).click();
+  await expect(page.getByRole('button', { name: 'Take out of the favourites' })).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: '★ Favourites' }).click();
+  await expect(page.getByText('1 exercise', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+
+  // Why there is nothing of a kind for a group is said.
+  await page.getByRole('combobox', { name: 'Muscle group' }).selectOption({ label: 'Neck, side' });
+  await page.getByRole('combobox', { name: 'Technique' }).selectOption('rolling');
+  await expect(page.getByText(/on purpose: the neck is neither pushed/)).toBeVisible();
 });

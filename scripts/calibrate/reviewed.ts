@@ -2,7 +2,6 @@ import {
   addDays,
   boutDose,
   buildBlock,
-  changeIsYoung,
   exerciseById,
   laneFound,
   laneRecord,
@@ -168,8 +167,7 @@ function follow(taker: Taker, reviewed: boolean, random: Random): Course {
       test: { limits: [{ group: GROUP, weight: 1, side: 'same' }], better: RULE.better, unit: 'deg' },
       ...{ aim, sides: [results], adherence: sum(done) / sum(asked) },
     } as const;
-    const seen = laneFound(GROUP, [goal], today);
-    const found = { ...seen, plateau: seen.plateau && !changeIsYoung(changed, week) };
+    const found = laneFound(GROUP, [goal], today, { week, changed });
     const record = laneRecord({ group: GROUP, technique }, week, today, logs, [], found, exerciseById)!;
     const to = onPlateau(lane.weeks, week, (t) => EXERCISES.some((e) => e.technique === t), changed);
     const move = proposedMove(reviewLane(record), { change: to !== undefined, keep: true });

@@ -1,3 +1,4 @@
+import type { MyExercises } from '@yandle/contract';
 import { EXERCISES } from '@yandle/core';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -151,5 +152,69 @@ describe('own exercises', () => {
     const r = await h.agent.get('/api/v1/own-exercises/schema').expect(200);
     expect(r.headers['content-type']).toContain('schema+json');
     expect(JSON.parse(r.text)).toMatchObject({ $schema: expect.stringContaining('2020-12') as string });
+  });
+});
+
+describe('what a coach keeps at hand', () => {
+  const mine = async () => (await h.agent.get('/api/v1/library/mine').expect(200)).body as MyExercises;
+  const keep = (id: string, favourite: boolean) => h.agent.put(`/api/v1/library/favourites/${id}`).send({ favourite });
+
+  it('is theirs alone, kept once however often it is said, and taken out again', async () => {
+    expect((await mine()).favourites).toEqual([]);
+    for (let i = 0; i < 2; i++) await keep('chair-fold', true).expect(200);
+    await keep('knee-hug', true).expect(200);
+    expect((await mine()).favourites).toEqual(['chair-fold', 'knee-hug']);
+    await keep('chair-fold', false).expect(200);
+    await keep('chair-fold', false).expect(200);
+    expect((await mine()).favourites).toEqual(['knee-hug']);
+    await keep('no-such-exercise', true).expect(404);
+    await h.agent.put('/api/v1/library/favourites/knee-hug').send({ favourite: 'yes' }).expect(400);
+    expect(((await h.other.get('/api/v1/library/mine').expect(200)).body as MyExercises).favourites).toEqual([]);
+  });
+
+  it('is at most two hundred, and said so', async () => {
+    const many = EXERCISES.slice(0, 200).map((e) => e.id);
+    await h.source.query('UPDATE coach SET favourites = ? WHERE id = ?', [JSON.stringify(many), h.coachId]);
+    await keep(EXERCISES[200]!.id, true).expect(409);
+    await keep(many[0]!, true).expect(200);
+    await keep(many[0]!, false).expect(200);
+    await keep(EXERCISES[200]!.id, true).expect(200);
+    expect((await mine()).favourites).toHaveLength(200);
+  });
+
+  it('is what the sessions of these days hold too, the latest first', async () => {
+    const client = await aClient(h);
+    await h.agent.post(`/api/v1/clients/${client}/blocks`).send(blockBody()).expect(201);
+    const { recent } = await mine();
+    // By hand: each exercise's latest day, up to a week ahead of the day of the tests.
+    const rows: { exerciseId: string; day: string }[] = await h.source.query(
+      `SELECT i.exercise_id AS exerciseId, DATE_FORMAT(s.date, '%Y-%m-%d') AS day FROM session_item i
+       INNER JOIN session s ON s.id = i.session_id INNER JOIN coach c ON c.studio_id = s.studio_id
+       WHERE c.id = ? AND s.date <= '2026-03-16'`,
+      [h.coachId],
+    );
+    const latest = new Map<string, string>();
+    for (const { exerciseId, day } of rows) if (day > (latest.get(exerciseId) ?? '')) latest.set(exerciseId, day);
+    expect(new Set(recent)).toEqual(new Set(latest.keys()));
+    const days = recent.map((id) => latest.get(id)!);
+    expect(days).toEqual([...days].sort().reverse());
+    expect(((await h.other.get('/api/v1/library/mine').expect(200)).body as MyExercises).recent).toEqual([]);
+  });
+});
+
+describe('a copy of the catalogue', () => {
+  it('brings along where else it is done, what to begin with and what is pushed', async () => {
+    const copied = EXERCISES.filter((e) => e.alsoIn || e.startLoad || e.pushAgainst);
+    expect(copied.length).toBeGreaterThan(90);
+    for (const { id: _, ...definition } of copied) {
+      const own = { ...definition, name: `${definition.name}, own`, version: null, archived: false };
+      const { body } = await h.agent.put(`/api/v1/own-exercises/${uuid()}`).send(own).expect(200);
+      const { alsoIn, startLoad, pushAgainst } = definition;
+      expect(body).toMatchObject({
+        ...(alsoIn && { alsoIn }),
+        ...(startLoad && { startLoad }),
+        ...(pushAgainst && { pushAgainst }),
+      });
+    }
   });
 });

@@ -12,6 +12,20 @@ export interface OwnExercise extends ExerciseDefinition {
   readonly archived: boolean;
 }
 
+/** Most favourites of a coach, and how many are shown of what was used lately. */
+export const FAVOURITES_MOST = 200;
+export const RECENT_MOST = 24;
+
+/** What a coach finds at once: ids of exercises, the newest last among the favourites and first among those used. */
+export interface MyExercises {
+  readonly favourites: readonly string[];
+  readonly recent: readonly string[];
+}
+
+export interface FavouriteBody {
+  readonly favourite: boolean;
+}
+
 /** What an own exercise was before an edit. Newest first. */
 export interface ExerciseVersion {
   readonly version: number;

@@ -54,6 +54,8 @@ export class CoachEntity {
   /** By what the coach is qualified for nerve glides, and since when; null where they have not said so. */
   @Column({ name: 'glides_licence', type: 'varchar', length: 120, nullable: true }) glidesLicence!: string | null;
   @Column({ name: 'glides_since', type: 'date', nullable: true }) glidesSince!: string | null;
+  /** Ids of exercises that the coach keeps at hand, in the order in which they came. */
+  @Column({ name: 'favourites', type: 'simple-json', nullable: true }) favourites!: readonly string[] | null;
   @InstantColumn('removed_at', { nullable: true }) removedAt!: Date | null;
   @CreateDateColumn(CREATED) createdAt!: Date;
 }

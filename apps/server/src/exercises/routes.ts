@@ -1,12 +1,22 @@
-import { EXERCISE_FILE_SCHEMA, exerciseFileSchema, ownExerciseSchema } from '@yandle/contract/schemas';
+import { EXERCISE_FILE_SCHEMA, exerciseFileSchema, favouriteSchema, ownExerciseSchema } from '@yandle/contract/schemas';
 import { upgradeFile } from '@yandle/core';
 import { Router } from 'express';
 import { contextOf } from '../accounts/context.js';
 import { pathId, validBody } from '../http/validate.js';
+import { myExercises, setFavourite } from './mine.js';
 import { exerciseVersions, importExercises, listOwnExercises, putOwnExercise } from './service.js';
 
 export function exerciseRoutes(): Router {
   const router = Router();
+  router.get('/library/mine', async (_req, res) => {
+    const { data, coach, today } = contextOf(res);
+    res.json(await myExercises(data, coach, today));
+  });
+  router.put('/library/favourites/:exerciseId', async (req, res) => {
+    const { data, coach } = contextOf(res);
+    const body = validBody(favouriteSchema, req.body);
+    res.json(await setFavourite(data, coach.id, String(req.params.exerciseId), body));
+  });
   router.get('/own-exercises', async (_req, res) => {
     res.json(await listOwnExercises(contextOf(res).data));
   });

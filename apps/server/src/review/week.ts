@@ -1,7 +1,6 @@
 import type { Block, Lane } from '@yandle/contract';
 import {
   addDays,
-  changeIsYoung,
   DATES_FOR_TREND,
   isException,
   KEEP_STYLE,
@@ -180,8 +179,8 @@ export async function reviewsOf(
       const cell = lane.weeks.find((w) => w.week === week);
       if (!cell || cell.kind === 'rest') return [];
       const of = { group: lane.group, technique: cell.prescription.technique };
-      const seen = laneFound(lane.group, goals.get(block.clientId) ?? [], today);
-      const found = { ...seen, plateau: seen.plateau && !changeIsYoung(changedBefore(block.id, week, lane.id), week) };
+      const last = { week, changed: changedBefore(block.id, week, lane.id) };
+      const found = laneFound(lane.group, goals.get(block.clientId) ?? [], today, last);
       const sore = soreness.get(block.clientId) ?? [];
       const record = laneRecord(of, week, to, sessions.get(block.id) ?? [], sore, found, find);
       return record ? [{ lane, record, review: reviewLane(record) }] : [];

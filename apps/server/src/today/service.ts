@@ -34,10 +34,14 @@ const CLIENTS = `SELECT c.id, c.name, c.screening, c.screening_note AS screening
   FROM client c LEFT JOIN priorities p ON p.id = c.id
   WHERE c.studio_id = {studio} AND c.archived_at IS NULL`;
 
-/** Whose they are is known: the clients are read anyway. */
-const SESSIONS = `SELECT s.id, s.client_id AS clientId, DATE_FORMAT(s.date, '%Y-%m-%d') AS date, s.total_seconds AS totalSeconds
-  FROM session s LEFT JOIN block b ON b.id = s.block_id
-  WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to AND b.ended_at IS NULL`;
+/** The first sessions of each day by the names of the clients, and how many the day has. */
+const sessionsFirst = (leads: readonly string[] | null): string => `SELECT * FROM (
+    SELECT s.id, s.client_id AS clientId, c.name AS clientName, DATE_FORMAT(s.date, '%Y-%m-%d') AS date, s.total_seconds AS totalSeconds,
+      COUNT(*) OVER (PARTITION BY s.date) AS ofDay, ROW_NUMBER() OVER (PARTITION BY s.date ORDER BY c.name, s.id) AS place
+    FROM session s INNER JOIN client c ON c.id = s.client_id LEFT JOIN block b ON b.id = s.block_id
+    WHERE s.studio_id = {studio} AND s.date BETWEEN :from AND :to AND b.ended_at IS NULL
+      AND c.archived_at IS NULL${leads ? ' AND c.lead_coach_id IN (:leads)' : ''}) all_of
+  WHERE place <= IF(date = :day, :most, :mostAhead) ORDER BY date, place`;
 
 const LATE = `SELECT l.client_id AS clientId, COUNT(DISTINCT l.run_id) AS runs FROM late_log l
   WHERE l.studio_id = {studio} AND l.decided_at IS NULL GROUP BY l.client_id`;
@@ -58,9 +62,10 @@ const WEEKS = `WITH last AS (
       (SELECT n.id FROM revision n WHERE n.block_id = b.id ORDER BY n.number DESC LIMIT 1) AS revision_id
     FROM block b WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :weekAgo AND FLOOR(DATEDIFF(:date, b.start_date) / 7) <= b.weeks)
   SELECT b.client_id AS clientId, b.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
-    (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = b.week AND v.withdrawn_at IS NULL) >=
-    (SELECT COUNT(*) FROM lane l INNER JOIN prescription p ON p.lane_id = l.id AND p.week = b.week AND p.part = 0 AND p.kind <> 'rest'
-      WHERE l.revision_id = b.revision_id) AS reviewed
+    (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = b.week AND v.withdrawn_at IS NULL) AS reviews,
+    IF((SELECT reviews) = 0, 0, (SELECT reviews) >=
+      (SELECT COUNT(*) FROM lane l INNER JOIN prescription p ON p.lane_id = l.id AND p.week = b.week AND p.part = 0 AND p.kind <> 'rest'
+        WHERE l.revision_id = b.revision_id)) AS reviewed
   FROM last b INNER JOIN session s ON s.block_id = b.id AND s.week = b.week AND s.date BETWEEN :from AND :date
   GROUP BY b.id, b.client_id, b.week, b.revision_id`;
 
@@ -119,31 +124,16 @@ async function sessionsOn(data: StudioData, rows: readonly AheadSession[]): Prom
   });
 }
 
-type SessionRow = Omit<AheadSession, 'clientName'>;
-
-/** Sessions by day, those of a day by the names of their clients; without those of clients who are not meant. */
-function byDay(
-  rows: readonly SessionRow[],
-  clients: ReadonlyMap<string, Pick<ClientRow, 'name'>>,
-): Map<PlainDate, AheadSession[]> {
-  const names = [...new Set([...clients.values()].map((c) => c.name))].sort(new Intl.Collator('en').compare);
-  const rank = new Map(names.map((name, i) => [name, i]));
-  const known = rows.flatMap((s): AheadSession[] => {
-    const client = clients.get(s.clientId);
-    return client ? [{ ...s, clientName: client.name }] : [];
-  });
-  known.sort(
-    (a, b) =>
-      (a.date < b.date ? -1 : a.date > b.date ? 1 : 0) ||
-      rank.get(a.clientName)! - rank.get(b.clientName)! ||
-      (a.id < b.id ? -1 : 1),
-  );
-  return groupBy(known, (s) => s.date);
+interface SessionRow extends AheadSession {
+  /** Sessions of its day, as the driver counts them. */
+  readonly ofDay: number | string;
+  readonly place: number | string;
 }
 
-/** The first of a list; one more than the most is no reason to hide it. */
-const firstOf = <T>(list: readonly T[], most: number): readonly T[] =>
-  list.length <= most + 1 ? list : list.slice(0, most);
+const asAhead = ({ ofDay: _ofDay, place: _place, ...session }: SessionRow): AheadSession => session;
+
+/** More than a day can have. */
+const ALL_OF_A_DAY = 100_000;
 
 const whoseClients = (leads: readonly string[] | null): string =>
   `${CLIENTS}${leads ? ' AND c.lead_coach_id IN (:leads)' : ''}`;
@@ -157,12 +147,8 @@ export async function sessionsOfDay(
   today: PlainDate,
 ): Promise<DaySession[]> {
   const leads = await leadsMeant(data, whose, me, today);
-  const [clients, rows] = await Promise.all([
-    data.read<ClientRow>(whoseClients(leads), { leads }),
-    data.read<SessionRow>(SESSIONS, { from: date, to: date }),
-  ]);
-  const known = new Map(clients.map((c) => [c.id, c]));
-  return sessionsOn(data, byDay(rows, known).get(date) ?? []);
+  const range = { from: date, to: date, day: date, most: ALL_OF_A_DAY, mostAhead: 0 };
+  return sessionsOn(data, (await data.read<SessionRow>(sessionsFirst(leads), { leads, ...range })).map(asAhead));
 }
 
 /** What a day asks of a coach: who is on the mat, who is due, and who needs somebody. */
@@ -170,12 +156,13 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   const to = addDays(date, AHEAD);
   const mine = await leadsMeant(data, 'mine', me, date);
   const leads = whose === 'mine' ? mine : null;
-  const [clients, allSessions, late, soreness, unwell, stopSigns, weeks, away] = await Promise.all([
+  const range = { from: date, to, day: date, most: TODAY_SHOWN + 1, mostAhead: AHEAD_SHOWN + 1 };
+  const [clients, firstSessions, late, soreness, unwell, stopSigns, weeks, away] = await Promise.all([
     data.read<ClientRow>(`${whoseClients(leads)} ORDER BY c.lead_coach_id IN (:mine) DESC, c.name, c.id`, {
       leads,
       mine,
     }),
-    data.read<SessionRow>(SESSIONS, { from: date, to }),
+    data.read<SessionRow>(sessionsFirst(leads), { leads, ...range }),
     data.read<{ clientId: string; runs: number }>(LATE),
     data.read<{ clientId: string; date: string; region: BodyRegionId | null; soreness: number }>(SORE, {
       from: addDays(date, -1),
@@ -196,13 +183,17 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
   const nameOf = (id: string): string => byId.get(id)!.name;
-  const days = byDay(allSessions, byId);
+  const days = groupBy(firstSessions, (s) => s.date);
+  const countOf = (rows: readonly SessionRow[]): number => Number(rows[0]?.ofDay ?? 0);
+  /** One more than the most is no reason to hide it. */
+  const shownOf = (rows: readonly SessionRow[], most: number): AheadSession[] =>
+    (countOf(rows) <= most + 1 ? rows : rows.slice(0, most)).map(asAhead);
   const ofToday = days.get(date) ?? [];
   days.delete(date);
   const symptoms = stopSigns.filter((s) => byId.has(s.clientId));
   const [states, sessions, reports] = await Promise.all([
     overviews(data, [...byId.keys()], date, { nextSessions: false, retestsUntil: to }),
-    sessionsOn(data, firstOf(ofToday, TODAY_SHOWN)),
+    sessionsOn(data, shownOf(ofToday, TODAY_SHOWN)),
     symptomViews(data, symptoms),
   ]);
 
@@ -224,8 +215,12 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   return {
     date,
     sessions,
-    sessionCount: ofToday.length,
-    ahead: [...days].map(([day, all]) => ({ date: day, count: all.length, sessions: firstOf(all, AHEAD_SHOWN) })),
+    sessionCount: countOf(ofToday),
+    ahead: [...days].map(([day, rows]) => ({
+      date: day,
+      count: countOf(rows),
+      sessions: shownOf(rows, AHEAD_SHOWN),
+    })),
     retests,
     quickChecks: clients
       .filter((c) => c.quickCheck !== null && c.quickCheck !== '[]' && !retestSoon.has(c.id))

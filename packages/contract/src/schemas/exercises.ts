@@ -11,7 +11,7 @@ import {
   type ExerciseDefinition,
 } from '@yandle/core';
 import Joi from 'joi';
-import type { ExerciseFile, OwnExerciseBody } from '../exercises.js';
+import type { ExerciseFile, FavouriteBody, OwnExerciseBody } from '../exercises.js';
 import { line, name, text, versionOrNew } from './common.js';
 import { jsonSchemaOf } from './json-schema.js';
 import { furtherParts, pace } from './parts.js';
@@ -42,6 +42,7 @@ const definition = {
   pushAgainst: line(200).optional(),
   then: furtherParts(),
   position: oneOf(POSITIONS).required(),
+  alsoIn: Joi.array().items(oneOf(POSITIONS).optional()).unique().max(7).optional(),
   demands: some(DEMANDS, DEMANDS.length),
   demandsKnown: Joi.boolean().required(),
   bed: Joi.boolean().required(),
@@ -69,6 +70,7 @@ const definition = {
     max: count(1, 600),
   }).required(),
   load: oneOf(['none', 'body', 'weight', 'band']).required(),
+  startLoad: Joi.array().ordered(line(120), line(120), line(120)).length(3).optional(),
   easier: line(300),
   harder: line(300),
   easierForm: ofCatalogue(),
@@ -78,6 +80,8 @@ const definition = {
   notFor: Joi.array().items(line(300).optional()).max(8).required(),
   origin: oneOf(ORIGINS).required(),
 };
+
+export const favouriteSchema = Joi.object<FavouriteBody>({ favourite: Joi.boolean().required() });
 
 export const ownExerciseSchema = Joi.object<OwnExerciseBody>({
   ...definition,

@@ -45,7 +45,8 @@ describe('load on a bent spine', () => {
     const found = (keep: string[]) =>
       candidatesFor(request([loaded], { exercises: LIBRARY, experience: 'experienced', keep }));
     const of = (keep: string[]) => found(keep).candidates.map((c) => c.exercise.id);
-    expect(of([])).toEqual(['weighted-hinge']);
+    expect(of([])).toContain('weighted-hinge');
+    expect(of([])).not.toContain(BENT.id);
     expect(found([]).leftOut.find((l) => l.exercise.id === BENT.id)?.because).toEqual({ code: 'only-by-hand' });
     expect(of([BENT.id])).toContain(BENT.id);
   });

@@ -112,6 +112,17 @@ describe('the library', () => {
       expect(exercisesFor(group).length).toBeGreaterThan(0);
     },
   );
+  // What is done in two positions says both or none: nobody on a chair reads "stand".
+  it('says every position in which an exercise is done, or none', () => {
+    const verb = { standing: /\bstand/i, 'sitting on a chair': /\bsit/i, supine: /\blie\b/i } as const;
+    for (const e of EXERCISES.filter((x) => x.alsoIn)) {
+      const steps = e.steps.join(' ');
+      const at = (Object.keys(verb) as (keyof typeof verb)[]).filter((p) => p === e.position || e.alsoIn!.includes(p));
+      expect(at.length, e.id).toBe(1 + e.alsoIn!.length);
+      if (Object.values(verb).some((v) => v.test(steps)))
+        for (const p of at) expect(steps, `${e.id} ${p}`).toMatch(verb[p]);
+    }
+  });
   it('has ladders that lead somewhere and never in circles, of one group each', () => {
     for (const e of EXERCISES)
       for (const step of ['easierForm', 'harderForm'] as const) {

@@ -49,11 +49,13 @@ export interface Exercise {
   readonly technique: Technique;
   /** How its repetitions or breaths are paced; left out where they are as the timings have them. */
   readonly pace?: Pace;
-  /** What it is pushed against when it is done as contract-relax; left out where the catalogue says it ({@link pushAgainst}), or nothing does. */
+  /** What it is pushed against when it is done as contract-relax; left out where nothing is. */
   readonly pushAgainst?: string;
   /** What usually follows in the same entry, when a coach puts it in a list; left out for nothing. */
   readonly then?: readonly Part[];
   readonly position: Position;
+  /** Positions in which it is done just as well: sitting what is drawn standing; left out for none. */
+  readonly alsoIn?: readonly Position[];
   /** What it asks beyond muscles, position and technique; cautions go by it (`demandsOf` adds what its position asks). */
   readonly demands: readonly Demand[];
   /** False for an exercise of a coach's own until they have gone through its demands. */
@@ -93,6 +95,8 @@ export interface Exercise {
   readonly faults: readonly string[];
   readonly amount: Amount;
   readonly load: 'none' | 'body' | 'weight' | 'band';
+  /** What a loaded one begins with, by {@link Difficulty} of the client: how much, or how far; left out where nothing is loaded. */
+  readonly startLoad?: readonly [string, string, string];
   /** What makes this very form easier or harder. */
   readonly easier: string;
   readonly harder: string;

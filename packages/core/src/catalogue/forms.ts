@@ -3,67 +3,9 @@ import type { Technique } from '../technique/catalogue.js';
 import type { Exercise } from './exercise.js';
 import { EXERCISES } from './exercises.js';
 
-/**
- * What a stretch of the catalogue pushes against when it is done as contract-relax. A stretch that is not here has nothing that does not
- * move, or should not be pushed (neck). Common practice, no source.
- */
-export const PUSH_AGAINST: Readonly<Record<string, string>> = {
-  'bent-knee-wall-calf': 'Push the ball of the back foot into the floor.',
-  'straight-knee-wall-calf': 'Push the ball of the back foot into the floor.',
-  'seated-strap-calf': 'Push the ball of the foot into the strap.',
-  'toes-up-wall': 'Push the toes into the wall.',
-  'seated-shin-pull': 'Push the top of the foot up against the hand.',
-  'half-kneeling-hip-flexor': 'Try to drag the back knee forward over the floor.',
-  'edge-hip-flexor': 'Lift the hanging thigh a finger’s breadth and keep it there.',
-  'bound-soles-sit': 'Push the knees up against the forearms.',
-  'wall-straddle': 'Push the legs together against the hands, hands inside the thighs.',
-  frog: 'Push the knees into the floor, as if to bring them together.',
-  'knee-hug': 'Push the thigh away from you into the hands.',
-  'crossed-knee-pull': 'Push the thigh away from you into the hands.',
-  'chair-figure-four': 'Press the crossed ankle and shin down into the other thigh.',
-  'lying-figure-four': 'Push the lower thigh away into the hands, the ankle into it.',
-  'lying-leg-across': 'Push the leg outwards into the strap or hand.',
-  'doorway-pectorals': 'Push the forearm forward into the frame.',
-  'arm-across': 'Push the elbow away from you into the other hand.',
-  'lying-arm-across': 'Push the elbow away from you into the other hand.',
-  'doorway-outward-turn': 'Push the hand inwards into the frame.',
-  'stick-outward-turn': 'Push the hand inwards into the stick.',
-  'chair-elbow-kneel': 'Push the elbows down into the chair.',
-  'table-hinge-lats': 'Push the hands down into the table.',
-  'wall-arm-behind': 'Push the palm into the wall.',
-  'overhead-triceps': 'Push the elbow forward into the other hand.',
-  'palm-out-wrist-pull': 'Push the fingers forward into the other hand.',
-  'back-of-hand-pull': 'Push the back of the hand into the other hand.',
-  'supine-strap-hamstring': 'Push the heel away into the strap.',
-  'supine-hands-hamstring': 'Push the thigh away into the hands.',
-  'heel-on-chair-hamstring': 'Push the heel down into the chair.',
-  'chair-hamstring-hinge': 'Push the heel down into the floor.',
-  'side-lying-quadriceps': 'Push the foot back into the hand.',
-  'prone-quadriceps': 'Push the foot back into the strap or hand.',
-  'standing-quadriceps': 'Push the foot back into the hand.',
-  'chair-twist': 'Turn back against the hand on the chair.',
-  'strap-push-relax-hamstring': 'Push the heel away into the strap.',
-  'seated-toe-pull': 'Push the toes into the hand.',
-  'standing-shin': 'Push the toenails into the floor.',
-  'seated-knee-over-toes': 'Push the ball of the foot down into the floor.',
-  'split-stance-hip-flexor': 'Try to drag the back foot forward over the floor.',
-  'sofa-quadriceps': 'Push the shin into the sofa.',
-  'straddle-hinge': 'Press the heels towards one another; they do not move.',
-  'front-shin-fold': 'Press the front shin into the floor.',
-  'double-right-angle-sit': 'Press the front shin into the floor.',
-  'standing-cross-lean': 'Press the back foot outwards into the floor.',
-  'forearm-prop': 'Draw the elbows towards the knees; they do not move.',
-  'seated-side-bend': 'Try to come up against the hand that holds the chair.',
-  'clasped-hands-behind': 'Pull the hands apart; they do not move.',
-  'seated-lean-back-hands': 'Push the hands down and forward into the floor.',
-  'wall-elbow-slide': 'Push the elbow into the wall.',
-  'strap-behind-back': 'Pull the lower hand down against the strap.',
-  'prone-chest-roll': 'Push the palm into the floor.',
-};
-
-/** What an exercise is pushed against: what its coach wrote, or what the catalogue says; null where nothing does not move. */
-export function pushAgainst({ id, pushAgainst: own }: Pick<Exercise, 'id' | 'pushAgainst'>): string | null {
-  return own ?? PUSH_AGAINST[id] ?? null;
+/** What an exercise is pushed against; null where nothing does not move, or where it should not be pushed (neck). */
+export function pushAgainst({ pushAgainst: against }: Pick<Exercise, 'pushAgainst'>): string | null {
+  return against ?? null;
 }
 
 /** Groups whose stretches are never moved through or pushed: the neck. Common practice, no source. */

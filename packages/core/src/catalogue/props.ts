@@ -15,13 +15,14 @@ export const PROPS = [
   { id: 'weight', name: 'Weight' },
   { id: 'cushion', name: 'Cushion' },
   { id: 'rope', name: 'Rope' },
+  { id: 'towel', name: 'Towel' },
 ] as const satisfies readonly { id: string; name: string }[];
 
 export type PropId = (typeof PROPS)[number]['id'];
 export const PROP_IDS: readonly PropId[] = PROPS.map((p) => p.id);
 
 /** Found in every home: not asked for, and never a reason to leave an exercise out. Common practice, no source. */
-export const EVERYDAY_PROPS: readonly PropId[] = ['wall', 'doorway', 'chair', 'table', 'cushion'];
+export const EVERYDAY_PROPS: readonly PropId[] = ['wall', 'doorway', 'chair', 'table', 'cushion', 'towel'];
 
 /** Name of a prop, for screens. */
 export function propName(id: PropId): string {

@@ -3,12 +3,19 @@ import type { RomTest } from './rom-test.js';
 import { HIP_TESTS } from './rom/hip.js';
 import { LEG_TESTS } from './rom/leg.js';
 import { PRACTICE_TESTS } from './rom/by-practice.js';
+import { TRUNK_AND_REACH_TESTS } from './rom/trunk-and-reach.js';
 import { UPPER_TESTS } from './rom/upper.js';
 
 export { ACTIVE_KNEE_EXTENSION, WEIGHT_BEARING_LUNGE } from './rom/leg.js';
 
 /** The range-of-motion tests that ship with the product: those with published values from the floor up, then those from practice. */
-export const ROM_TESTS: readonly RomTest[] = [...LEG_TESTS, ...HIP_TESTS, ...UPPER_TESTS, ...PRACTICE_TESTS];
+export const ROM_TESTS: readonly RomTest[] = [
+  ...LEG_TESTS,
+  ...HIP_TESTS,
+  ...UPPER_TESTS,
+  ...PRACTICE_TESTS,
+  ...TRUNK_AND_REACH_TESTS,
+];
 
 /**
  * A test by its id.

@@ -4,6 +4,8 @@ import type { ObjectionFact } from './facts.js';
 import { sameTurn, type Exercise } from '../catalogue/exercise.js';
 import { serves } from '../catalogue/forms.js';
 import { EXPERIENCES } from '../planning/limits.js';
+import { asksOfSpine } from '../catalogue/demands-of.js';
+import { positionsOf } from '../catalogue/positions-of.js';
 import { onlyByHand } from '../catalogue/by-hand.js';
 import { cautionsAgainst } from '../screening/limits.js';
 import { missingAt } from '../screening/place.js';
@@ -87,9 +89,8 @@ function objection(exercise: Exercise, need: ComposeNeed, request: ComposeReques
   if (isOnHold(request.onHold, exercise)) return { code: 'on-hold' };
   if (request.never.includes(exercise.id)) return { code: 'left-out-by-coach' };
   if (rules.excludedTechniques.includes(technique)) return { code: 'technique-not-here', args: { technique } };
-  if (rules.spareSpine && exercise.demands.some((d) => d === 'spine-forward' || d === 'spine-loaded'))
-    return { code: 'spine-after-waking' };
-  if (!request.positions.includes(exercise.position))
+  if (rules.spareSpine && asksOfSpine(exercise)) return { code: 'spine-after-waking' };
+  if (!positionsOf(exercise).some((p) => request.positions.includes(p)))
     return { code: 'position', args: { position: exercise.position } };
   const bars = missingAt(exercise, request.place);
   const missing = bars.flatMap((b) => (b.code === 'thing' ? [b.thing] : []));

@@ -1,3 +1,4 @@
+import { ableIn } from '../planning/day-plan/able-in.js';
 import type { TechniqueExercise } from '../planning/exercise-choice/technique-exercise.js';
 import type { Side } from '../anatomy/side.js';
 import { exerciseById, type FindExercise } from '../catalogue/exercises.js';
@@ -9,7 +10,6 @@ import type { Exercise } from '../catalogue/exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { rankIn, type PlacedDayPlan } from '../planning/day-plan/day-plan.js';
 import { boutMissing } from '../planning/day-plan/day-routine.js';
-import { missingAt } from '../screening/place.js';
 import { isListed } from '../planning/plan-timing.js';
 import { sharedBouts } from '../planning/week/lane-items.js';
 import type { Technique } from '../technique/catalogue.js';
@@ -37,7 +37,7 @@ export interface DatedSession {
   readonly totalSeconds: number;
 }
 
-/** Exercises of a technique in a day plan: its own, else those of all; without those that its place has nothing for. */
+/** Exercises of a technique in a day plan: its own, else those of all; those alone that its sessions may hold ({@link ableIn}). */
 export function exercisesAt(
   exercises: readonly TechniqueExercise[],
   technique: Technique,
@@ -47,7 +47,7 @@ export function exercisesAt(
   const those = exercises.filter((e) => e.technique === technique);
   const own = plan === null ? [] : those.filter((e) => e.dayPlanId === plan.id);
   const chosen = (own.length > 0 ? own : those.filter((e) => e.dayPlanId === null)).map((e) => find(e.exerciseId));
-  return plan === null ? chosen : chosen.filter((e) => missingAt(e, plan.place).length === 0);
+  return plan === null ? chosen : ableIn(chosen, technique, plan).able;
 }
 
 /**

@@ -1,6 +1,5 @@
 import { weekdayFrom } from '../schedule/plain-date.js';
-import type { FirstWeekday } from '../schedule/weekday.js';
-import { BLOCK_BOUNDS } from './bounds.js';
+import { BLOCK_DEFAULTS, type BlockDefaults } from './block-defaults.js';
 import type { TechniqueExercise } from './exercise-choice/technique-exercise.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Side } from '../anatomy/side.js';
@@ -168,20 +167,6 @@ export function newLane(
     locked: [],
   };
 }
-
-/** What a studio begins a block with. */
-export interface BlockDefaults extends Pick<BlockDraft, 'weeks' | 'ramp' | 'easierEvery' | 'lanesPerSession'> {
-  /** Blocks start on this day. */
-  readonly firstWeekday: FirstWeekday;
-}
-
-export const BLOCK_DEFAULTS: BlockDefaults = {
-  weeks: BLOCK_BOUNDS.weeks.default,
-  ramp: BLOCK_BOUNDS.ramp.default,
-  easierEvery: BLOCK_BOUNDS.easierEvery.default,
-  lanesPerSession: BLOCK_BOUNDS.lanesPerSession.default,
-  firstWeekday: 1,
-};
 
 /**
  * A block to begin with: no lanes yet, the studio's defaults, from the next first day of a week, so that there is time to measure; today when

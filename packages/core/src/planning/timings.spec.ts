@@ -6,7 +6,8 @@ import { DEFAULT_TIMINGS, timingsFor, type StudioTimings, type Timings } from '.
 import { buildBlock } from './block.js';
 import { checkBlock } from './check/check.js';
 import { adult, context, draft } from './draft.fixture.js';
-import { BLOCK_DEFAULTS, blockInputOf, emptyDraft } from './draft.js';
+import { BLOCK_DEFAULTS } from './block-defaults.js';
+import { blockInputOf, emptyDraft } from './draft.js';
 
 /** Of a studio whose clients are quick. */
 const QUICK: StudioTimings = {

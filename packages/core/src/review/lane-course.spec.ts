@@ -61,4 +61,13 @@ describe('what goals say of a lane', () => {
     expect(laneFound('hamstrings', [goal({ sides: [rising, flat], adherence: 0.79 })], day).plateau).toBe(false);
     expect(laneFound('hamstrings', [goal({ sides: [rising, flat], adherence: null })], day).plateau).toBe(false);
   });
+
+  // A change is given four weeks before another is asked for (domain 2.3).
+  it('is no plateau while what was changed for the last one is younger than four weeks', () => {
+    const flat = at([60, 60.5, 60, 60.5, 60, 60.5, 60, 60.5]);
+    const found = (week: number, changed: { week: number; styleId: string | null } | null) =>
+      laneFound('hamstrings', [goal({ sides: [flat] })], addDays(START, 49), { week, changed }).plateau;
+    expect([5, 8, 9].map((week) => found(week, { week: 5, styleId: 'push-relax' }))).toEqual([false, false, true]);
+    expect(found(5, null)).toBe(true);
+  });
 });

@@ -5,6 +5,7 @@ import type { PlainDate } from '../schedule/plain-date.js';
 import { courseOf, reachedTwice, trendOf, type Aim } from '../trend/course.js';
 import type { DatedResult } from '../trend/series.js';
 import type { LaneRecord } from './lane-review.js';
+import { changeIsYoung, type ChangedBefore } from './next-style.js';
 
 /** A goal of a client with all that was measured for it. */
 export interface MeasuredGoal {
@@ -18,12 +19,15 @@ export interface MeasuredGoal {
 
 /**
  * What the goals say of a lane's group (domain 2.3 and 2.8): reached on two assessments where every goal of the group is, on both sides; a plateau
- * where one of its courses is one. Goals whose test the group limits by less than half say nothing.
+ * where one of its courses is one, and what was changed for the last one is old enough to show. Goals whose test the group limits by less than
+ * half say nothing.
+ * @param last the week under review, and the change by which a plateau of the lane was answered before it; null where that does not count
  */
 export function laneFound(
   group: MuscleGroupId,
   goals: readonly MeasuredGoal[],
   today: PlainDate,
+  last: { readonly week: number; readonly changed: ChangedBefore | null } | null = null,
 ): Pick<LaneRecord, 'plateau' | 'goalTwice'> {
   const mine = goals.filter((g) => g.test.limits.some((l) => l.group === group && l.weight >= HEAVY_WEIGHT));
   const stands = ({ test, aim, sides, adherence }: MeasuredGoal): boolean =>
@@ -35,6 +39,6 @@ export function laneFound(
     goalTwice:
       mine.length > 0 &&
       mine.every(({ test, aim, sides }) => sides.every((s) => reachedTwice(s, test.better, aim.value))),
-    plateau: mine.some(stands),
+    plateau: !(last && changeIsYoung(last.changed, last.week)) && mine.some(stands),
   };
 }

@@ -37,6 +37,7 @@ function takesAway(e: CautionEffect, { groups, technique, movement }: Asked): bo
   return (
     groups.some((g) => e.excludedGroups.includes(g)) ||
     done(e.excludedTechniques) ||
+    // What is drawn and said is the first position: another one makes up for none that is ruled out.
     e.excludedPositions.includes(movement.position) ||
     asks(e.excludedDemands) ||
     e.groupLimits.some((l) => groups.some((g) => l.groups.includes(g)) && (done(l.techniques) || asks(l.demands)))

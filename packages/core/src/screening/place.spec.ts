@@ -8,11 +8,18 @@ describe('places', () => {
     const bed = placeOfKind('bed');
     expect(bed.things).toEqual(['cushion']);
     for (const e of EXERCISES.filter((x) => missingAt(x, bed).length === 0)) {
-      expect(['supine', 'side-lying', 'prone'], e.id).toContain(e.position);
+      const lying = ['supine', 'side-lying', 'prone'];
+      expect(
+        [e.position, ...(e.alsoIn ?? [])].some((p) => lying.includes(p)),
+        e.id,
+      ).toBe(true);
       expect(e.bed, e.id).toBe(true);
     }
     for (const e of EXERCISES.filter((x) => missingAt(x, placeOfKind('chair')).length === 0))
-      expect(['standing', 'sitting on a chair'], e.id).toContain(e.position);
+      expect(
+        ['standing', 'sitting on a chair'].some((p) => p === e.position || e.alsoIn?.some((a) => a === p)),
+        e.id,
+      ).toBe(true);
   });
 
   it('leave something to do in every kind', () => {
@@ -52,5 +59,33 @@ describe('places', () => {
     expect(aboutFrom({ sport: 'hill walks' })).toEqual({ ...NOTHING_KNOWN, sport: 'hill walks' });
     const places = [placeOfKind('gym', 'g')];
     expect(aboutFrom({ places }).places).toEqual(places);
+  });
+});
+
+describe('an exercise that is done in more than one position', () => {
+  const standing = {
+    position: 'standing',
+    alsoIn: ['sitting on a chair'],
+    bed: false,
+    props: [],
+    substitute: '',
+  } as const;
+  it('can be done wherever one of them is possible', () => {
+    const only = (p: 'standing' | 'sitting on a chair' | 'supine') => ({ ...placeOfKind('chair'), positions: [p] });
+    expect(missingAt(standing, only('standing'))).toEqual([]);
+    expect(missingAt(standing, only('sitting on a chair'))).toEqual([]);
+    expect(missingAt(standing, only('supine'))).toEqual([{ code: 'position', position: 'standing' }]);
+  });
+  it('off the floor where one of them is', () => {
+    const lying = {
+      position: 'supine',
+      alsoIn: ['sitting on a chair'],
+      bed: false,
+      props: [],
+      substitute: '',
+    } as const;
+    const chair = { ...placeOfKind('chair'), positions: ['supine', 'sitting on a chair'] as const };
+    expect(missingAt(lying, chair)).toEqual([]);
+    expect(missingAt({ ...lying, alsoIn: [] }, chair)).toEqual([{ code: 'floor' }]);
   });
 });

@@ -1,5 +1,6 @@
 import type { Exercise } from '../catalogue/exercise.js';
 import { EVERYDAY_PROPS, PROP_IDS, type PropId } from '../catalogue/props.js';
+import { positionsOf } from '../catalogue/positions-of.js';
 import { POSITIONS, type Position } from '../catalogue/rom-test.js';
 
 /** Kinds of place that a client stretches in. */
@@ -44,7 +45,7 @@ const BEGINS: Readonly<Record<PlaceKind, Pick<ClientPlace, 'name' | 'positions' 
     name: 'Chair',
     positions: ['sitting on a chair', 'standing'],
     floor: false,
-    things: ['chair', 'table', 'wall', 'doorway', 'cushion'],
+    things: EVERYDAY_PROPS,
   },
   gym: { name: 'Gym', positions: POSITIONS, floor: true, things: PROP_IDS.filter((p) => p !== 'cushion') },
   outdoors: { name: 'Outdoors', positions: ['standing'], floor: false, things: ['wall', 'step'] },
@@ -73,7 +74,7 @@ export function withSubstitute(place: ClientPlace, thing: PropId, instead: strin
 }
 
 /** What of an exercise a place decides. */
-export type PlacedNeeds = Pick<Exercise, 'position' | 'bed' | 'props' | 'substitute'>;
+export type PlacedNeeds = Pick<Exercise, 'position' | 'alsoIn' | 'bed' | 'props' | 'substitute'>;
 
 /** Something that an exercise asks and a place has not. */
 export type PlaceBar =
@@ -100,8 +101,11 @@ export function thingsMissingAt(
 export function missingAt(exercise: PlacedNeeds, place: ClientPlace | null): PlaceBar[] {
   if (place === null) return [];
   const out: PlaceBar[] = [];
-  if (!place.positions.includes(exercise.position)) out.push({ code: 'position', position: exercise.position });
-  if (!place.floor && !UPRIGHT.includes(exercise.position) && !exercise.bed) out.push({ code: 'floor' });
+  const possible = positionsOf(exercise).filter((p) => place.positions.includes(p));
+  if (possible.length === 0) out.push({ code: 'position', position: exercise.position });
+  const offFloor =
+    exercise.bed || (possible.length > 0 ? possible : [exercise.position]).some((p) => UPRIGHT.includes(p));
+  if (!place.floor && !offFloor) out.push({ code: 'floor' });
   for (const thing of thingsMissingAt(exercise, place)) out.push({ code: 'thing', thing });
   return out;
 }

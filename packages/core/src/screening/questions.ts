@@ -13,7 +13,8 @@ export interface QuestionDetail {
   readonly ask: string;
   /** More than one may be true. */
   readonly many?: true;
-  readonly options: readonly { readonly id: string; readonly text: string }[];
+  /** `said`: how it is said of somebody, where the answer alone says nothing ("not under control"). */
+  readonly options: readonly { readonly id: string; readonly text: string; readonly said?: string }[];
 }
 
 interface QuestionData {
@@ -51,8 +52,8 @@ export const QUESTIONS = [
     detail: {
       ask: 'Is it under control?',
       options: [
-        { id: 'controlled', text: 'Yes, with medicine or without' },
-        { id: 'not-controlled', text: 'No' },
+        { id: 'controlled', text: 'Yes, with medicine or without', said: 'under control' },
+        { id: 'not-controlled', text: 'No', said: 'not under control' },
         NOT_KNOWN,
       ],
     },
@@ -185,7 +186,11 @@ export const QUESTIONS = [
     text: 'Does the room spin when you turn or tip your head?',
     detail: {
       ask: 'Is that new?',
-      options: [{ id: 'new', text: 'Yes' }, { id: 'known', text: 'No, a doctor has looked at it' }, NOT_KNOWN],
+      options: [
+        { id: 'new', text: 'Yes', said: 'new' },
+        { id: 'known', text: 'No, a doctor has looked at it', said: 'seen by a doctor' },
+        NOT_KNOWN,
+      ],
     },
   },
   {
@@ -208,7 +213,11 @@ export const QUESTIONS = [
     text: 'Do you have glaucoma, or have you had an eye operation or trouble with the retina?',
     detail: {
       ask: 'Was there an operation, or anything new, in the last three months?',
-      options: [{ id: 'recent', text: 'Yes' }, { id: 'settled', text: 'No' }, NOT_KNOWN],
+      options: [
+        { id: 'recent', text: 'Yes', said: 'new in the last three months' },
+        { id: 'settled', text: 'No', said: 'settled' },
+        NOT_KNOWN,
+      ],
     },
   },
   {
@@ -249,7 +258,11 @@ export const QUESTIONS = [
     text: 'Do you have a hernia, or have you had an operation on your belly?',
     detail: {
       ask: 'Is it new, or was the operation in the last six months?',
-      options: [{ id: 'new', text: 'Yes' }, { id: 'old', text: 'No' }, NOT_KNOWN],
+      options: [
+        { id: 'new', text: 'Yes', said: 'new in the last six months' },
+        { id: 'old', text: 'No', said: 'older' },
+        NOT_KNOWN,
+      ],
     },
   },
   {

@@ -85,7 +85,7 @@ describe('an item of several parts', () => {
     expect(itemWords(breaths, strap)).toBe('Hold for 5 breaths, once on each side, left first');
     expect(itemWords({ ...moves, pace: 'breath' }, strap)).toContain(', one a breath, once on each side');
     expect(clientItemWords({ ...moveThenHold, pace: { out: 4, back: 3 } }, strap)).toContain(
-      'then hold for 20 seconds, 4 s out and 3 s back, once on each side, left first.',
+      'then hold for 20 seconds, 4 seconds out and 3 seconds back, once on each side, left first.',
     );
   });
 

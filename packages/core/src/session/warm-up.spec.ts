@@ -37,9 +37,18 @@ describe('what a warm-up is made of', () => {
   });
   it('keep to positions that the session has, but for what is made for warming up', () => {
     const standing = ['standing-quadriceps', 'bent-knee-wall-calf'].map((id) => firstItem(exerciseById(id)));
-    for (const id of moves({}, standing)) expect(exerciseById(id).position, id).toBe('standing');
+    for (const id of moves({}, standing)) {
+      const { position, alsoIn = [] } = exerciseById(id);
+      expect([position, ...alsoIn], id).toContain('standing');
+    }
     const lying = moves({}, [firstItem(exerciseById('supine-strap-hamstring'))]).map(exerciseById);
-    expect(lying.every((e) => e.warmUp || e.position === 'supine')).toBe(true);
+    expect(lying.length).toBeGreaterThan(0);
+    expect(lying.every((e) => (e.warmUp && e.position === 'standing') || e.position === 'supine')).toBe(true);
+    const sitting = ['chair-fold', 'seated-side-bend'].map((id) => firstItem(exerciseById(id)));
+    const chair = moves({ place: placeOfKind('chair') }, sitting);
+    expect(chair.length).toBeGreaterThan(0);
+    const bed = ['knee-hug', 'lying-figure-four'].map((id) => firstItem(exerciseById(id)));
+    expect(moves({ place: placeOfKind('bed') }, bed)).toContain('heel-slides');
   });
   it('leave out what a caution or a stop sign takes away', () => {
     const hold = { ...NOTHING_ON_HOLD, exercises: new Set(['march-on-the-spot']) };

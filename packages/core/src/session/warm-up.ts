@@ -1,3 +1,4 @@
+import { positionsOf } from '../catalogue/positions-of.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import type { Exercise } from '../catalogue/exercise.js';
 import type { FindExercise } from '../catalogue/exercises.js';
@@ -34,14 +35,18 @@ const groupsOf = (e: Exercise): MuscleGroupId[] => [e.primary, ...e.secondary];
  */
 export function warmUpMoves(items: readonly SessionItem[], who: WarmUpFor, find: FindExercise): Exercise[] {
   const inSession = new Set(items.map((i) => i.exerciseId));
-  // Nobody gets down on the floor to warm up for standing: only positions that come anyway, or what is made for it.
+  // Nobody gets down on the floor to warm up for standing: only positions that come anyway, or standing what is made for it.
   const positions = new Set(items.map((i) => find(i.exerciseId).position));
   const wanted = new Set(items.flatMap((i) => groupsOf(find(i.exerciseId))));
+  const fits = (e: Exercise): boolean => {
+    const comesAnyway = positionsOf(e).some((p) => positions.has(p));
+    return e.warmUp ? comesAnyway || e.position === 'standing' : comesAnyway && groupsOf(e).some((g) => wanted.has(g));
+  };
   let left = who.exercises.filter(
     (e) =>
       isEasyMove(e) &&
       !inSession.has(e.id) &&
-      (e.warmUp || (positions.has(e.position) && groupsOf(e).some((g) => wanted.has(g)))) &&
+      fits(e) &&
       missingAt(e, who.place).length === 0 &&
       !isOnHold(who.hold, e) &&
       cautionsAgainst(e, who.cautions).length === 0,
@@ -49,7 +54,9 @@ export function warmUpMoves(items: readonly SessionItem[], who: WarmUpFor, find:
   const out: Exercise[] = [];
   const open = new Set(wanted);
   while (out.length < MOST_MOVES && left.length > 0) {
-    const score = (e: Exercise): number => 2 * groupsOf(e).filter((g) => open.has(g)).length + (e.warmUp ? 1 : 0);
+    // What is made for it before a stretch that moves; on the feet more of the body gets warm.
+    const score = (e: Exercise): number =>
+      2 * groupsOf(e).filter((g) => open.has(g)).length + (e.warmUp ? (e.position === 'standing' ? 3 : 1) : 0);
     const best = left.reduce((a, b) => (score(b) > score(a) ? b : a));
     // A second move for what is warm already adds nothing.
     if (score(best) === 0) break;

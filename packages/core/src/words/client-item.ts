@@ -20,7 +20,7 @@ export function clientItemWords(item: SessionItem, exercise: Exercise): string {
   const each = exercise.sides === 'each';
   const turns = alternates(item, exercise) ? ', changing sides every time' : '';
   const sides = each ? ` on each side${turns}, ${item.firstSide} first` : '';
-  const pace = itemPaceWords(item, exercise);
+  const pace = itemPaceWords(item, exercise, 'seconds');
   const sentences = [`${clientSetWords(item, exercise)}${pace}, ${oftenWords(item.sets)}${sides}.`];
   if (item.middle) sentences.push('Then once in the middle.');
   if (bout.bonus) {

@@ -23,7 +23,10 @@ function saidOf(cases: readonly ConditionCase[], all: readonly ConditionCase[]):
   // Not told apart is the strictest: where only that counts, nobody who was told apart is meant.
   const told = cases.flatMap((c) => c.detail ?? []).filter((d) => d !== 'unknown');
   const options = questionById(id).detail!.options;
-  const words = told.map((d) => lowerFirst(options.find((o) => o.id === d)!.text));
+  const words = told.map((d) => {
+    const { said, text } = options.find((o) => o.id === d)!;
+    return said ?? lowerFirst(text);
+  });
   return [{ who, of: words.length > 0 ? words.join('; ') : 'not told apart' }];
 }
 

@@ -31,17 +31,18 @@ export function clientSetWords(item: SessionItem, exercise: Exercise): string {
   return allParts(item, exercise, clientBoutWords);
 }
 
-/** How repetitions or breaths are paced: "one a breath", "4 s out and 2 s back", "in 4 s, hold 2 s, out 6 s". */
-export function paceWords(pace: Pace): string {
+/** How repetitions or breaths are paced: "one a breath", "4 s out and 2 s back", "in 4 s, hold 2 s, out 6 s"; to a client in whole words. */
+export function paceWords(pace: Pace, unit: 's' | 'seconds' = 's'): string {
   if (pace === 'breath') return 'one a breath';
-  if (!isPattern(pace)) return `${pace.out} s out and ${pace.back} s back`;
-  return `breathing in ${pace.in} s, ${pace.hold > 0 ? `holding ${pace.hold} s, ` : ''}out ${pace.out} s`;
+  if (!isPattern(pace)) return `${pace.out} ${unit} out and ${pace.back} ${unit} back`;
+  const held = pace.hold > 0 ? `holding ${pace.hold} ${unit}, ` : '';
+  return `breathing in ${pace.in} ${unit}, ${held}out ${pace.out} ${unit}`;
 }
 
 /** The pace of an item that is its own, or its exercise's, with a comma before it; empty where the timings set it. */
-export function itemPaceWords(item: SessionItem, exercise: Exercise): string {
+export function itemPaceWords(item: SessionItem, exercise: Exercise, unit: 's' | 'seconds' = 's'): string {
   const pace = item.pace ?? exercise.pace;
-  return pace === undefined ? '' : `, ${paceWords(pace)}`;
+  return pace === undefined ? '' : `, ${paceWords(pace, unit)}`;
 }
 
 /** A loosening of an item: "shake out the leg for 10 s between the sides"; null for none. */

@@ -44,6 +44,10 @@ const PLAIN: Readonly<Record<string, string>> = {
   'head-to-wall': 'Head to wall',
   'wall-arm-raise': 'Arm overhead, back to a wall',
   'elbow-straightening-behind': 'Elbow straight, arm behind',
+  'hip-extension-prone': 'Leg back, lying face down',
+  'hand-behind-back': 'Hand up the back',
+  'thoracic-extension': 'Upper back, bent back',
+  'trunk-flexion-tape': 'Low back, bent forward',
 };
 
 /** Name of a test for its client. */

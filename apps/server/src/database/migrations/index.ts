@@ -29,6 +29,7 @@ import { Reviews1799900000000 } from './0028-reviews.js';
 import { StandingReview1800000000000 } from './0029-standing-review.js';
 import { CheckIns1800100000000 } from './0030-check-ins.js';
 import { ReportLinks1800200000000 } from './0031-report-links.js';
+import { Favourites1800300000000 } from './0032-favourites.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -63,4 +64,5 @@ export const MIGRATIONS = [
   StandingReview1800000000000,
   CheckIns1800100000000,
   ReportLinks1800200000000,
+  Favourites1800300000000,
 ];

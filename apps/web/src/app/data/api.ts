@@ -46,6 +46,7 @@ import type {
   OwnBattery,
   OwnBatteryBody,
   OwnError,
+  MyExercises,
   OwnExercise,
   OwnExerciseBody,
   OwnStyle,
@@ -375,6 +376,12 @@ export class Api {
   }
   putSelfReport(clientId: string, id: string, body: SelfReportBody): Observable<PrioritiesView> {
     return this.http.put<PrioritiesView>(`${V1}/clients/${clientId}/self-reports/${id}`, body);
+  }
+  myExercises(): Observable<MyExercises> {
+    return this.http.get<MyExercises>(`${V1}/library/mine`);
+  }
+  setFavourite(id: string, favourite: boolean): Observable<readonly string[]> {
+    return this.http.put<readonly string[]>(`${V1}/library/favourites/${id}`, { favourite });
   }
   ownExercises(): Observable<OwnExercise[]> {
     return this.http.get<OwnExercise[]>(`${V1}/own-exercises`);

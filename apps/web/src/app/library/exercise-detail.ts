@@ -3,9 +3,11 @@ import type { ExerciseVersion, OwnExercise } from '@yandle/contract';
 import {
   formatDate,
   DIFFICULTY_WORDS,
+  kindWords,
   muscleGroupName,
   ORIGIN_NOTE,
   propName,
+  pushAgainst,
   runningList,
   sideInWords,
   SECONDARY_SHARE,
@@ -14,6 +16,7 @@ import {
   type Side,
   formatShare,
   notForWords,
+  whereDoneWords,
 } from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../data/api';
@@ -35,6 +38,9 @@ export class ExerciseDetail {
   /** Why it does not suit the open client. */
   readonly against = input<readonly string[]>([]);
   readonly clientName = input('');
+  /** True among the coach's favourites. */
+  readonly favourite = input(false);
+  readonly favour = output();
   readonly go = output<string>();
   readonly edit = output();
   readonly closed = output();
@@ -43,6 +49,9 @@ export class ExerciseDetail {
   protected readonly percent = formatShare;
   protected readonly versions = signal<readonly ExerciseVersion[] | null>(null);
   protected readonly sides = SIDES;
+  protected readonly levels = ['Easy', 'Some practice', 'Advanced'];
+  /** What it is pushed against; null where nothing is, or its steps say so. */
+  protected readonly push = computed(() => pushAgainst(this.exercise()));
   protected readonly list = runningList;
   protected readonly sideInWords = sideInWords;
   protected readonly notFor = notForWords;
@@ -53,8 +62,8 @@ export class ExerciseDetail {
     const e = this.exercise();
     const { unit, min, max } = e.amount;
     return [
-      e.technique,
-      e.position,
+      kindWords(e),
+      whereDoneWords(e),
       `difficulty ${e.difficulty}, ${DIFFICULTY_WORDS[e.difficulty - 1]}`,
       `${min}-${max} ${unit === 'seconds' ? 's' : unit}`,
       e.sides === 'both' ? 'both sides at once' : e.sidePattern,

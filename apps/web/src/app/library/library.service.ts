@@ -1,7 +1,15 @@
 import { Requests } from '../data/requests';
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { OWN_EXERCISE_PREFIX, type ExerciseFile, type OwnExercise } from '@yandle/contract';
-import { CoreError, EXERCISES, findAmong, type Exercise, type ExerciseDefinition, FILE_VERSION } from '@yandle/core';
+import {
+  CoreError,
+  exerciseIndex,
+  EXERCISES,
+  findAmong,
+  type Exercise,
+  type ExerciseDefinition,
+  FILE_VERSION,
+} from '@yandle/core';
 import { firstValueFrom } from 'rxjs';
 import { AccountService } from '../data/account.service';
 import { Api } from '../data/api';
@@ -38,6 +46,9 @@ export class LibraryService {
   ]);
 
   private readonly search = computed(() => findAmong(this.own().map(exerciseOfOwn)));
+
+  /** All of them with their words taken apart, for finding. */
+  readonly index = computed(() => exerciseIndex(this.exercises()));
 
   constructor() {
     effect(() => {

@@ -1,13 +1,15 @@
 import {
   EXERCISES,
   exerciseById,
+  exerciseIndex,
   NOTHING_KNOWN,
   placeOfKind,
   screeningOn,
   QUESTION_IDS,
   type QuestionId,
+  whereDoneWords,
 } from '@yandle/core';
-import type { OwnExercise, OwnExerciseBody } from '@yandle/contract';
+import type { MyExercises, OwnExercise, OwnExerciseBody } from '@yandle/contract';
 import { TestBed } from '@angular/core/testing';
 import { ToastService } from '../data/toast.service';
 import { ClientContext } from '../data/client-context';
@@ -23,8 +25,9 @@ const own = (over: Partial<OwnExercise> = {}): OwnExercise => {
 };
 
 describe('what is found', () => {
-  const ids = (over: object, client: Parameters<typeof found>[2] = null) =>
-    found(EXERCISES, { ...EVERYTHING, ...over }, client).map((e) => e.id);
+  const index = exerciseIndex(EXERCISES);
+  const ids = (over: object, mine: Parameters<typeof found>[2] = null) =>
+    found(index, { ...EVERYTHING, ...over }, mine).map((e) => e.id);
 
   it('by words, all of them, wherever they stand', () => {
     expect(ids({ words: 'strap HAMSTRING' })).toContain('supine-strap-hamstring');
@@ -37,16 +40,40 @@ describe('what is found', () => {
     expect(list.slice(0, 3).every((id) => exerciseById(id).primary === 'lats')).toBe(true);
     expect(list).toContain('standing-side-bend');
   });
+  it('by what clients call a place of the body', () => {
+    expect(
+      ids({ words: 'front of the thigh' })
+        .slice(0, 3)
+        .map((id) => exerciseById(id).primary),
+    ).toEqual(Array(3).fill('quadriceps'));
+  });
+  it('by place, minutes, favourites and what is in use', () => {
+    const bed = ids({ place: 'bed' });
+    expect(bed).toContain('knee-hug');
+    expect(bed).not.toContain('standing-quadriceps');
+    // A roll of the outer thigh is set up on the floor and done on both sides: more than a minute.
+    expect(ids({ minutes: 1 }).length).toBeLessThan(ids({ minutes: 3 }).length);
+    const mine = { favourites: ['knee-hug'], recent: ['frog', 'knee-hug'] };
+    expect(ids({ among: 'favourites' }, mine)).toEqual(['knee-hug']);
+    expect(new Set(ids({ among: 'recent' }, mine))).toEqual(new Set(['frog', 'knee-hug']));
+    expect(ids({ among: 'favourites' })).toEqual([]);
+  });
   it('by technique, position, thing and level', () => {
     expect(ids({ technique: 'nerve glide' })).toEqual(['sciatic-glide']);
     expect(ids({ position: 'prone', difficulty: 3 })).toEqual(['prone-chest-roll']);
-    expect(ids({ prop: 'stick' })).toEqual(['stick-pass-over', 'stick-outward-turn']);
+    expect(new Set(ids({ prop: 'stick' }))).toEqual(
+      new Set(['stick-shin-roll', 'stick-pass-over', 'stick-lift-behind', 'stick-outward-turn']),
+    );
+    // What is made for pushing first, then holds that something is pushed against.
+    const pushed = ids({ technique: 'contract-relax' });
+    expect(new Set(pushed.slice(0, 2))).toEqual(new Set(['strap-push-relax-hamstring', 'half-fold-push-up']));
+    expect(pushed).toContain('doorway-pectorals');
     expect(ids({ prop: 'none' })).not.toContain('stick-pass-over');
   });
   it('for a client: cautions, things at hand, and place', () => {
     const client = { cautions: cautionsOf('thinners'), about: { ...NOTHING_KNOWN, places: [placeOfKind('chair')] } };
-    const list = ids({ suits: true }, client);
-    for (const id of list) expect(['sitting on a chair', 'standing']).toContain(exerciseById(id).position);
+    const list = ids({}).filter((id) => unsuitable(exerciseById(id), client).length === 0);
+    for (const id of list) expect(whereDoneWords(exerciseById(id)), id).toMatch(/sitting on a chair|standing/);
     expect(list.some((id) => exerciseById(id).technique === 'rolling')).toBe(false);
     expect(unsuitable(exerciseById('ball-foot-roll'), client)).toEqual(['Blood thinners or varicose veins']);
     expect(unsuitable(exerciseById('outer-thigh-roll'), client).at(-1)).toContain('needs roller');
@@ -58,9 +85,13 @@ describe('what is found', () => {
 });
 
 describe('LibraryScreen', () => {
-  async function open(exercises: OwnExercise[] = []): Promise<Screen<LibraryScreen>> {
+  async function open(
+    exercises: OwnExercise[] = [],
+    mine: MyExercises = { favourites: [], recent: [] },
+  ): Promise<Screen<LibraryScreen>> {
     const screen = await Screen.open(LibraryScreen);
     await screen.answer('/own-exercises', exercises);
+    await screen.answer('/library/mine', mine);
     return screen;
   }
 
@@ -97,12 +128,59 @@ describe('LibraryScreen', () => {
     await screen.settle();
     await screen.answer('/clients/c1', { ...PATH, cautions: cautionsOf('hip-replacement') });
     await screen.fill('input[type=search]', 'knee chest');
+    // By default what does not suit is left out, and said how many.
+    expect(screen.text).not.toContain('Knee to the chest');
+    const before = screen.el.querySelectorAll('ul li').length;
+    await screen.press('Show them and why');
+    expect(screen.el.querySelectorAll('ul li').length).toBeGreaterThan(before);
     await screen.press('Knee to the chest');
     expect(screen.text).toContain('Not for Ottoline Varga: artificial hip.');
-    const before = screen.el.querySelectorAll('ul li').length;
-    [...screen.el.querySelectorAll<HTMLInputElement>('aside input[type=checkbox]')].at(-1)!.click();
+  });
+
+  it('keeps favourites at hand, and puts the star back where the server says no', async () => {
+    const screen = await open([], { favourites: ['knee-hug'], recent: ['frog'] });
+    await screen.press('★ Favourites');
+    expect(screen.el.querySelectorAll('ul li')).toHaveLength(1);
+    await screen.press('Knee to the chest');
+    screen.el.querySelector<HTMLButtonElement>('[aria-label="Take out of the favourites"]')!.click();
     await screen.settle();
-    expect(screen.el.querySelectorAll('ul li').length).toBeLessThan(before);
+    const put = () =>
+      screen.http.expectOne((r) => r.method === 'PUT' && r.url.endsWith('/library/favourites/knee-hug'));
+    const sent = put();
+    expect(sent.request.body).toEqual({ favourite: false });
+    expect(screen.text).toContain('No favourites yet');
+    sent.flush({ title: 'x', detail: 'Try again.', status: 503 }, { status: 503, statusText: 'no' });
+    await screen.settle();
+    expect(screen.el.querySelectorAll('ul li')).toHaveLength(1);
+    // Two stars pressed quickly: the refused one alone goes back.
+    const star = () => screen.el.querySelector<HTMLButtonElement>('article [aria-label*="favourites"]')!.click();
+    await screen.press('All');
+    star();
+    await screen.fill('input[type=search]', 'wide-knee rock');
+    await screen.press('Wide-knee rock-back');
+    star();
+    put().flush({ title: 'x', detail: 'Try again.', status: 503 }, { status: 503, statusText: 'no' });
+    screen.http.expectOne((r) => r.url.endsWith('/library/favourites/frog')).flush(['frog']);
+    await screen.settle();
+    await screen.fill('input[type=search]', '');
+    await screen.press('★ Favourites');
+    expect(screen.el.querySelectorAll('ul li')).toHaveLength(2);
+    await screen.press('In use');
+    expect(screen.text).toContain('Wide-knee rock-back');
+  });
+
+  it('says why there is nothing of a kind for a group, where that is on purpose', async () => {
+    const screen = await open();
+    const choose = (label: string, value: string) => {
+      const field = [...screen.el.querySelectorAll('aside label')].find((l) => l.textContent?.includes(label))!;
+      const select = field.querySelector('select')!;
+      select.value = value;
+      select.dispatchEvent(new Event('change'));
+      return screen.settle();
+    };
+    await choose('Muscle group', 'neck-side');
+    await choose('Technique', 'rolling');
+    expect(screen.text).toContain('Nothing of this kind for Neck, side, on purpose: the neck is neither pushed');
   });
 
   it('copies an exercise as one of one’s own, with one id however often it is pressed', async () => {

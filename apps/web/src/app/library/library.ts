@@ -3,12 +3,19 @@ import { Component, computed, inject, signal } from '@angular/core';
 import {
   BODY_MAP,
   DIFFICULTY_WORDS,
+  exercisesOfKind,
+  kindAsked,
+  kindWords,
   MUSCLE_GROUPS,
   muscleGroupName,
+  PLACE_KINDS,
+  placeOfKind,
   POSITIONS,
   PROPS,
   shareOf,
   TECHNIQUES,
+  WHY_NONE,
+  whereDoneWords,
   type Exercise,
   type MuscleGroupId,
 } from '@yandle/core';
@@ -21,6 +28,7 @@ import { ProblemNote } from '../ui/problem-note';
 import { ExerciseDetail } from './exercise-detail';
 import { EVERYTHING, found, unsuitable, type Search } from './filter.model';
 import { LibraryService } from './library.service';
+import { MineService } from './mine.service';
 import { OwnExerciseForm } from './own-exercise-form';
 
 /** How many cards are drawn at first; more on demand. */
@@ -30,9 +38,11 @@ const PAGE = 24;
 @Component({
   selector: 'y-library',
   imports: [BodyFigure, ExerciseDetail, FigureView, OwnExerciseForm, ProblemNote],
+  providers: [MineService],
   templateUrl: './library.html',
 })
 export class LibraryScreen {
+  protected readonly mine = inject(MineService);
   protected readonly library = inject(LibraryService);
   private readonly context = inject(ClientContext);
   private readonly toasts = inject(ToastService);
@@ -42,7 +52,15 @@ export class LibraryScreen {
   protected readonly editing = signal<{ readonly of: Exercise | null; readonly own: OwnExercise | null } | null>(null);
   protected readonly most = signal(PAGE);
 
+  protected readonly amongs = [
+    { id: '', name: 'All' },
+    { id: 'favourites', name: '★ Favourites' },
+    { id: 'recent', name: 'In use' },
+  ] as const;
+  protected readonly whereDone = whereDoneWords;
+  protected readonly kind = kindWords;
   protected readonly techniques = TECHNIQUES;
+  protected readonly places = PLACE_KINDS.map((id) => ({ id, name: placeOfKind(id).name }));
   protected readonly positions = POSITIONS;
   protected readonly props = PROPS;
   protected readonly groups = MUSCLE_GROUPS;
@@ -58,13 +76,35 @@ export class LibraryScreen {
     const path = this.context.path().value;
     return path ? { name: path.client.name, cautions: path.cautions, about: path.about } : null;
   });
-  protected readonly list = computed(() => found(this.library.exercises(), this.search(), this.client()));
+  /** Why exercises do not suit the open client, by id: worked out once a client, not at every key. */
+  private readonly notFor = computed((): ReadonlyMap<string, readonly string[]> => {
+    const c = this.client();
+    return new Map(
+      c
+        ? this.library.exercises().flatMap((e) => {
+            const why = unsuitable(e, c);
+            return why.length > 0 ? [[e.id, why] as const] : [];
+          })
+        : [],
+    );
+  });
+  private readonly fitting = computed(() => found(this.library.index(), this.search(), this.mine.mine()));
+  protected readonly list = computed(() =>
+    this.search().suits ? this.fitting().filter((e) => !this.notFor().has(e.id)) : this.fitting(),
+  );
+  /** How many of those found do not suit the open client. */
+  protected readonly unsuited = computed(() => this.fitting().filter((e) => this.notFor().has(e.id)).length);
+  /** Why the library has nothing of what is asked for, where that is on purpose. */
+  protected readonly onPurpose = computed(() => {
+    const { group, technique } = this.search();
+    const kind = kindAsked(technique);
+    return group && kind && exercisesOfKind(group, kind).length === 0 ? (WHY_NONE[group]?.[kind] ?? null) : null;
+  });
   protected readonly cards = computed(() => this.list().slice(0, this.most()));
   protected readonly exercise = computed(() => this.library.exercises().find((e) => e.id === this.shown()) ?? null);
   protected readonly against = computed(() => {
     const e = this.exercise();
-    const c = this.client();
-    return e && c ? unsuitable(e, c) : [];
+    return e ? this.whyNot(e) : [];
   });
   protected readonly filtered = computed(() => JSON.stringify(this.search()) !== JSON.stringify(EVERYTHING));
 
@@ -79,6 +119,14 @@ export class LibraryScreen {
       }),
     );
   });
+
+  protected whyNot(e: Exercise): readonly string[] {
+    return this.notFor().get(e.id) ?? [];
+  }
+
+  constructor() {
+    void this.mine.load();
+  }
 
   protected set(part: Partial<Search>): void {
     this.search.update((s) => ({ ...s, ...part }));

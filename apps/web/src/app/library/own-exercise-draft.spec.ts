@@ -17,4 +17,12 @@ describe('the draft of an own exercise', () => {
     expect('turns' in body).toBe(false);
     expect('otherSide' in body).toBe(false);
   });
+  it('keeps other positions and what to begin with only as long as they say something', () => {
+    const across = draftOf(exerciseById('arm-across'), null);
+    expect(bodyOf(across, null, false).alsoIn).toEqual(['sitting on a chair']);
+    expect('alsoIn' in bodyOf({ ...across, position: 'sitting on a chair' }, null, false)).toBe(false);
+    const loaded = draftOf(exerciseById('weighted-side-bend'), null);
+    expect(bodyOf(loaded, null, false).startLoad).toHaveLength(3);
+    expect('startLoad' in bodyOf({ ...loaded, load: 'none' }, null, false)).toBe(false);
+  });
 });

@@ -88,7 +88,8 @@ function stagesIn(text: string): ExerciseDefinition['stages'] {
 
 /** What is sent. */
 export function bodyOf(draft: ExerciseDraft, version: number | null, archived: boolean): OwnExerciseBody {
-  const { turns, otherSide, pushAgainst, ...rest } = draft;
+  const { turns, otherSide, pushAgainst, alsoIn, startLoad, ...rest } = draft;
+  const places = (alsoIn ?? []).filter((p) => p !== draft.position);
   const push = pushAgainst?.trim() ?? '';
   const groups = [draft.primary, ...draft.secondary];
   // What is said of groups that are no longer worked is not sent.
@@ -98,6 +99,8 @@ export function bodyOf(draft: ExerciseDraft, version: number | null, archived: b
     ...(turns !== undefined && groups.some((g) => TURNING_GROUPS.includes(g)) ? { turns } : {}),
     ...(across.length > 0 ? { otherSide: across } : {}),
     ...(push === '' ? {} : { pushAgainst: push }),
+    ...(places.length > 0 ? { alsoIn: places } : {}),
+    ...(startLoad && draft.load !== 'none' ? { startLoad } : {}),
     stages: stagesIn(draft.stages),
     name: draft.name.trim(),
     steps: lines(draft.steps),

@@ -47,6 +47,12 @@ describe('ProgressScreen', () => {
     const two = [assessment('2026-02-02', [48, 48], [30, 31]), assessment('2026-03-08', [45, 45], [29, 29])];
     const screen = await open({ assessments: two, dose: running, sensations: [] });
     expect(screen.text).toContain('A trend needs results on five dates; there are 2 so far.');
+    const right = await open({
+      assessments: ['2026-02-02', '2026-02-09', '2026-03-08'].map((d) => assessment(d, [], [30])),
+      dose: running,
+      sensations: [],
+    });
+    expect(right.text).toContain('there are 3 so far');
     // One test was measured, so it cannot be two; with another there is a proposal, whether it is short or not.
     expect(screen.text).not.toContain('Use ');
     const lunge = {

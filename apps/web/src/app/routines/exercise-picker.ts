@@ -1,12 +1,12 @@
 import { Component, computed, input, output, signal } from '@angular/core';
-import type { Exercise } from '@yandle/core';
-import { exerciseLine, findExercises } from './find-exercise';
+import { exerciseIndex, findExercises, type Exercise } from '@yandle/core';
+import { exerciseLine } from './exercise-line';
 
 let pickers = 0;
 /** Exercises that are listed at once. */
 const LISTED = 12;
 
-/** Type to find an exercise: name, muscle group, technique or position. Arrow keys choose, Enter takes it, and the box is free for the next; Shift+Enter takes it and goes on down the list. */
+/** Type to find an exercise: its name, a place of the body as clients call it, technique, position or thing. Arrow keys choose, Enter takes it, and the box is free for the next; Shift+Enter takes it and goes on down the list. */
 @Component({
   selector: 'y-exercise-picker',
   host: { class: 'relative block' },
@@ -65,7 +65,8 @@ export class ExercisePicker {
   protected readonly open = signal(false);
   protected readonly typed = signal('');
   protected readonly active = signal(0);
-  protected readonly found = computed(() => findExercises(this.typed(), this.exercises()).slice(0, LISTED));
+  private readonly index = computed(() => exerciseIndex(this.exercises()));
+  protected readonly found = computed(() => findExercises(this.typed(), this.index()).slice(0, LISTED));
   protected readonly meta = exerciseLine;
 
   protected type(text: string): void {

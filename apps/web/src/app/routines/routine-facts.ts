@@ -8,6 +8,7 @@ import {
   purposeName,
   type RoutineDefinition,
   roundsWords,
+  whereDoneWords,
 } from '@yandle/core';
 import { LibraryService } from '../library/library.service';
 import { FigureView } from '../ui/figure';
@@ -28,7 +29,7 @@ import { FigureView } from '../ui/figure';
           <div class="min-w-0">
             <p class="font-semibold">{{ $index + 1 }}. {{ r.exercise.name }}</p>
             <p class="text-sm">{{ r.words }}{{ r.link }}</p>
-            <p class="text-sm text-soft">{{ r.group }} · {{ r.exercise.position }}</p>
+            <p class="text-sm text-soft">{{ r.group }} · {{ whereDone(r.exercise) }}</p>
             <p class="mt-1 text-sm text-attention">{{ r.exercise.cautions.join(' ') }}</p>
           </div>
         </li>
@@ -38,6 +39,7 @@ import { FigureView } from '../ui/figure';
 })
 export class RoutineFacts {
   private readonly library = inject(LibraryService);
+  protected readonly whereDone = whereDoneWords;
   readonly routine = input.required<RoutineDefinition>();
   protected readonly rows = computed(() =>
     this.routine().items.map((item) => {

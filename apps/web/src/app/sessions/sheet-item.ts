@@ -13,6 +13,7 @@ import {
   sideInWords,
   targetWords,
   thingsWords,
+  whereDoneWords,
   withSets,
   type ItemEdit,
   type SessionItem,
@@ -43,7 +44,7 @@ export class SheetItem {
   protected readonly group = computed(() => muscleGroupName(this.exercise().primary));
   protected readonly meta = computed(() => {
     const e = this.exercise();
-    return [this.group(), e.position, thingsWords(e, this.store.place())].join(' · ');
+    return [this.group(), whereDoneWords(e), thingsWords(e, this.store.place())].join(' · ');
   });
   protected readonly target = targetWords;
   protected readonly list = runningList;

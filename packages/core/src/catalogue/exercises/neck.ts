@@ -1,10 +1,6 @@
 import type { Exercise } from '../exercise.js';
 import { exercise } from './build.js';
-
-const NECK_CAUTIONS = ['Stop at dizziness, pinching or tingling.', 'Never pull with force.'];
-/** What a stretch of the neck is begun with. */
-const CHECK = 'Move there without your hands first. Any pain, pinching or dizziness?';
-const SHORT = { unit: 'seconds', min: 10, max: 45 } as const;
+import { CHECK, NECK_CAUTIONS, SHORT, STANDING_CAUTIONS } from './neck-words.js';
 
 /** Stretches of the neck by the weight of the head. */
 const HEAD_ALONE: readonly Exercise[] = [
@@ -15,12 +11,12 @@ const HEAD_ALONE: readonly Exercise[] = [
     primary: 'upper-trapezius',
     secondary: ['neck-side'],
     position: 'sitting on a chair',
-    props: ['chair'],
+    alsoIn: ['standing'],
     check: CHECK,
     amount: SHORT,
     sideWords: 'the head sinks to the {other}; the {side} side of the neck is stretched',
     steps: [
-      'Sit tall, one hand under your thigh.',
+      'Sit tall, one hand under your thigh; or stand tall, that hand reaching for the floor.',
       'Let the head sink to the other side.',
       'Let the weight of the head do it; no hand on the head.',
     ],
@@ -32,7 +28,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     harder: 'Lean the trunk a little away.',
     easierForm: 'standing-shoulder-drop',
     harderForm: 'nose-to-armpit',
-    cautions: NECK_CAUTIONS,
+    cautions: STANDING_CAUTIONS,
   }),
   exercise({
     id: 'nose-to-armpit',
@@ -41,12 +37,12 @@ const HEAD_ALONE: readonly Exercise[] = [
     primary: 'upper-trapezius',
     secondary: ['neck-back'],
     position: 'sitting on a chair',
-    props: ['chair'],
+    alsoIn: ['standing'],
     check: CHECK,
     amount: SHORT,
     sideWords: 'the nose goes towards the {other} armpit; the {side} side of the neck is stretched',
     steps: [
-      'Sit tall, one hand under your thigh.',
+      'Sit tall, one hand under your thigh; or stand tall, that hand reaching for the floor.',
       'Turn the nose half to the other side, then down.',
       'Let the weight of the head do it; no hand on the head.',
     ],
@@ -58,7 +54,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     harder: 'Chin a little nearer.',
     easierForm: 'seated-ear-to-shoulder',
     harderForm: 'nose-to-armpit-hand',
-    cautions: NECK_CAUTIONS,
+    cautions: STANDING_CAUTIONS,
   }),
   exercise({
     id: 'standing-shoulder-drop',
@@ -67,6 +63,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     primary: 'upper-trapezius',
     secondary: ['neck-side'],
     position: 'standing',
+    alsoIn: ['sitting on a chair'],
     demands: ['arm-behind'],
     amount: SHORT,
     sideWords: 'the {side} arm is held; the {side} side of the neck is stretched',
@@ -97,7 +94,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     secondary: ['upper-trapezius'],
     steps: [
       'Lie on your back, arms beside you.',
-      'Slide one ear towards its shoulder along the floor.',
+      'Slide one ear towards its shoulder without lifting the head.',
       'Reach the other hand towards the feet.',
     ],
     endPoint: 'the head turns',
@@ -116,12 +113,12 @@ const HEAD_ALONE: readonly Exercise[] = [
     primary: 'neck-side',
     secondary: ['upper-trapezius'],
     position: 'sitting on a chair',
-    props: ['chair'],
+    alsoIn: ['standing'],
     check: CHECK,
     amount: SHORT,
     sideWords: 'the {side} collar bone is held; the {side} side of the neck is stretched',
     steps: [
-      'Sit tall, lay both hands on one collar bone, never in the hollow above it or on the throat.',
+      'Sit or stand tall, lay both hands on one collar bone, never in the hollow above it or on the throat.',
       'Hold it down gently.',
       'Let the head sink away.',
     ],
@@ -132,7 +129,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     easier: 'One hand.',
     harder: 'Face a little up.',
     easierForm: 'lying-head-roll',
-    cautions: NECK_CAUTIONS,
+    cautions: STANDING_CAUTIONS,
   }),
   exercise({
     id: 'seated-neck-turns',
@@ -142,17 +139,17 @@ const HEAD_ALONE: readonly Exercise[] = [
     otherSide: ['neck-side'],
     technique: 'moving stretch',
     position: 'sitting on a chair',
-    props: ['chair'],
+    alsoIn: ['standing'],
     sidePattern: 'alternating',
     sideWords: 'the face turns to the {side}; the {other} side of the neck is stretched',
-    steps: ['Sit tall.', 'Turn the face slowly to one side, eyes first.', 'Pause, come back, other side.'],
+    steps: ['Sit or stand tall.', 'Turn the face slowly to one side, eyes first.', 'Pause, come back, other side.'],
     endPoint: 'the shoulder comes along',
     felt: 'as a light pull at the side of the neck',
     notFelt: 'as dizziness',
     faults: ['Tilting', 'Rushing'],
     easier: 'Smaller.',
     harder: 'Longer pauses.',
-    cautions: NECK_CAUTIONS,
+    cautions: STANDING_CAUTIONS,
   }),
   exercise({
     id: 'seated-chin-nod',
@@ -160,12 +157,12 @@ const HEAD_ALONE: readonly Exercise[] = [
     aim: 'Lengthens the back of the neck.',
     primary: 'neck-back',
     position: 'sitting on a chair',
+    alsoIn: ['standing'],
     sides: 'both',
-    props: ['chair'],
     check: CHECK,
     amount: SHORT,
     steps: [
-      'Sit tall, chin drawn back a little.',
+      'Sit or stand tall, chin drawn back a little.',
       'Nod, then let the head sink.',
       'Let the weight of the head do it; no hands on the head.',
     ],
@@ -177,7 +174,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     harder: 'Longer.',
     easierForm: 'lying-chin-tuck',
     harderForm: 'nod-hands',
-    cautions: NECK_CAUTIONS,
+    cautions: STANDING_CAUTIONS,
   }),
   exercise({
     id: 'lying-chin-tuck',
@@ -229,13 +226,13 @@ const HEAD_ALONE: readonly Exercise[] = [
     difficulty: 2,
     primary: 'neck-front',
     position: 'sitting on a chair',
+    alsoIn: ['standing'],
     demands: ['neck-back'],
     sides: 'both',
-    props: ['chair'],
     check: CHECK,
     amount: { unit: 'seconds', min: 10, max: 30 },
     steps: [
-      'Sit tall, both hands on the collar bones.',
+      'Sit or stand tall, both hands on the collar bones.',
       'Hold the skin down gently.',
       'Lift the chin slowly, nape long.',
     ],
@@ -247,7 +244,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     harder: 'Lips closed.',
     easierForm: 'lying-neck-front',
     harderForm: 'slanted-chin-lift',
-    cautions: NECK_CAUTIONS,
+    cautions: STANDING_CAUTIONS,
   }),
   exercise({
     id: 'slanted-chin-lift',

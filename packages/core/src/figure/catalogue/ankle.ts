@@ -64,7 +64,7 @@ export const ANKLE_FIGURES: Readonly<Record<string, Figure>> = {
     view: 'side',
     end: posed(ALL_FOURS, {
       pelvis: [128],
-      height: 0.45,
+      height: 0.458,
       neck: [6],
       left: onFoot(-0.14, -0.09, { onToes: true }),
       right: onFoot(-0.25, 0.09),

@@ -90,7 +90,7 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
     view: 'front',
     end: posed(LONG_SITTING, {
       height: FLOOR_SEAT,
-      pelvis: [8],
+      pelvis: [16],
       left: { foot: [0.18, 0.012, -0.025], knee: [0.35, 0.16, -1], turnOut: 0 },
       right: { foot: [0.18, 0.012, 0.025], knee: [0.35, 0.16, 1], turnOut: 0 },
       armLeft: reach('ankleL', { off: [0.05, 0.03, 0] }),
@@ -138,12 +138,12 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
       pelvis: [20],
       height: 0.34,
       left: { foot: [0, 0, -0.2], knee: [1, 0, -0.5], turnOut: 14 },
-      right: { foot: [0, 0, 0.47], turnOut: 4 },
+      right: { foot: [0, 0, 0.482], turnOut: 4 },
       armLeft: reach([0.3, 0.42, -0.06], { elbow: [0, -1, -0.6] }),
       armRight: reach([0.3, 0.42, 0.02], { elbow: [0, -1, 0.6] }),
     }),
     start: posed(STANDING, {
-      height: 0.46,
+      height: 0.488,
       left: onFoot(0, -0.3),
       right: onFoot(0, 0.3),
       armLeft: reach([0.3, 0.6, -0.06], { elbow: [0, -1, -0.6] }),
@@ -154,8 +154,8 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
   },
   'kneeling-adductor-rock': {
     view: 'top',
-    end: posed(ALL_FOURS, { forward: -0.09, left: kneeLegBack(105), right: { foot: [0.06, 0, 0.46] } }),
-    start: posed(ALL_FOURS, { right: { foot: [0.06, 0, 0.46] } }),
+    end: posed(ALL_FOURS, { forward: -0.09, left: kneeLegBack(105), right: { foot: [0, 0, 0.503] } }),
+    start: posed(ALL_FOURS, { right: { foot: [0, 0, 0.503] } }),
     arrows: [{ at: 'pelvis', off: [-0.08, 0.09, 0], by: [-0.13, 0, 0] }],
   },
   'straddle-press': {

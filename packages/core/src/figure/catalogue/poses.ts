@@ -118,8 +118,8 @@ export const FOLDED: Posture = {
   neck: [8],
   left: { hip: [138, 6], knee: 158, ankle: -64 },
   right: { hip: [138, 6], knee: 158, ankle: -64 },
-  armLeft: reach([0.6, 0.02, -0.12], { elbow: [0, 0.2, -1] }),
-  armRight: reach([0.6, 0.02, 0.12], { elbow: [0, 0.2, 1] }),
+  armLeft: reach([0.66, 0.02, -0.12], { elbow: [0, 0.2, -1] }),
+  armRight: reach([0.66, 0.02, 0.12], { elbow: [0, 0.2, 1] }),
 };
 
 /** On the floor, knees bent, feet flat. */

@@ -50,7 +50,7 @@ export const SHOULDER_FIGURES: Readonly<Record<string, Figure>> = {
       neck: [0, 0, -30],
       height: 0.15,
       left: { hip: [-6, 16], knee: 76, ankle: -20 },
-      armRight: reach([0.27, 0.03, 0.44], { elbow: [-1, 0, 0] }),
+      armRight: reach([0.27, 0.03, 0.47], { elbow: [-1, 0, 0] }),
       armLeft: reach([0.3, 0.03, -0.2], { elbow: [-0.4, 1, -0.4] }),
     }),
     arrows: [{ at: 'shoulderL', off: [0.12, 0, -0.08], by: [-0.02, 0, 0.13] }],

@@ -17,6 +17,7 @@ import {
   STOOL,
   SUPINE,
 } from './poses.js';
+import { TRUNK_HOLD_FIGURES } from './holds-trunk.js';
 import { TRUNK_FIGURES } from './trunk.js';
 
 const LUNGE: Figure = {
@@ -353,5 +354,34 @@ export const TEST_FIGURES: Readonly<Record<string, Figure>> = {
     end: posed(STANDING, { armRight: { shoulder: [-46, 4], elbow: 14 } }),
     start: posed(STANDING, { armRight: { shoulder: [-46, 4], elbow: 80 } }),
     arrows: [{ at: 'handR', off: [0.02, 0.06, 0], by: [-0.1, 0.02, 0] }],
+  },
+  'hip-extension-prone': {
+    view: 'side',
+    end: posed(PRONE, { right: { hip: [-24, 3], knee: 0, ankle: -40 } }),
+    start: PRONE,
+    arrows: [{ at: 'ankleR', off: [-0.03, -0.08, 0], by: [0, 0.11, 0] }],
+  },
+  'hand-behind-back': {
+    view: 'back',
+    end: posed(STANDING, { armRight: reach([-0.09, 0.7, 0.01], { elbow: [-0.3, -0.4, 1], points: [0, 1, -0.3] }) }),
+    start: posed(STANDING, { armRight: reach([-0.1, 0.56, 0.02], { elbow: [-0.3, 0, 1], points: [0, 1, -0.6] }) }),
+    arrows: [{ at: 'handR', off: [-0.04, 0.06, 0], by: [0, 0.11, 0] }],
+  },
+  'thoracic-extension': { ...TRUNK_HOLD_FIGURES['chair-back-chest-lift']!, things: [STOOL] },
+  'trunk-flexion-tape': {
+    view: 'side',
+    end: posed(STANDING, {
+      pelvis: [44],
+      height: 0.53,
+      spine: [70],
+      neck: [20],
+      left: onFoot(0, -0.08),
+      right: onFoot(0, 0.08),
+      armLeft: reach([0.34, 0.24, -0.12]),
+      armRight: reach([0.34, 0.24, 0.12]),
+    }),
+    start: STANDING,
+    arrows: [{ at: 'neck', off: [0.14, 0.06, 0], by: [0.02, -0.13, 0] }],
+    ground: ['heelR', 'heelL'],
   },
 };

@@ -50,6 +50,13 @@ export const THIGH_FIGURES: Readonly<Record<string, Figure>> = {
       armLeft: reach('kneeL', { off: [-0.1, 0.05, 0] }),
       armRight: reach('kneeL', { off: [-0.1, 0.05, 0.06] }),
     }),
+    start: posed(SITTING, {
+      pelvis: [4],
+      left: onFoot(0.2, -0.1),
+      right: { foot: [0.428, 0.004, 0.1], ankle: 4 },
+      armLeft: reach('kneeL', { off: [-0.1, 0.05, 0] }),
+      armRight: reach('kneeL', { off: [-0.1, 0.05, 0.06] }),
+    }),
     things: [STOOL],
     arrows: [{ at: 'neck', off: [0.17, 0.13, 0], by: [0.09, -0.07, 0] }],
     ground: ['heelR'],

@@ -183,8 +183,8 @@ export const TRUNK_FIGURES: Readonly<Record<string, Figure>> = {
     view: 'top',
     end: posed(FOLDED, {
       spine: [24, -30],
-      armLeft: reach([0.47, 0.02, -0.34], { elbow: [0, 0.2, -1] }),
-      armRight: reach([0.5, 0.02, -0.24], { elbow: [0, 0.2, 1] }),
+      armLeft: reach([0.51, 0.02, -0.36], { elbow: [0, 0.2, -1] }),
+      armRight: reach([0.55, 0.02, -0.26], { elbow: [0, 0.2, 1] }),
     }),
     arrows: [{ at: 'handR', off: [0.06, 0, 0.02], by: [0.05, 0, -0.12] }],
   },

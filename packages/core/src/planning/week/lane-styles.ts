@@ -1,14 +1,14 @@
 import type { Exercise } from '../../catalogue/exercise.js';
 import { CoreError } from '../../errors.js';
 import type { Weekday } from '../../schedule/weekday.js';
-import { purposeRules } from '../../session/purpose.js';
 import { STEADY_HOLD } from '../../styles/catalogue/steady-hold.js';
 import { styleById } from '../../styles/index.js';
 import type { OrderStep, Style, StylePhase } from '../../styles/style.js';
 import { isLoaded, LOADED_TECHNIQUES, PLAINEST, type Technique } from '../../technique/catalogue.js';
 import type { Assistance, LoadUnit } from '../../technique/prescription.js';
 import { isFor, type PlacedDayPlan } from '../day-plan/day-plan.js';
-import { missingAt, type PlaceBar } from '../../screening/place.js';
+import type { PlaceBar } from '../../screening/place.js';
+import { ableIn } from '../day-plan/able-in.js';
 import { dayPlansOf } from '../day-plan/slots.js';
 import type { LeftOutFact, LimitFact, TechniqueBar } from '../facts.js';
 import { limitsFor, techniqueBar } from '../limits.js';
@@ -67,19 +67,11 @@ export class LaneStyles {
     if (known) return known;
     const { exercises, group } = this.lane;
     const made = this.plans.map((plan): readonly Exercise[] => {
-      const rules = purposeRules(plan.purpose);
-      if (!isFor(plan, group) || rules.excludedTechniques.includes(technique)) return [];
+      if (!isFor(plan, group)) return [];
       const those = (exercises ?? []).filter((e) => e.technique === technique);
       const own = those.filter((e) => e.dayPlanId === plan.id);
       const chosen = (own.length > 0 ? own : those.filter((e) => e.dayPlanId === null)).map((e) => e.exercise);
-      const spares = (e: Exercise): boolean =>
-        !rules.spareSpine || !e.demands.some((d) => d === 'spine-forward' || d === 'spine-loaded');
-      const missing: PlaceBar[] = [];
-      const able = chosen.filter((e) => {
-        const bars = missingAt(e, plan.place);
-        missing.push(...bars);
-        return bars.length === 0 && spares(e);
-      });
+      const { able, missing } = ableIn(chosen, technique, plan);
       if (able.length === 0 && missing.length > 0)
         this.leftOut.push({
           code: 'not-in-day-plan',

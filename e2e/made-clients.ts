@@ -1,6 +1,7 @@
 import { expect, type APIRequestContext } from '@playwright/test';
 import { dayPlanOf, type MuscleGroupId } from '@yandle/core';
 import type { Session, SessionSummary } from '@yandle/contract';
+import { ZONE } from './browser';
 
 /** Clients made for a test, with weeks behind them: what would take weeks by hand goes in through the same requests as the screens send. */
 
@@ -36,12 +37,21 @@ export async function send(
   return text === '' ? null : (JSON.parse(text) as unknown);
 }
 
-/** Everything of a session as planned. */
+/**
+ * A time of a day by the clocks of the studio. By UTC it would lie in the night or the evening before, as the zone of the hour has it
+ * (`late-morning.mjs`), and now and then within six hours of an assessment.
+ */
+function atStudio(date: string, time: string): string {
+  const utc = new Date(`${date}T${time}:00.000Z`);
+  const there = new Date(`${utc.toLocaleString('sv-SE', { timeZone: ZONE }).replace(' ', 'T')}.000Z`);
+  return new Date(2 * utc.getTime() - there.getTime()).toISOString();
+}
+
+/** Everything of a session as planned, at noon. */
 export async function logWhole(request: APIRequestContext, session: string): Promise<void> {
   const { items, date } = (await (await request.get(`/api/v1/sessions/${session}`)).json()) as Session;
   const run = newId();
-  const at = `${date}T00:30:00.000Z`;
-  await send(request, 'post', `/sessions/${session}/runs`, { id: run, startedAt: at });
+  await send(request, 'post', `/sessions/${session}/runs`, { id: run, startedAt: atStudio(date, '12:00') });
   for (const [item, { sets, holdSeconds }] of items.entries())
     for (const side of ['left', 'right'])
       for (let set = 1; set <= sets; set++)
@@ -49,7 +59,7 @@ export async function logWhole(request: APIRequestContext, session: string): Pro
           ...{ item, side, set, plannedSeconds: holdSeconds, doneSeconds: holdSeconds, replaces: null },
         });
   await send(request, 'post', `/runs/${run}/finish`, {
-    ...{ endedAt: `${date}T01:00:00.000Z`, sensation: null, feltTighter: null, note: '' },
+    ...{ endedAt: atStudio(date, '12:30'), sensation: null, feltTighter: null, note: '' },
   });
 }
 

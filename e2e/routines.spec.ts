@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Block, Session, SessionSummary } from '@yandle/contract';
 import { addDays, itemWords, exerciseById } from '@yandle/core';
 import type { Page } from '@playwright/test';
-import { clientCalled, expect, signInQuietly, test } from './support';
+import { clientCalled, expect, signInQuietly, standStill, test } from './support';
 
 /** Hands at a keyboard and a mouse, that count every key and click. */
 class Hands {
@@ -63,9 +63,10 @@ async function ran(page: Page, s: Session): Promise<void> {
   await page.clock.install();
   await page.goto(`/sessions/${s.id}/run`);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await standStill(page);
   await page.getByRole('button', { name: 'I’m well' }).click();
+  await page.clock.runFor(100);
   await expect(page.getByText('Starting', { exact: true })).toBeVisible();
-  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 500);
   const over = page.getByRole('heading', { name: 'Session finished' });
   const free = page.getByRole('button', { name: 'Nothing felt' });
   // Where a check without hands is asked, the clock waits for the answer.
@@ -242,9 +243,10 @@ test('five moves and a hold are run in one entry, each logged as its own bout', 
   await page.clock.install();
   await page.getByRole('link', { name: 'Start session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await standStill(page);
   await page.getByRole('button', { name: 'I’m well' }).click();
+  await page.clock.runFor(100);
   await expect(page.getByText('Starting', { exact: true })).toBeVisible();
-  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 500);
   await page.clock.runFor(3500);
   await page.clock.runFor((s.totalSeconds + 2) * 1000);
   await page.clock.resume();

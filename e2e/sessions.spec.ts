@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Session, SessionSummary } from '@yandle/contract';
 import { ROUTINES } from '@yandle/core';
 import type { Page } from '@playwright/test';
-import { clientCalled, expect, signInQuietly, test } from './support';
+import { clientCalled, expect, signInQuietly, standStill, test } from './support';
 
 const seconds = (clock: string): number => {
   const [m, s] = clock.split(':').map(Number);
@@ -172,14 +172,14 @@ test('the player holds longer, redoes a side, and a stop sign of more than the e
   await page.clock.install();
   await page.getByRole('link', { name: 'Start session' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await page.getByRole('button', { name: 'I’m well' }).click();
-  await expect(page.getByText('Starting', { exact: true })).toBeVisible();
-  // From here on time passes only where it is run: a busy machine counts no second of its own.
-  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 500);
-  await page.clock.runFor(3500);
-  const headline = page.locator('.headline');
+  await standStill(page);
   // The screen is drawn by the same clock.
   const drawn = () => page.clock.runFor(100);
+  await page.getByRole('button', { name: 'I’m well' }).click();
+  await drawn();
+  await expect(page.getByText('Starting', { exact: true })).toBeVisible();
+  await page.clock.runFor(3900);
+  const headline = page.locator('.headline');
   for (let i = 0; i < 12 && !(await headline.textContent())!.includes('Hold'); i++) {
     await page.getByRole('button', { name: 'Skip' }).click();
     await drawn();

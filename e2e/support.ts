@@ -78,6 +78,14 @@ export async function axe(page: Page): Promise<string[]> {
   return violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${v.help} (${n.target.join(' ')})`));
 }
 
+/**
+ * Lets the page's clock stand still but for what it is told, so that a busy machine counts no second of its own. It jumps a minute ahead:
+ * call it where nothing is counted yet. What is drawn by the clock needs a few milliseconds of it.
+ */
+export async function standStill(page: Page): Promise<void> {
+  await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 60_000);
+}
+
 /** Kills or starts the server, as a crash and a restart do; `fresh` puts the demo data back. */
 export async function server(what: 'kill' | 'kill-database' | 'start' | 'fresh'): Promise<void> {
   const response = await fetch(`${mine(process.env['CONTROL_URLS'])}/${what}`, { method: 'POST' });

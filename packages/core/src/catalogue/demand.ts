@@ -29,6 +29,7 @@ export const DEMANDS = [
   'grip',
   'neck-back',
   'neck-hand',
+  'head-carried',
   'belly',
   'floor',
   'impact',

@@ -114,6 +114,10 @@ const SAID_BY_HAND: Readonly<Partial<Record<QuestionId, readonly string[]>>> = {
     'lying-neck-front',
     'collar-bone-chin-lift',
     'slanted-chin-lift',
+    'chair-lean-back',
+    'chair-back-chest-lift',
+    'hands-behind-ears',
+    'overhead-elbow-lowering',
   ],
   bones: [
     'long-sitting-fold',
@@ -149,10 +153,10 @@ describe('what the texts said by hand is what the answers take away', () => {
     expect(left).toEqual([]);
   });
 
-  // Counted by hand in those texts: 26 of an artificial hip, 19 of a shoulder that comes out, 11 of an inflamed neck.
+  // Counted by hand in those texts: 26 of an artificial hip, 19 of a shoulder that comes out, 15 of an inflamed neck.
   it('has as many of them as were counted', () => {
     const count = (id: QuestionId) => SAID_BY_HAND[id]!.length;
-    expect([count('hip-replacement'), count('dislocated'), count('neck-arthritis')]).toEqual([26, 19, 11]);
+    expect([count('hip-replacement'), count('dislocated'), count('neck-arthritis')]).toEqual([26, 19, 15]);
   });
 });
 

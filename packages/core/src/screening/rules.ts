@@ -164,6 +164,11 @@ const unless =
 
 const always = (rule: Rule) => (): Rule => rule;
 
+/** The joints at the top of the neck may not hold: nothing at the neck, and nothing carried by or behind the head. */
+const looseNeck = always(
+  refer('before planning', { excludedGroups: NECK_GROUPS, excludedDemands: [...REGION_DEMANDS.neck!, 'head-carried'] }),
+);
+
 /** What follows from a yes (domain 2.9, docs/cautions.md). Clinical consensus as the trade teaches it; common practice, no source. */
 export const RULES: Readonly<Record<QuestionId, (given: Given) => Rule>> = {
   heart: always(refer('before planning')),
@@ -202,10 +207,8 @@ export const RULES: Readonly<Record<QuestionId, (given: Given) => Rule>> = {
     }),
   ),
   flare: resting,
-  'neck-arthritis': always(
-    refer('before planning', { excludedGroups: NECK_GROUPS, excludedDemands: REGION_DEMANDS.neck }),
-  ),
-  'loose-neck': always(refer('before planning', { excludedGroups: NECK_GROUPS, excludedDemands: REGION_DEMANDS.neck })),
+  'neck-arthritis': looseNeck,
+  'loose-neck': looseNeck,
   'hand-arthritis': always(limit({ excludedDemands: ['grip', 'wrists'] })),
   tear: resting,
   tendon: ({ details }) => {

@@ -31,6 +31,7 @@ const DEMAND_WORDS: Readonly<Record<Demand, string>> = {
   grip: 'gripping',
   'neck-back': 'the neck bent back',
   'neck-hand': 'the weight of a hand on the head',
+  'head-carried': 'the hands or a weight behind the head',
   belly: 'straining or pressing the belly',
   floor: 'getting down to the floor',
   impact: 'jumps',

@@ -152,7 +152,7 @@ export const ABDOMINALS_EXERCISES: readonly Exercise[] = [
     primary: 'abdominals',
     secondary: ['pectorals'],
     position: 'sitting on a chair',
-    demands: ['spine-back'],
+    demands: ['spine-back', 'head-carried'],
     props: ['chair'],
     sides: 'both',
     steps: [
@@ -169,7 +169,6 @@ export const ABDOMINALS_EXERCISES: readonly Exercise[] = [
     easierForm: 'long-line-reach',
     harderForm: 'press-up-on-hands',
     cautions: ['The chair stands against a wall.', 'The hands carry the head all the time.'],
-    notFor: ['inflammatory arthritis of the neck'],
   }),
   exercise({
     id: 'lying-heel-taps',

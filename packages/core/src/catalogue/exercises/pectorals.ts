@@ -91,7 +91,7 @@ export const PECTORALS_EXERCISES: readonly Exercise[] = [
     secondary: ['anterior-shoulder'],
     position: 'sitting on a chair',
     alsoIn: ['standing'],
-    demands: ['arm-out'],
+    demands: ['arm-out', 'head-carried'],
     sides: 'both',
     steps: [
       'Sit or stand tall, fingers behind the ears.',
@@ -106,7 +106,6 @@ export const PECTORALS_EXERCISES: readonly Exercise[] = [
     harder: 'Draw the shoulder blades together.',
     harderForm: 'doorway-pectorals',
     cautions: ['The hands do not pull the head.'],
-    notFor: ['inflammatory arthritis of the neck'],
   }),
   exercise({
     id: 'wall-low-hand-chest',

@@ -94,7 +94,7 @@ export const TRICEPS_EXERCISES: readonly Exercise[] = [
     secondary: ['lats'],
     technique: 'loaded eccentric',
     position: 'sitting on a chair',
-    demands: ['arm-overhead', 'grip'],
+    demands: ['arm-overhead', 'grip', 'head-carried'],
     props: ['weight'],
     substitute: 'A full bottle.',
     load: 'weight',
@@ -115,7 +115,6 @@ export const TRICEPS_EXERCISES: readonly Exercise[] = [
     harder: 'Slower.',
     easierForm: 'table-press',
     cautions: ['A weight that you hold safely with tired hands.'],
-    notFor: ['inflammatory arthritis of the neck'],
   }),
   exercise({
     id: 'table-press',

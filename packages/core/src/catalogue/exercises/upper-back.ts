@@ -157,6 +157,7 @@ export const UPPER_BACK_EXERCISES: readonly Exercise[] = [
     secondary: ['pectorals'],
     technique: 'moving stretch',
     position: 'sitting on a chair',
+    demands: ['head-carried'],
     props: ['chair'],
     sides: 'both',
     steps: [
@@ -171,7 +172,6 @@ export const UPPER_BACK_EXERCISES: readonly Exercise[] = [
     easier: 'Smaller.',
     harder: 'Elbows wider.',
     cautions: ['Leave it out with a fresh break of a vertebra.', 'The chair must not tip.'],
-    notFor: ['inflammatory arthritis of the neck'],
   }),
   exercise({
     id: 'wall-ball-blade',

@@ -28,7 +28,7 @@ import { ProblemNote } from '../ui/problem-note';
 import { ExerciseDetail } from './exercise-detail';
 import { EVERYTHING, found, unsuitable, type Search } from './filter.model';
 import { LibraryService } from './library.service';
-import { MineService } from './mine.service';
+import { MineService } from '../data/mine.service';
 import { OwnExerciseForm } from './own-exercise-form';
 
 /** How many cards are drawn at first; more on demand. */
@@ -47,6 +47,8 @@ export class LibraryScreen {
   private readonly context = inject(ClientContext);
   private readonly toasts = inject(ToastService);
   protected readonly search = signal<Search>(EVERYTHING);
+  /** On a narrow screen the map and the filters are folded away, so that the list is seen at once. */
+  protected readonly choosing = signal(false);
   protected readonly shown = signal<string | null>(null);
   /** The exercise in the form: an own one, a copy of another, or a new one. */
   protected readonly editing = signal<{ readonly of: Exercise | null; readonly own: OwnExercise | null } | null>(null);

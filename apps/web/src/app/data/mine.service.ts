@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { MyExercises } from '@yandle/contract';
-import { Api } from '../data/api';
-import { Requests } from '../data/requests';
+import { Api } from './api';
+import { Requests } from './requests';
 
 /** What a coach keeps at hand in the library, and what the sessions of these days hold. */
 @Injectable()

@@ -140,9 +140,9 @@ test('a coach takes a client from the first assessment to a measured result', as
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await standStill(page);
   await page.getByRole('button', { name: 'I’m well' }).click();
-  await page.clock.runFor(100);
+  await page.clock.runFor(3500);
   await expect(page.getByText('Warm up', { exact: true })).toBeVisible();
-  await page.clock.runFor(51_900);
+  await page.clock.runFor(51_800);
   await expect(page.getByText('Hold', { exact: true })).toBeVisible();
   await expect(page.getByText('● Left', { exact: true })).toBeVisible();
   const hot = page.locator('.seconds.hot');

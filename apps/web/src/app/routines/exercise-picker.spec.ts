@@ -39,6 +39,19 @@ describe('ExercisePicker', () => {
     expect(listed()).toEqual([]);
   });
 
+  it('is empty for the next even where one is typed and taken before the screen is drawn', async () => {
+    const { screen, picked } = await opened();
+    const box = screen.el.querySelector('input')!;
+    for (const text of ['strap hamstring', 'half-kneeling h']) {
+      box.value += text;
+      box.dispatchEvent(new Event('input'));
+      box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    }
+    await screen.settle();
+    expect(box.value).toBe('');
+    expect(picked).toEqual(['supine-strap-hamstring', 'half-kneeling-hip-flexor']);
+  });
+
   it('lists only what can be taken here', async () => {
     const { screen, listed } = await opened(EXERCISES.filter((e) => e.id !== 'knee-hug'));
     await screen.press('★');

@@ -1,4 +1,4 @@
-import { Component, computed, inject, input, output, signal } from '@angular/core';
+import { Component, computed, type ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
 import { exerciseIndex, findExercises, type Exercise } from '@yandle/core';
 import { MineService } from '../data/mine.service';
 import { exerciseLine } from './exercise-line';
@@ -79,6 +79,7 @@ export class ExercisePicker {
   readonly label = input('Add an exercise');
   readonly picked = output<Exercise>();
   protected readonly list = `exercise-option-${++pickers}-`;
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
   protected readonly open = signal(false);
   protected readonly typed = signal('');
   protected readonly active = signal(0);
@@ -110,9 +111,15 @@ export class ExercisePicker {
     this.active.set(0);
   }
 
+  /** The field is emptied itself: typed and taken before the screen was drawn, the binding sees no change. */
+  private empty(): void {
+    this.type('');
+    this.box().nativeElement.value = '';
+  }
+
   protected showAtHand(): void {
     const show = !this.atHand();
-    this.type('');
+    this.empty();
     this.atHand.set(show);
     if (show) void this.mine.load();
   }
@@ -129,7 +136,7 @@ export class ExercisePicker {
     else if (event.key === 'Enter' && this.listed() && this.found()[this.active()]) {
       if (event.shiftKey) this.takeAndStay();
       else this.take(this.found()[this.active()]!);
-    } else if (event.key === 'Escape') this.type('');
+    } else if (event.key === 'Escape') this.empty();
     else return;
     event.preventDefault();
     queueMicrotask(() => document.getElementById(this.list + this.active())?.scrollIntoView?.({ block: 'nearest' }));
@@ -143,6 +150,6 @@ export class ExercisePicker {
 
   protected take(e: Exercise): void {
     this.picked.emit(e);
-    this.type('');
+    this.empty();
   }
 }

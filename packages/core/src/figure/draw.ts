@@ -188,17 +188,17 @@ function thingParts(sheet: Sheet, t: Thing, p: Record<BodyPoint, PointInSpace>):
   const placeOf = (at: BodyPoint | PointInSpace): PointInSpace => (typeof at === 'string' ? p[at] : at);
   const solid = (at: PointInSpace, size: PointInSpace, soft = false): Part => {
     const all = corners(at, size).map((c) => sheet.see(c));
+    // From well above, height counts as nearness: what is tall would stand before the body that it is behind.
+    const nearest = sheet.view.endsWith('-high') ? Math.min : Math.max;
     return {
-      near: Math.max(...all.map((c) => c.near)) - 40,
+      near: nearest(...all.map((c) => c.near)) - 40,
       shape: { role: soft ? 'thing-soft' : 'thing', d: polygon(hull(all)) },
     };
   };
   switch (t.kind) {
     case 'wall': {
       if (t.forward !== undefined)
-        return [
-          solid([t.forward + 0.02, 0, 0], [0.04, 1.06, sheet.view === 'front' || sheet.view === 'back' ? 0.9 : 0.5]),
-        ];
+        return [solid([t.forward + 0.02, 0, 0], [0.04, 1.06, /^(front|back)/.test(sheet.view) ? 0.9 : 0.5])];
       const at = t.right ?? 0;
       return [solid([0, 0, at + Math.sign(at) * 0.02], [0.5, 1.06, 0.04])];
     }
@@ -216,11 +216,17 @@ function thingParts(sheet: Sheet, t: Thing, p: Record<BodyPoint, PointInSpace>):
     }
     case 'round': {
       const c = add(placeOf(t.at), t.off ?? [0, 0, 0]);
+      // As broad as it is high: a ball, round from everywhere.
+      if (t.half === t.radius) {
+        const at = sheet.see(c, t.radius);
+        return [{ near: at.near + r(t.radius) - 40, shape: { role: 'thing', d: circle(at, r(t.radius)) } }];
+      }
       const ring = [-1, 1]
         .flatMap((end) =>
           Array.from({ length: 20 }, (_, i): PointInSpace => {
             const a = (i * Math.PI) / 10;
-            return [c[0] + t.radius * Math.cos(a), c[1] + t.radius * Math.sin(a), c[2] + end * t.half];
+            const [out, up, on] = [t.radius * Math.cos(a), t.radius * Math.sin(a), end * t.half];
+            return add(c, t.along ? [on, up, out] : [out, up, on]);
           }),
         )
         .map((q) => sheet.see(q));

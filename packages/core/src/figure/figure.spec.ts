@@ -187,6 +187,48 @@ describe('the posture engine', () => {
     expect(jointAngles(s, 'left')).toMatchObject({ knee: expect.closeTo(100, 3), elbow: expect.closeTo(45, 3) });
     expect(impossible(p, s)).toEqual(['neck flexion 90°', 'right knee 175°']);
   });
+  it('carries a shoulder and the arm below it by the blade, with the trunk, and not past what a body can', () => {
+    const hanging: Posture = {
+      left: { hip: [0], knee: 0 },
+      right: { hip: [0], knee: 0 },
+      armLeft: { shoulder: [0], elbow: 0 },
+      armRight: { shoulder: [0], elbow: 0 },
+    };
+    const raised: Posture = { ...hanging, blades: { right: [0.05, 0.02] } };
+    const rest = pointsOf(resolve(hanging));
+    const up = pointsOf(resolve(raised));
+    for (const point of ['shoulderR', 'elbowR', 'wristR'] as const) {
+      expect(up[point][1] - rest[point][1]).toBeCloseTo(0.05, 6);
+      expect(up[point][0] - rest[point][0]).toBeCloseTo(0.02, 6);
+    }
+    expect(up.shoulderL).toEqual(rest.shoulderL);
+    expect(up.neck).toEqual(rest.neck);
+    // Lying on the back, "up" is towards the head, which is backwards in the world.
+    const lying = pointsOf(resolve({ ...raised, pelvis: [-90] }));
+    const flat = pointsOf(resolve({ ...hanging, pelvis: [-90] }));
+    expect(lying.shoulderR[0] - flat.shoulderR[0]).toBeCloseTo(-0.05, 6);
+    const half = pointsOf(skeletonBetween(resolve(hanging), resolve(raised), 0.5));
+    expect(half.shoulderR[1] - rest.shoulderR[1]).toBeCloseTo(0.025, 6);
+    const other = pointsOf(resolve(mirrored(raised)));
+    expect(other.shoulderL[1] - rest.shoulderL[1]).toBeCloseTo(0.05, 6);
+    expect(impossible(raised, resolve(raised))).toEqual([]);
+    const torn: Posture = { ...hanging, blades: { left: [0.2] } };
+    expect(impossible(torn, resolve(torn))).toEqual(['left shoulder blade up 0.2']);
+  });
+  it('is seen from well above the front or the back with all lengths across true, and what is nearer lower down', () => {
+    for (const view of ['front-high', 'back-high'] as const) {
+      const way = view === 'front-high' ? 1 : -1;
+      const at = seen([0, 0, 0], view);
+      expect(seen([0, 0, 0.1], view).x - at.x).toBeCloseTo(-way * 10, 6);
+      const ahead = seen([0.1, 0, 0], view);
+      const above = seen([0, 0.1, 0], view);
+      expect(way * (ahead.y - at.y)).toBeGreaterThan(0);
+      expect(above.y).toBeLessThan(at.y);
+      // A drawing without perspective: the three lengths of a step straight ahead and straight up are those of a turn.
+      expect(Math.hypot(ahead.y - at.y, above.y - at.y)).toBeCloseTo(10, 6);
+      expect(Math.hypot(ahead.y - at.y, ahead.near - at.near)).toBeCloseTo(10, 6);
+    }
+  });
   it('moves slowly at both ends of its way, there and back', () => {
     expect([0, 0.25, 0.5, 1].map((t) => Math.round(easedWay(t) * 100))).toEqual([0, 50, 100, 0]);
   });

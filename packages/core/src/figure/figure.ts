@@ -2,7 +2,7 @@ import type { Side } from '../anatomy/side.js';
 import type { MuscleGroupId } from '../anatomy/muscle-group.js';
 import { add, between, times } from './geometry.js';
 import { draw, type Drawing } from './draw.js';
-import { mirrored, otherPoint, type BodyPoint, type PointInSpace, type Posture } from './posture.js';
+import { mirrored, otherPoint, type Blade, type BodyPoint, type PointInSpace, type Posture } from './posture.js';
 import { resolve, SEGMENTS, type SegmentId, type Skeleton } from './skeleton.js';
 import { mirroredArrow, mirroredThing, type Arrow, type Thing } from './things.js';
 import { otherView, type FigureView } from './view.js';
@@ -37,12 +37,14 @@ export function skeletonBetween(a: Skeleton, b: Skeleton, t: number): Skeleton {
     (SEGMENTS as readonly SegmentId[]).map((id) => [id, between(a.frames[id], b.frames[id], t)]),
   );
   const mix = (x: number, y: number) => x * (1 - t) + y * t;
+  const blade = (x: Blade, y: Blade): Blade => [mix(x[0], y[0]), mix(x[1] ?? 0, y[1] ?? 0)];
   const root: PointInSpace = add(times(a.root, 1 - t), times(b.root, t));
   return {
     root,
     frames: frames as Skeleton['frames'],
     missedBy: 0,
     toes: { L: mix(a.toes.L, b.toes.L), R: mix(a.toes.R, b.toes.R) },
+    blades: { L: blade(a.blades.L, b.blades.L), R: blade(a.blades.R, b.blades.R) },
   };
 }
 

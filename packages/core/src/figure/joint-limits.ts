@@ -30,6 +30,12 @@ export const SPINE_LIMITS = {
   ],
 } as const;
 
+/** How far a shoulder is carried by its blade, up and forward, in body heights: a few centimetres either way; common practice, no source. */
+export const BLADE_LIMITS = [
+  [-0.03, 0.06],
+  [-0.05, 0.05],
+] as const;
+
 /** What is impossible about a posture, in words; empty when a body can take it. */
 export function impossible(p: Posture, s: Skeleton): string[] {
   const out: string[] = [];
@@ -37,6 +43,11 @@ export function impossible(p: Posture, s: Skeleton): string[] {
     (p[part] ?? [0]).forEach((angle, i) => {
       const [min, max] = SPINE_LIMITS[part][i]!;
       if (angle! < min || angle! > max) out.push(`${part} ${['flexion', 'side-bend', 'rotation'][i]} ${angle}°`);
+    });
+  for (const side of SIDES)
+    (p.blades?.[side] ?? [0]).forEach((way, i) => {
+      const [min, max] = BLADE_LIMITS[i]!;
+      if (way! < min || way! > max) out.push(`${side} shoulder blade ${i === 0 ? 'up' : 'forward'} ${way}`);
     });
   for (const side of SIDES) out.push(...limbErrors(s, side));
   return out;

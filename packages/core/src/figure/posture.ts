@@ -55,6 +55,9 @@ export type Arm =
       readonly points?: PointInSpace;
     };
 
+/** How far a shoulder is carried by its blade, in body heights. */
+export type Blade = readonly [up: number, forward?: number];
+
 /** A posture of the whole body: joint angles in degrees, from standing upright with the arms hanging. */
 export interface Posture {
   /** Lean of the pelvis: forward, to the right, turned to the right. Lying on the back is −90 forward, on the belly 90. */
@@ -65,6 +68,8 @@ export interface Posture {
   readonly forward?: number;
   /** Flexion, side-bend to the right, rotation to the right of lumbar and thoracic spine together. */
   readonly spine?: readonly [number, number?, number?];
+  /** Shoulder blades, left and right: how far each shoulder is raised and drawn forward, in body heights; 0 when left out. */
+  readonly blades?: { readonly left?: Blade; readonly right?: Blade };
   /** The same of the neck. */
   readonly neck?: readonly [number, number?, number?];
   readonly left: Leg;
@@ -98,6 +103,11 @@ function mirroredArm(arm: Arm): Arm {
   };
 }
 
+const exchanged = ({ left, right }: NonNullable<Posture['blades']>) => ({
+  ...(right ? { left: right } : {}),
+  ...(left ? { right: left } : {}),
+});
+
 /** The same posture for the other side. */
 export function mirrored(p: Posture): Posture {
   const turn = ([a, side = 0, twist = 0]: readonly [number, number?, number?]) => [a, -side, -twist] as const;
@@ -106,6 +116,7 @@ export function mirrored(p: Posture): Posture {
     ...(p.pelvis ? { pelvis: turn(p.pelvis) } : {}),
     ...(p.spine ? { spine: turn(p.spine) } : {}),
     ...(p.neck ? { neck: turn(p.neck) } : {}),
+    ...(p.blades ? { blades: exchanged(p.blades) } : {}),
     left: mirroredLeg(p.right),
     right: mirroredLeg(p.left),
     armLeft: mirroredArm(p.armRight),

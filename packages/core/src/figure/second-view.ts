@@ -23,7 +23,7 @@ function shown(figure: Figure, view: FigureView, { groups, both }: Marked): numb
 }
 
 /** Views are told apart by what they show; one of the turned ones only where no plain one does. */
-const PLAIN: readonly FigureView[] = VIEWS.filter((v) => v !== 'top-turned');
+const PLAIN: readonly FigureView[] = VIEWS.filter((v) => v !== 'top-turned' && !v.endsWith('-high'));
 
 /**
  * From where a figure is seen a second time: null where its own view shows what is stretched; else the view in which the strip is longest.

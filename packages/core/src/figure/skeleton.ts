@@ -14,7 +14,15 @@ import {
   UPRIGHT,
   type Frame,
 } from './geometry.js';
-import { letterOf, type Arm, type BodyPoint, type Leg, type PointInSpace, type Posture } from './posture.js';
+import {
+  letterOf,
+  type Arm,
+  type Blade,
+  type BodyPoint,
+  type Leg,
+  type PointInSpace,
+  type Posture,
+} from './posture.js';
 import { HEAD_ABOVE, HEEL_BEHIND, PROPORTIONS, RADIUS, TOES, TRUNK } from './proportions.js';
 
 export const SEGMENTS = [
@@ -37,6 +45,8 @@ export interface Skeleton {
   readonly missedBy: number;
   /** Degrees that the toes are bent up. */
   readonly toes: { readonly L: number; readonly R: number };
+  /** How far each shoulder is carried up and forward of where it rests, in body heights. */
+  readonly blades: { readonly L: Blade; readonly R: Blade };
 }
 
 const DOWN: PointInSpace = [0, -1, 0];
@@ -169,7 +179,8 @@ export function pointsOf(s: Skeleton): Record<BodyPoint, PointInSpace> {
     const knee = add(hip, inWorld(f[`thigh${k}`], times(DOWN, PROPORTIONS.thigh)));
     const ankle = add(knee, inWorld(f[`shank${k}`], times(DOWN, PROPORTIONS.shank)));
     const foot = footPoints(ankle, f[`foot${k}`], s.toes[k]);
-    const shoulder = add(neck, inWorld(f.thorax, [0, 0, sign(side) * PROPORTIONS.shoulderHalf]));
+    const [up, forward = 0] = s.blades[k];
+    const shoulder = add(neck, inWorld(f.thorax, [forward, up, sign(side) * PROPORTIONS.shoulderHalf]));
     const elbow = add(shoulder, inWorld(f[`upperArm${k}`], times(DOWN, PROPORTIONS.upperArm)));
     const wrist = add(elbow, inWorld(f[`forearm${k}`], times(DOWN, PROPORTIONS.forearm)));
     const hand = add(wrist, inWorld(f[`hand${k}`], times(DOWN, PROPORTIONS.hand / 2)));
@@ -228,6 +239,7 @@ export function lowest(points: Record<BodyPoint, PointInSpace>): number {
 export function resolve(p: Posture): Skeleton {
   const spine = spineOf(p);
   const toes = { L: toesOf(p.left), R: toesOf(p.right) };
+  const blades = { L: p.blades?.left ?? ([0] as const), R: p.blades?.right ?? ([0] as const) };
   const frames: Record<string, Frame> = { ...spine };
   let missedBy = 0;
   for (const side of SIDES) {
@@ -255,7 +267,7 @@ export function resolve(p: Posture): Skeleton {
   );
   let root: PointInSpace = [p.forward ?? 0, p.height ?? 0, 0];
   if (p.height === undefined) {
-    const points = pointsOf({ root, frames: hanging as Skeleton['frames'], missedBy: 0, toes });
+    const points = pointsOf({ root, frames: hanging as Skeleton['frames'], missedBy: 0, toes, blades });
     const carried = (Object.keys(THICKNESS) as BodyPoint[]).filter((name) => carries(p, name));
     root = [p.forward ?? 0, -Math.min(...carried.map((name) => clearance(points, name))), 0];
   }
@@ -276,14 +288,14 @@ export function resolve(p: Posture): Skeleton {
     const arm = p[side === 'left' ? 'armLeft' : 'armRight'];
     if ('shoulder' in arm) continue;
     const sofar = Object.fromEntries(SEGMENTS.map((id) => [id, frames[id] ?? spine.thorax])) as Skeleton['frames'];
-    const points = pointsOf({ root, frames: sofar, missedBy: 0, toes });
+    const points = pointsOf({ root, frames: sofar, missedBy: 0, toes, blades });
     const wish = add(typeof arm.hand === 'string' ? points[arm.hand] : arm.hand, arm.off ?? [0, 0, 0]);
     const placed = armByHand(points[`shoulder${k}`], wish, spine.thorax, arm);
     const [upper, fore, hand] = placed.frames;
     Object.assign(frames, { [`upperArm${k}`]: upper, [`forearm${k}`]: fore, [`hand${k}`]: hand });
     missedBy = Math.max(missedBy, placed.missedBy);
   }
-  return { root, frames: frames as Skeleton['frames'], missedBy, toes };
+  return { root, frames: frames as Skeleton['frames'], missedBy, toes, blades };
 }
 
 function handLast(p: Posture, side: Side): number {

@@ -15,13 +15,14 @@ export type Thing =
   /** A seat on four legs, with a back behind it when `back` is set. `at` is the middle of the seat's top. */
   | { readonly kind: 'chair'; readonly at: PointInSpace; readonly back?: boolean; readonly turned?: boolean }
   | { readonly kind: 'table'; readonly at: PointInSpace; readonly length?: number }
-  /** A roller or ball: a round across the body, `at` its middle. */
+  /** A roller across the way forward, or `along` it; a ball where it is as broad as high. `at` is its middle. */
   | {
       readonly kind: 'round';
       readonly at: PointInSpace | BodyPoint;
       readonly off?: PointInSpace;
       readonly radius: number;
       readonly half: number;
+      readonly along?: boolean;
     }
   /** Something long that hands and feet hold: strap, band, rope. */
   | { readonly kind: 'strap'; readonly through: readonly (BodyPoint | PointInSpace)[] }

@@ -1,10 +1,21 @@
 import type { PointInSpace } from './posture.js';
 
 /**
- * From where a figure is seen: from its right or left, front, back, above (either way up), or between right (left) and front, a little from
- * above.
+ * From where a figure is seen: from its right or left, front, back, above (either way up), between right (left) and front, a little from
+ * above, or from the front or back and well above: for legs that lie apart or cross.
  */
-export const VIEWS = ['side', 'side-left', 'front', 'back', 'top', 'top-turned', 'quarter', 'quarter-left'] as const;
+export const VIEWS = [
+  'side',
+  'side-left',
+  'front',
+  'back',
+  'top',
+  'top-turned',
+  'quarter',
+  'quarter-left',
+  'front-high',
+  'back-high',
+] as const;
 export type FigureView = (typeof VIEWS)[number];
 
 /** A point of a drawing: to the right, down (as in SVG), and towards the viewer. Body height = 100. */
@@ -16,6 +27,8 @@ export interface Seen {
 
 const YAW = (38 * Math.PI) / 180;
 const PITCH = (14 * Math.PI) / 180;
+/** How far above the front or the back a high view is. */
+const HIGH = (36 * Math.PI) / 180;
 /** Body height in the units of a drawing. */
 export const SCALE = 100;
 
@@ -41,6 +54,12 @@ export function seen([forward, up, right]: PointInSpace, view: FigureView): Seen
       return at(forward, -right, up);
     case 'top-turned':
       return at(-forward, right, up);
+    case 'front-high':
+    case 'back-high': {
+      const ahead = view === 'front-high' ? forward : -forward;
+      const across = view === 'front-high' ? -right : right;
+      return at(across, Math.cos(HIGH) * up - Math.sin(HIGH) * ahead, Math.cos(HIGH) * ahead + Math.sin(HIGH) * up);
+    }
     case 'quarter-left': {
       const other = seen([forward, up, -right], 'quarter');
       return { ...other, x: -other.x };

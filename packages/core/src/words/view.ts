@@ -9,6 +9,8 @@ const WORDS: Readonly<Record<FigureView, string>> = {
   'top-turned': 'from above',
   quarter: 'at an angle',
   'quarter-left': 'at an angle',
+  'front-high': 'from the front, above',
+  'back-high': 'from behind, above',
 };
 
 /** From where a figure is seen. */

@@ -26,21 +26,20 @@ export const NECK_MOVES_AND_WORK_FIGURES: Readonly<Record<string, Figure>> = {
   },
   'shrug-slow-lowering': {
     view: 'front',
-    end: posed(SITTING, HANGING),
+    start: posed(SITTING, { ...HANGING, blades: { left: [0.05], right: [0.05] } }),
+    end: posed(SITTING, { ...HANGING, blades: { left: [-0.01], right: [-0.01] } }),
     things: [STOOL],
     arrows: [
-      { at: 'shoulderR', off: [0, 0.16, 0.05], by: [0, -0.11, 0] },
-      { at: 'shoulderL', off: [0, 0.16, -0.05], by: [0, -0.11, 0] },
+      { at: 'shoulderR', off: [0, 0.11, 0.07], by: [0, -0.11, 0] },
+      { at: 'shoulderL', off: [0, 0.11, -0.07], by: [0, -0.11, 0] },
     ],
   },
   'shoulder-rolls': {
     view: 'side',
-    end: posed(SITTING, HANGING),
+    start: posed(SITTING, { ...HANGING, blades: { left: [0.045, 0.03], right: [0.045, 0.03] } }),
+    end: posed(SITTING, { ...HANGING, blades: { left: [0, -0.04], right: [0, -0.04] } }),
     things: [STOOL],
-    arrows: [
-      { at: 'shoulderR', off: [0.05, 0.07, 0], by: [-0.11, 0, 0] },
-      { at: 'shoulderR', off: [-0.05, -0.08, 0], by: [0.11, 0, 0] },
-    ],
+    arrows: [{ at: 'shoulderR', off: [-0.05, 0.075, 0], by: [-0.035, -0.11, 0] }],
   },
   'neck-turn-hold': {
     view: 'front',

@@ -45,15 +45,15 @@ export const SHOULDER_FIGURES: Readonly<Record<string, Figure>> = {
   'prone-chest-roll': {
     view: 'top',
     end: posed(PRONE, {
-      pelvis: [90, 0, -42],
-      spine: [0, 0, -10],
-      neck: [0, 0, -30],
-      height: 0.15,
-      left: { hip: [-6, 16], knee: 76, ankle: -20 },
-      armRight: reach([0.27, 0.03, 0.47], { elbow: [-1, 0, 0] }),
-      armLeft: reach([0.3, 0.03, -0.2], { elbow: [-0.4, 1, -0.4] }),
+      pelvis: [90, 0, -46],
+      spine: [0, 0, -12],
+      neck: [0, 0, 24],
+      height: 0.145,
+      left: { hip: [-8, 24], knee: 78, ankle: -20 },
+      armRight: reach([0.29, 0.03, 0.47], { elbow: [-1, 0, 0] }),
+      armLeft: reach([0.22, 0.03, -0.16], { elbow: [-0.5, 1, -0.6] }),
     }),
-    arrows: [{ at: 'shoulderL', off: [0.12, 0, -0.08], by: [-0.02, 0, 0.13] }],
+    arrows: [{ at: 'waist', off: [-0.06, 0, -0.22], by: [0, 0, 0.12] }],
   },
   'clasped-hands-behind': {
     view: 'side',

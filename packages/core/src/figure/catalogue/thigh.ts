@@ -2,12 +2,12 @@ import type { Figure } from '../figure.js';
 import type { Arm } from '../posture.js';
 import {
   CROOK,
+  SUPINE,
   HALF_KNEELING,
   HEEL_SIT,
   KNEELING,
   LONG_SITTING,
   onFoot,
-  ON_LEFT_SIDE,
   posed,
   PRONE,
   reach,
@@ -143,12 +143,18 @@ export const THIGH_FIGURES: Readonly<Record<string, Figure>> = {
     arrows: [{ at: [0.08, 0.24, 0.1], by: [0.13, -0.01, 0] }],
   },
   'side-lying-quadriceps': {
-    view: 'front',
-    end: posed(ON_LEFT_SIDE, {
-      left: { hip: [60, 0], knee: 80, ankle: -15 },
-      right: { hip: [-10, 2], knee: 132, ankle: -40 },
+    // From above, lying on the left side: the bent knee and the heel at the buttock are seen in profile.
+    view: 'top',
+    end: posed(SUPINE, {
+      pelvis: [-90, 0, -90],
+      height: 0.185,
+      neck: [0, -8],
+      left: { hip: [70, 0], knee: 84, ankle: -15 },
+      right: { hip: [-10, 4], knee: 128, ankle: -30 },
+      armLeft: { shoulder: [150, 0], elbow: 20 },
       armRight: reach('ankleR'),
     }),
+    arrows: [{ at: 'kneeR', off: [0.08, 0, -0.08], by: [0, 0, 0.12] }],
   },
   'prone-quadriceps': {
     view: 'side',
@@ -185,12 +191,16 @@ export const THIGH_FIGURES: Readonly<Record<string, Figure>> = {
   'sofa-quadriceps': {
     view: 'side',
     end: posed(HALF_KNEELING, {
-      right: { hip: [-12, 3], knee: 150, ankle: -40 },
+      height: 0.281,
+      right: { hip: [-13, 3], knee: 128, ankle: -40 },
       left: onFoot(0.27, -0.09),
       armLeft: reach('kneeL', { off: [-0.03, 0.05, 0] }),
       armRight: reach('kneeL', { off: [-0.06, 0.05, 0.04] }),
     }),
-    things: [{ kind: 'box', at: [-0.34, 0, 0], size: [0.26, 0.26, 0.5] }],
+    things: [
+      { kind: 'box', at: [-0.39, 0, 0], size: [0.36, 0.205, 0.5], soft: true },
+      { kind: 'box', at: [-0.53, 0, 0], size: [0.08, 0.42, 0.5], soft: true },
+    ],
     arrows: [{ at: 'shoulderR', off: [-0.07, -0.05, 0], by: [-0.1, 0.02, 0] }],
     ground: ['kneeR'],
   },

@@ -261,13 +261,13 @@ export const TRUNK_FIGURES: Readonly<Record<string, Figure>> = {
   },
   // Named by the turn: turning to the right it is the left arm that goes through.
   'thread-through': mirroredFigure({
-    view: 'quarter',
+    view: 'front-high',
     end: posed(ALL_FOURS, {
       pelvis: [96],
       spine: [14, 6, -52],
       neck: [-4, 0, -20],
       armRight: reach([0.22, 0.03, -0.3], { elbow: [0.6, -0.4, 0.6] }),
-      armLeft: reach([0.4, 0.018, -0.2], { points: [1, -0.15, 0], elbow: [0, 0.6, -1] }),
+      armLeft: reach([0.54, 0.018, -0.14], { points: [1, -0.15, 0], elbow: [0, 0.6, -1] }),
     }),
     arrows: [{ at: 'handR', off: [0, 0.06, -0.06], by: [0, 0, -0.12] }],
   }),

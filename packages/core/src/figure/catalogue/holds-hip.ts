@@ -89,7 +89,7 @@ export const HIP_HOLD_FIGURES: Readonly<Record<string, Figure>> = {
       armRight: reach([0.5, 0.5, 0.1], { elbow: [0, -1, 0.4] }),
     }),
     things: [{ kind: 'chair', at: [0.37, 0.24, 0.05], back: true, turned: true }],
-    arrows: [{ at: 'neck', off: [0.06, 0.15, 0], by: [0.1, -0.07, 0] }],
+    arrows: [{ at: 'neck', off: [0.02, 0.2, 0], by: [0.11, -0.06, 0] }],
     ground: ['heelL', 'toeL'],
   },
   'side-lying-knee-draw': {

@@ -192,7 +192,7 @@ export const TRUNK_HOLD_FIGURES: Readonly<Record<string, Figure>> = {
     ground: ['heelR', 'heelL'],
   },
   'heel-sit-turn': {
-    view: 'quarter',
+    view: 'side',
     end: posed(SITTING, {
       height: 0.165,
       pelvis: [58],

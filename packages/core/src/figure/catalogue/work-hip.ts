@@ -96,17 +96,20 @@ export const HIP_WORK_FIGURES: Readonly<Record<string, Figure>> = {
     ground: ['heelL'],
   },
   'front-shin-press': {
-    view: 'top',
+    view: 'front-high',
     end: posed(LONG_SITTING, {
       height: 0.075,
-      pelvis: [10],
-      right: { foot: [0.24, 0.005, -0.02], knee: [0.5, 0.05, 1], ankle: 0 },
-      left: { foot: [-0.22, 0.005, -0.3], knee: [0.3, 0.05, -1], ankle: -20 },
-      armLeft: reach([0.1, 0.02, -0.18]),
-      armRight: reach([0.26, 0.05, 0.14]),
+      pelvis: [16],
+      right: { foot: [0.21, 0.01, -0.12], knee: [0.6, 0.05, 1], ankle: -10 },
+      left: { foot: [-0.16, 0.005, -0.34], knee: [0.35, 0.05, -1], ankle: -30 },
+      armLeft: reach([0.14, 0.02, -0.26]),
+      armRight: reach([0.1, 0.02, 0.28]),
     }),
     things: [{ kind: 'box', at: [-0.02, 0, 0.1], size: [0.14, 0.02, 0.16], soft: true }],
-    arrows: [{ at: 'ankleR', off: [0.07, 0, 0.02], by: [0, 0, 0.1] }],
+    arrows: [
+      { at: 'kneeR', off: [0.06, 0.12, 0.02], by: [0, -0.1, 0] },
+      { at: 'ankleR', off: [0.06, 0.14, -0.06], by: [0, -0.1, 0] },
+    ],
   },
   'chair-foot-swings': {
     view: 'front',

@@ -103,7 +103,7 @@ export const SHOULDER_WORK_FIGURES: Readonly<Record<string, Figure>> = {
     ground: ['heelR', 'heelL'],
   },
   'side-lying-across-lowering': {
-    view: 'quarter',
+    view: 'top',
     end: posed(KNEES_BENT, {
       armRight: { shoulder: [88, 6], elbow: 6 },
     }),
@@ -111,7 +111,7 @@ export const SHOULDER_WORK_FIGURES: Readonly<Record<string, Figure>> = {
       armRight: { shoulder: [10, 84], elbow: 6 },
     }),
     things: [{ kind: 'weight', at: 'handR' }],
-    arrows: [{ at: 'handR', off: [0.02, 0.18, 0], by: [0.02, -0.11, 0] }],
+    arrows: [{ at: 'handR', off: [-0.12, 0, -0.07], by: [0.1, 0, 0] }],
   },
   'band-outward-turn': {
     view: 'front',
@@ -125,7 +125,7 @@ export const SHOULDER_WORK_FIGURES: Readonly<Record<string, Figure>> = {
     ground: ['heelR', 'heelL'],
   },
   'side-lying-inward-lowering': {
-    view: 'quarter',
+    view: 'front',
     end: posed(KNEES_BENT, {
       armRight: { shoulder: [4, 4, -48], elbow: 90 },
     }),
@@ -133,6 +133,6 @@ export const SHOULDER_WORK_FIGURES: Readonly<Record<string, Figure>> = {
       armRight: { shoulder: [4, 4, 34], elbow: 90 },
     }),
     things: [{ kind: 'weight', at: 'handR' }],
-    arrows: [{ at: 'handR', off: [0.04, 0.16, 0], by: [0, -0.11, 0] }],
+    arrows: [{ at: 'handR', off: [0.04, 0.13, 0.05], by: [0, -0.11, 0] }],
   },
 };

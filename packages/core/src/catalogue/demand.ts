@@ -22,6 +22,7 @@ export const DEMANDS = [
   'spine-pressed',
   'head-low',
   'head-turned-lying',
+  'head-turned',
   'arm-overhead',
   'arm-out',
   'arm-behind',

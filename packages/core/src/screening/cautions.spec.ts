@@ -531,7 +531,11 @@ describe('who a text says it is not for', () => {
       expect(/osteoporosis/.test(words), e.id).toBe(by('bones'));
       expect(/inflammatory arthritis of the neck/.test(words), e.id).toBe(by('neck-arthritis'));
       expect(/glaucoma/.test(words), e.id).toBe(by('eyes'));
+      expect(/vertigo/.test(words), e.id).toBe(by('vertigo'));
     }
+    // Those that turn the head and stay there, by hand.
+    for (const id of ['neck-turn-hold', 'collar-bone-turn', 'lying-head-turns'])
+      expect(cautionsAgainst(exerciseById(id), [one('vertigo')]), id).toHaveLength(1);
   });
   it('tells the ways apart where only some count', () => {
     expect(notForWords(exerciseById('half-kneeling-hip-flexor')).join('; ')).toContain(

@@ -239,7 +239,7 @@ export const RULES: Readonly<Record<QuestionId, (given: Given) => Rule>> = {
   saddle: always(refer('emergency', { excludedGroups: [...TRUNK, 'hamstrings'] })),
   feeling: lessFeeling,
   brain: always(refer('before planning', { excludedDemands: ['one-leg'] })),
-  vertigo: unless(['known'], limit({ excludedDemands: ['head-low', 'neck-back', 'head-turned-lying'] })),
+  vertigo: unless(['known'], limit({ excludedDemands: ['head-low', 'neck-back', 'head-turned-lying', 'head-turned'] })),
   balance: unless(['unsteady', 'one-fall'], limit({ excludedDemands: ['one-leg', 'impact'] })),
   eyes: unless(['settled'], limit({ excludedDemands: ['head-low'], excludedTechniques: demanding('push') })),
   unexplained: always(refer('urgent')),

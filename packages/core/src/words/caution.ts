@@ -188,7 +188,7 @@ const TEXTS: Readonly<Record<CautionId, CautionText>> = {
     title: 'Vertigo on turning the head',
     who: 'vertigo on turning the head',
     why: 'Turning or tipping the head sets it off.',
-    client: 'Because of the spinning we leave out tipping or rolling your head.',
+    client: 'Because of the spinning we leave out tipping, rolling and far turning of your head.',
   },
   balance: {
     title: 'Falls',

@@ -24,6 +24,7 @@ const DEMAND_WORDS: Readonly<Record<Demand, string>> = {
   'spine-pressed': 'pressure on the spine or ribs',
   'head-low': 'the head below the heart',
   'head-turned-lying': 'rolling the head while lying',
+  'head-turned': 'holding the head turned as far as it goes',
   'arm-overhead': 'the arm overhead to its end',
   'arm-out': 'the arm out to the side and turned or carried back',
   'arm-behind': 'the arm behind the body',

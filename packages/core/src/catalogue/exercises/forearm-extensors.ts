@@ -10,7 +10,8 @@ export const FOREARM_EXTENSORS_EXERCISES: readonly Exercise[] = [
     primary: 'forearm-extensors',
     position: 'sitting on a chair',
     pushAgainst: 'Push the back of the hand into the other hand.',
-    alsoIn: ['standing'],
+    alsoIn: ['standing', 'supine'],
+    bed: true,
     sideWords: 'the {side} arm is straight; the outside of its forearm is stretched',
     steps: [
       'Hold one arm straight in front, palm down.',

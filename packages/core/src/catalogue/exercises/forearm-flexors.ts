@@ -10,7 +10,8 @@ export const FOREARM_FLEXORS_EXERCISES: readonly Exercise[] = [
     primary: 'forearm-flexors',
     position: 'sitting on a chair',
     pushAgainst: 'Push the fingers forward into the other hand.',
-    alsoIn: ['standing'],
+    alsoIn: ['standing', 'supine'],
+    bed: true,
     sideWords: 'the {side} arm is straight; the inside of its forearm is stretched',
     steps: [
       'Hold one arm straight in front, palm away, fingers up.',

@@ -108,6 +108,7 @@ export const NECK_MOVES_AND_WORK_EXERCISES: readonly Exercise[] = [
     otherSide: ['neck-side', 'neck-back'],
     position: 'sitting on a chair',
     alsoIn: ['standing'],
+    demands: ['head-turned'],
     check: CHECK,
     amount: { unit: 'seconds', min: 20, max: 45 },
     stages: [
@@ -129,7 +130,6 @@ export const NECK_MOVES_AND_WORK_EXERCISES: readonly Exercise[] = [
     harder: 'Stay a breath longer.',
     easierForm: 'lying-head-turns',
     cautions: STANDING_CAUTIONS,
-    notFor: ['vertigo on turning the head'],
   }),
   exercise({
     id: 'lying-head-turns',
@@ -167,6 +167,7 @@ export const NECK_MOVES_AND_WORK_EXERCISES: readonly Exercise[] = [
     otherSide: ['neck-side'],
     position: 'sitting on a chair',
     alsoIn: ['standing'],
+    demands: ['head-turned'],
     check: CHECK,
     amount: SHORT,
     sideWords:

@@ -4,7 +4,7 @@ import { EXERCISES } from '../exercises.js';
 import { propName, PROPS } from '../props.js';
 import { clients, reachOf, whyNothing, type Reach } from './reach.fixture.js';
 import { exercisesOfKind } from './holdings.js';
-import { KINDS, WHY_NONE, type Kind } from './none.js';
+import { KINDS, WHY_NO_BED, WHY_NONE, type Kind } from './none.js';
 import type { Exercise } from '../exercise.js';
 
 const CLIENTS = 500;
@@ -96,6 +96,13 @@ export function libraryDocument(): string {
     '## What is left out on purpose',
     '',
     ...why,
+    '',
+    'Held on a firm bed is every group but these. Who can sit on the edge of the bed does them there: add sitting on a chair to the place.',
+    '',
+    ...MUSCLE_GROUPS.flatMap(({ id }) => {
+      const words = WHY_NO_BED[id];
+      return words === undefined ? [] : [`- ${muscleGroupName(id)}: ${words}.`];
+    }),
     '',
     '## Things',
     '',

@@ -7,7 +7,7 @@ import { EXERCISES } from '../exercises.js';
 import { pushAgainst } from '../forms.js';
 import { EVERYDAY_PROPS } from '../props.js';
 import type { Position } from '../rom-test.js';
-import { KINDS, WHY_NONE, type Kind } from './none.js';
+import { KINDS, WHY_NO_BED, WHY_NONE, type Kind } from './none.js';
 import { exercisesOfKind } from './holdings.js';
 import { libraryDocument } from './document.fixture.js';
 
@@ -52,6 +52,11 @@ describe.each(MUSCLE_GROUP_IDS)('the library for %s', (group) => {
       if (list.length === 0) expect(why, `${kind}: neither an exercise nor a reason`).toBeDefined();
       else expect(why, `${kind}: a reason beside ${list.length} exercises`).toBeUndefined();
     }
+  });
+  it('has a hold for who lies on a firm bed, or says why not', () => {
+    const lying = holds(group).filter((e) => e.bed && isIn(e, 'supine', 'side-lying', 'prone'));
+    if (lying.length === 0) expect(WHY_NO_BED[group], 'neither a hold nor a reason').toBeDefined();
+    else expect(WHY_NO_BED[group], `a reason beside ${lying.map((e) => e.id).join()}`).toBeUndefined();
   });
 });
 

@@ -4,6 +4,18 @@ import type { MuscleGroupId } from '../../anatomy/muscle-group.js';
 export const KINDS = ['static', 'contract-relax', 'moving', 'activation', 'release', 'loaded'] as const;
 export type Kind = (typeof KINDS)[number];
 
+/**
+ * Why the library has no hold of a group for a firm bed: words for a coach who looks for it. Common practice, no source.
+ */
+export const WHY_NO_BED: Readonly<Partial<Record<MuscleGroupId, string>>> = {
+  'plantar-foot': 'the toes are drawn back by hand, sitting',
+  soleus: 'it takes weight on a bent knee',
+  shin: 'the foot is drawn back under the body or over the other knee',
+  'upper-back': 'it rounds only where nothing lies against it; lying, the reach to the ceiling moves it',
+  'anterior-shoulder': 'the arm has to go behind the body',
+  triceps: 'the elbow has to go up and behind the head',
+};
+
 const NECK = 'the neck is neither pushed, loaded nor pressed: vessels, nerves and airway lie there';
 const NECK_MOVES = 'easy turns and glides are enough; holds of the neck are not moved through';
 const WARM = 'its easy moves warm up; a stretch of it is held';

@@ -1,6 +1,7 @@
 import type { Figure } from '../figure.js';
 import {
   ALL_FOURS,
+  CROOK,
   FLOOR_SEAT,
   HALF_KNEELING,
   HEEL_SIT,
@@ -19,6 +20,10 @@ const onWall = (forward: number, up: number): { armLeft: Arm; armRight: Arm } =>
   armLeft: reach([forward, up, -0.12], { points: [0.25, 1, 0] }),
   armRight: reach([forward, up, 0.12], { points: [0.25, 1, 0] }),
 });
+const HOLD_STRAP: { armLeft: Arm; armRight: Arm } = {
+  armLeft: reach([-0.02, 0.24, -0.05], { elbow: [0.2, -1, -0.8] }),
+  armRight: reach([-0.02, 0.24, 0.05], { elbow: [0.2, -1, 0.8] }),
+};
 const CROSSED = { foot: [0.2, 0.29, -0.11], knee: [0.3, 0.15, 1], ankle: 0 } as const;
 
 /** Figures of foot, ankle and lower leg. */
@@ -59,6 +64,12 @@ export const ANKLE_FIGURES: Readonly<Record<string, Figure>> = {
     }),
     things: [{ kind: 'strap', through: ['handR', 'ballR'] }],
     arrows: [{ at: 'toeR', off: [-0.02, 0.04, 0], by: [-0.11, 0.02, 0] }],
+  },
+  'lying-strap-calf': {
+    view: 'side',
+    end: posed(CROOK, { right: { hip: [38, 0], knee: 3, ankle: 18 }, ...HOLD_STRAP }),
+    things: [{ kind: 'strap', through: ['handR', 'ballR'] }],
+    arrows: [{ at: 'toeR', off: [0.04, 0.05, 0], by: [-0.1, 0.03, 0] }],
   },
   'upturned-v-calf': {
     view: 'side',

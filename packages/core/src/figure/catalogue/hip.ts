@@ -106,8 +106,8 @@ export const HIP_FIGURES: Readonly<Record<string, Figure>> = {
     end: posed(SUPINE, {
       left: { hip: [88, 36], knee: 2, ankle: 0 },
       right: { hip: [88, 36], knee: 2, ankle: 0 },
-      armLeft: { shoulder: [-6, 34], elbow: 10 },
-      armRight: { shoulder: [-6, 34], elbow: 10 },
+      armLeft: reach('hipL', { off: [-0.02, 0.17, -0.13], elbow: [-0.3, 0, -1] }),
+      armRight: reach('hipR', { off: [-0.02, 0.17, 0.13], elbow: [-0.3, 0, 1] }),
     }),
     things: [{ kind: 'wall', forward: 0.07 }],
     arrows: [

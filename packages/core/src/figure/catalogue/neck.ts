@@ -24,6 +24,15 @@ export const NECK_FIGURES: Readonly<Record<string, Figure>> = {
     things: [STOOL],
     arrows: [{ at: 'shoulderR', off: [0, 0.06, 0.05], by: [0, -0.1, 0] }],
   },
+  'lying-hand-tucked-trapezius': {
+    view: 'top',
+    end: posed(SUPINE, {
+      neck: [0, -30, 18],
+      armRight: reach('hipR', { off: [0.02, -0.05, -0.01], elbow: [-0.4, 0, 1] }),
+      blades: { right: [-0.01] },
+    }),
+    arrows: [{ at: 'head', off: [-0.02, 0, -0.08], by: [0.05, 0, -0.07] }],
+  },
   'nose-to-armpit': {
     view: 'front',
     end: posed(SITTING, {

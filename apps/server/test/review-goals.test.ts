@@ -1,7 +1,8 @@
-import type { Block, WeekReview } from '@yandle/contract';
+import type { Block, Today, WeekReview } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { harness, laneBody, TODAY, type Harness } from './harness.js';
+import { lookForStandstillsOfAll } from '../src/review/standstill.js';
 import { blockBy, decideBy, doses, logWeek, measured, plannedAt, reviewBy, SUNDAY, whole } from './reviewing.js';
 
 let h: Harness;
@@ -20,6 +21,16 @@ const laneOf = (r: WeekReview, group: string) => r.lanes.find((l) => l.group ===
 const one = (r: WeekReview, group: string, move: string | null) => [
   { laneId: laneOf(r, group).laneId, move, reason: '' },
 ];
+
+/** What Today says of plateaus, after the server has looked. */
+async function plateausOf(client: string): Promise<readonly string[] | undefined> {
+  const today = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
+  return today.plateaus.find((p) => p.clientId === client)?.groups;
+}
+const look = () =>
+  lookForStandstillsOfAll(h.source, { now: () => h.clock.now }, (err) => {
+    throw err;
+  });
 
 describe('what the tests say in a review', () => {
   it('a goal reached on two assessments is kept with Upkeep at a third of the dose; taken back, the plan is what it was', async () => {
@@ -75,11 +86,17 @@ describe('what the tests say in a review', () => {
       proposal: { move: 'change', changeTo: 'Push-relax' },
     });
     expect(laneOf(r, 'hamstrings').proposed).not.toBe(laneOf(r, 'hamstrings').planned);
+    // Today says so once the server has looked, and no longer than nobody has decided.
+    expect(await plateausOf(client)).toBeUndefined();
+    expect(await look()).toBeGreaterThan(0);
+    expect(await plateausOf(client)).toEqual(['hamstrings']);
     const before = await blockBy(h, client);
     const after = (await decideBy(h, client, r, one(r, 'hamstrings', 'change')).expect(200)).body as WeekReview;
     const techniques = (b: Block) => b.lanes[0]!.weeks.map((w) => w.prescription.technique);
     expect(techniques(await blockBy(h, client)).slice(5)).toEqual(['static hold', 'contract-relax', 'contract-relax']);
+    expect(await plateausOf(client)).toBeUndefined();
     await decideBy(h, client, after, one(after, 'hamstrings', null)).expect(200);
+    expect(await plateausOf(client)).toEqual(['hamstrings']);
     const back = await blockBy(h, client);
     expect(back.choices.lanes).toEqual(before.choices.lanes);
     expect(techniques(back)).toEqual(techniques(before));

@@ -1,4 +1,4 @@
-import type { AwayDates, BodyRegionId } from '@yandle/core';
+import type { AwayDates, BodyRegionId, MuscleGroupId } from '@yandle/core';
 import type { SessionSummary, SymptomReport } from './sessions.js';
 
 /** Most sessions of a day that Today holds; one more than these is no reason to hide it, and what is beyond is asked for by day. */
@@ -67,6 +67,12 @@ export interface Today {
   readonly missed: readonly { readonly clientId: string; readonly clientName: string; readonly week: number }[];
   /** Clients whose last week is over and not reviewed. */
   readonly reviewsDue: number;
+  /** Clients whose results stand still though they practise, with the groups; what was decided since is left out. */
+  readonly plateaus: readonly {
+    readonly clientId: string;
+    readonly clientName: string;
+    readonly groups: readonly MuscleGroupId[];
+  }[];
   /** Days away that clients named, and nobody has put into the plan or aside. */
   readonly away: readonly {
     readonly clientId: string;

@@ -26,6 +26,12 @@ export async function studiosWithStanding(source: DataSource, now: Date): Promis
   return rows.map(({ id }) => new StudioData(source.manager, id, now, SYSTEM));
 }
 
+/** The doors to the data of all studios. */
+export async function allStudios(source: DataSource, now: Date): Promise<StudioData[]> {
+  const rows = await source.manager.find(StudioEntity, { select: { id: true } });
+  return rows.map(({ id }) => new StudioData(source.manager, id, now, SYSTEM));
+}
+
 /** The door to one studio's data. */
 export function dataOfStudio(source: DataSource, studioId: string, now: Date): StudioData {
   return new StudioData(source.manager, studioId, now, SYSTEM);

@@ -1,4 +1,4 @@
-import type { DecidedMove, LaneDraft, LaneReview, LaterStyle, TechniqueExercise } from '@yandle/core';
+import type { DecidedMove, LaneDraft, LaneReview, LaterStyle, MuscleGroupId, TechniqueExercise } from '@yandle/core';
 import { Column, CreateDateColumn, Entity, Index, JoinColumn, ManyToOne, type Relation } from 'typeorm';
 import { CoachEntity, StudioEntity } from '../accounts/entities.js';
 import { BlockEntity } from '../blocks/entities.js';
@@ -10,6 +10,35 @@ export interface DecidedStyle {
   readonly replaced: Pick<LaneDraft, 'laterStyles' | 'locked'>;
   /** Exercises that the lane had not before. */
   readonly added: readonly TechniqueExercise[];
+}
+
+/** A lane that stands still. */
+export interface StillLane {
+  readonly laneId: string;
+  readonly group: MuscleGroupId;
+}
+
+/**
+ * Which lanes of a running block are on a plateau, as the review of a week found them. Worked out beforehand, since it takes every result and all that was
+ * done: Today only reads it.
+ */
+@Entity('standstill')
+@Index('IDX_standstill_block', ['blockId'], { unique: true })
+@Index('IDX_standstill_studio', ['studioId'])
+export class StandstillEntity {
+  @IdColumn() id!: string;
+  @RefColumn('studio_id') studioId!: string;
+  @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_standstill_studio' })
+  studio?: Relation<StudioEntity>;
+  @RefColumn('block_id') blockId!: string;
+  @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
+  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_standstill_block' })
+  block?: Relation<BlockEntity>;
+  /** The week that was reviewed; 0 while none is over. */
+  @Column({ name: 'week', type: 'int' }) week!: number;
+  @Column({ name: 'lanes', type: 'simple-json' }) lanes!: readonly StillLane[];
+  @InstantColumn('looked_at') lookedAt!: Date;
 }
 
 /** What a coach decided of a lane for a week. A later decision about the same week takes the earlier one's place; both stay on record. */

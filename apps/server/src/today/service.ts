@@ -5,6 +5,7 @@ import { leadsMeant } from '../clients/whose.js';
 import { dateIn } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
+import { standstills } from '../review/standstill.js';
 import { STANDING_SQL, type RunState } from '../sessions/standing.js';
 import { openStopSigns } from '../sessions/symptoms.js';
 import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
@@ -157,7 +158,7 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
   const mine = await leadsMeant(data, 'mine', me, date);
   const leads = whose === 'mine' ? mine : null;
   const range = { from: date, to, day: date, most: TODAY_SHOWN + 1, mostAhead: AHEAD_SHOWN + 1 };
-  const [clients, firstSessions, late, soreness, unwell, stopSigns, weeks, away] = await Promise.all([
+  const [clients, firstSessions, late, soreness, unwell, stopSigns, weeks, away, still] = await Promise.all([
     data.read<ClientRow>(`${whoseClients(leads)} ORDER BY c.lead_coach_id IN (:mine) DESC, c.name, c.id`, {
       leads,
       mine,
@@ -179,6 +180,7 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       from: addDays(date, -WEEK_DAYS),
     }),
     data.read<{ clientId: string; away: string }>(AWAY, { since: addDays(date, -AWAY_DAYS) }),
+    standstills(data),
   ]);
   const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
@@ -231,6 +233,9 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       .filter((w) => Number(w.done) === 0)
       .map(({ clientId, week }) => ({ clientId, clientName: nameOf(clientId), week })),
     reviewsDue: open.length,
+    plateaus: clients.flatMap(({ id, name }) =>
+      still.has(id) ? [{ clientId: id, clientName: name, groups: still.get(id)! }] : [],
+    ),
     away: inOrder(away).map((a) => ({
       clientId: a.clientId,
       clientName: nameOf(a.clientId),

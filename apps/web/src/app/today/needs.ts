@@ -1,5 +1,14 @@
 import type { Today } from '@yandle/contract';
-import { bodyRegionName, endsSession, formatDate, symptomName, type AwayDates, type Exercise } from '@yandle/core';
+import {
+  bodyRegionName,
+  endsSession,
+  formatDate,
+  muscleGroupName,
+  symptomName,
+  type AwayDates,
+  type Exercise,
+  type MuscleGroupId,
+} from '@yandle/core';
 
 /** One thing that needs the coach: what, why, and the one way on. */
 export interface Need {
@@ -18,6 +27,8 @@ export interface NeedGroup {
   readonly needs: readonly Need[];
 }
 
+const groupsIn = (groups: readonly MuscleGroupId[]): string =>
+  groups.map((g) => muscleGroupName(g).toLowerCase()).join(', ');
 const day = (date: string): string => formatDate(date, 'EEE d MMM');
 const span = ({ from, to }: AwayDates): string => (from === to ? day(from) : `${day(from)} to ${day(to)}`);
 
@@ -71,10 +82,18 @@ export function needsOf(d: Today, find: (id: string) => Exercise): NeedGroup[] {
           : [
               {
                 ...{ key: 'reviews', title: `${d.reviewsDue} ${d.reviewsDue === 1 ? 'client' : 'clients'} to review` },
-                why: 'Their last week is over. Exceptions and plateaus come first, plain ones by one press.',
+                why: 'Their last week is over. Exceptions come first, plain ones by one press.',
                 ...{ link: ['/reviews'], action: 'Review' },
               },
             ],
+    },
+    {
+      ...{ id: 'plateaus', name: 'Plateaus', urgent: false },
+      needs: d.plateaus.map((p) => ({
+        ...{ key: p.clientId, title: `${p.clientName}: ${groupsIn(p.groups)} on a plateau` },
+        why: 'Practised as planned, but slower than the goal needs. Change one thing.',
+        ...{ link: client(p.clientId, 'review'), action: 'Review' },
+      })),
     },
     {
       ...{ id: 'away', name: 'Days away', urgent: false },

@@ -15,6 +15,7 @@ const empty: Today = {
   symptoms: [],
   missed: [],
   reviewsDue: 0,
+  plateaus: [],
   away: [],
   clearances: [],
   questions: [],
@@ -142,6 +143,7 @@ describe('TodayScreen', () => {
       missed: many.slice(0, 40).map((c) => ({ ...c, week: 3 })),
       clearances: many.slice(0, 1).map((c) => ({ ...c, note: '' })),
       reviewsDue: 85,
+      plateaus: [{ ...three(9), groups: ['hamstrings', 'calf'] }],
       away: [{ ...three(7), away: [{ from: '2026-03-16', to: '2026-03-20' }] }],
       ...{ sessions: sessions.slice(0, 12), sessionCount: 60 },
     });
@@ -149,15 +151,17 @@ describe('TodayScreen', () => {
     expect([...needs.querySelectorAll('h3')].map((x) => x.textContent.trim())).toEqual([
       'Missed weeks (40)',
       'Weekly reviews',
+      'Plateaus',
       'Days away',
       'Clearances',
       'No block running (257)',
     ]);
-    expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 3);
+    expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 1 + 3);
     expect(textOf(needs)).toContain('85 clients to review');
+    expect(textOf(needs)).toMatch(/Person 009: hamstrings, calf.* on a plateau/);
     expect(textOf(needs)).toContain('Person 007 is away Mon 16 Mar to Fri 20 Mar');
     await screen.press('All 257');
-    expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 257);
+    expect(needs.querySelectorAll('a').length).toBe(3 + 1 + 1 + 1 + 1 + 257);
     expect(screen.el.querySelectorAll('section[aria-labelledby=mat] li').length).toBe(13);
     await screen.press('All 60 sessions of today');
     await screen.answer(`/today/sessions?whose=all&date=${TODAY}`, sessions);

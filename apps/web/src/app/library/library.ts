@@ -31,6 +31,9 @@ import { LibraryService } from './library.service';
 import { MineService } from '../data/mine.service';
 import { OwnExerciseForm } from './own-exercise-form';
 
+/** What is folded away on a narrow screen. */
+const FOLDED: readonly (keyof Search)[] = ['group', 'technique', 'position', 'place', 'minutes', 'prop', 'difficulty'];
+
 /** How many cards are drawn at first; more on demand. */
 const PAGE = 24;
 
@@ -107,6 +110,11 @@ export class LibraryScreen {
   protected readonly against = computed(() => {
     const e = this.exercise();
     return e ? this.whyNot(e) : [];
+  });
+  /** How many of what is folded away on a narrow screen narrow the list. */
+  protected readonly folded = computed(() => {
+    const s = this.search();
+    return FOLDED.filter((k) => s[k] !== EVERYTHING[k]).length;
   });
   protected readonly filtered = computed(() => JSON.stringify(this.search()) !== JSON.stringify(EVERYTHING));
 

@@ -14,7 +14,7 @@ import type { Life } from './http/health.js';
 import { Limits } from './limits/limit.js';
 import { eraseByTerm } from './privacy/erase.js';
 import { acceptStandingOfAll } from './review/standing.js';
-import { lookForStandstillsOfAll } from './review/standstill.js';
+import { lookAtWeeksOfAll } from './review/week-look.js';
 import { erasedFile } from './privacy/erased-file.js';
 
 const HOUR_MS = 60 * 60 * 1000;
@@ -94,9 +94,7 @@ async function start(): Promise<void> {
     const fault = (err: unknown) => log.warn({ fault: errorForLog(err) }, 'standing review');
     const accepted = await acceptStandingOfAll(source, SYSTEM_CLOCK, fault);
     if (accepted.lanes > 0) log.info(accepted, 'plain reviews accepted by themselves');
-    await lookForStandstillsOfAll(source, SYSTEM_CLOCK, (err) =>
-      log.warn({ fault: errorForLog(err) }, 'looking for plateaus'),
-    );
+    await lookAtWeeksOfAll(source, SYSTEM_CLOCK, (err) => log.warn({ fault: errorForLog(err) }, 'looking at weeks'));
   };
   const sweeping = () => void sweep().catch((err: unknown) => log.warn({ fault: errorForLog(err) }, 'sweep'));
   setInterval(sweeping, HOUR_MS).unref();

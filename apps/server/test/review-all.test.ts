@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { ReviewEntity } from '../src/review/entities.js';
 import { acceptStandingOfAll } from '../src/review/standing.js';
+import { lookAtWeeksOfAll } from '../src/review/week-look.js';
 import { databaseUrl, harness, TODAY, type Harness } from './harness.js';
 import { blockBy, decideBy, doses, half, logWeek, plannedAt, reviewBy, SUNDAY, whole } from './reviewing.js';
 
@@ -180,6 +181,26 @@ describe('Today', () => {
     const after = (await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today;
     expect(after.reviewsDue).toBe(before.reviewsDue + 1);
     expect(after.missed.map((m) => m.clientName)).not.toContain('Zelda Ferring');
+  });
+
+  it('asks for no review of a lane of which nothing came into the week', async () => {
+    const client = await plannedAt(h, SUNDAY, {}, { name: 'Xaver Lindqvist' });
+    h.clock.now = new Date('2026-03-16T08:00:00.000Z');
+    const due = async () => ((await h.agent.get('/api/v1/today?whose=all').expect(200)).body as Today).reviewsDue;
+    // As where the week had no time left for it: the lane is in the plan, and in none of its sessions.
+    await h.source.query(
+      'DELETE i FROM session_item i INNER JOIN session s ON s.id = i.session_id WHERE s.client_id = ? AND i.exercise_id = ?',
+      [client, 'bent-knee-wall-calf'],
+    );
+    await lookAtWeeksOfAll(h.source, { now: () => h.clock.now }, (err) => {
+      throw err;
+    });
+    const before = await due();
+    const r = (await reviewBy(h, client))!;
+    expect(r.lanes.map((l) => l.group)).toEqual(['hamstrings']);
+    const decisions = r.lanes.map((l) => ({ laneId: l.laneId, move: 'repeat', reason: '' }));
+    await decideBy(h, client, r, decisions).expect(200);
+    expect(await due()).toBe(before - 1);
   });
 
   it('holds the first sessions of each day by name, and all of a day when asked', async () => {

@@ -2,7 +2,7 @@ import type { Block, Today, WeekReview } from '@yandle/contract';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { harness, laneBody, TODAY, type Harness } from './harness.js';
-import { lookForStandstillsOfAll } from '../src/review/standstill.js';
+import { lookAtWeeksOfAll } from '../src/review/week-look.js';
 import { blockBy, decideBy, doses, logWeek, measured, plannedAt, reviewBy, SUNDAY, whole } from './reviewing.js';
 
 let h: Harness;
@@ -28,7 +28,7 @@ async function plateausOf(client: string): Promise<readonly string[] | undefined
   return today.plateaus.find((p) => p.clientId === client)?.groups;
 }
 const look = () =>
-  lookForStandstillsOfAll(h.source, { now: () => h.clock.now }, (err) => {
+  lookAtWeeksOfAll(h.source, { now: () => h.clock.now }, (err) => {
     throw err;
   });
 

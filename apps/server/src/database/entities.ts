@@ -29,7 +29,7 @@ import { LateLogEntity, PhoneLinkEntity } from '../phone/entities.js';
 import { ErasedClientEntity } from '../privacy/entities.js';
 import { ClearanceEntity, ConsentEntity, IntakeEntity, IntakeLinkEntity } from '../screening/entities.js';
 import { ReportLinkEntity } from '../reports/entities.js';
-import { ReviewEntity, StandstillEntity } from '../review/entities.js';
+import { ReviewEntity, WeekLookEntity } from '../review/entities.js';
 import { RoutineEntity, RoutineVersionEntity, SeriesEntity } from '../routines/entities.js';
 import { OwnStyleEntity, OwnStyleVersionEntity } from '../styles/entities.js';
 import { OwnTemplateEntity } from '../templates/entities.js';
@@ -86,7 +86,7 @@ export const ENTITIES = [
   RunAnswerEntity,
   SorenessEntity,
   ReviewEntity,
-  StandstillEntity,
+  WeekLookEntity,
   PhoneLinkEntity,
   ReportLinkEntity,
   LateLogEntity,

@@ -25,7 +25,7 @@ import {
   SymptomEntity,
 } from '../sessions/entities.js';
 import { ReportLinkEntity } from '../reports/entities.js';
-import { ReviewEntity, StandstillEntity } from '../review/entities.js';
+import { ReviewEntity, WeekLookEntity } from '../review/entities.js';
 import { RoutineEntity, RoutineVersionEntity } from '../routines/entities.js';
 
 /** One table of what is kept of a client, and how a row of it leads to them. */
@@ -73,7 +73,7 @@ export const SECTIONS: readonly Section[] = [
   { name: 'lanes', entity: LaneEntity, of: throughRevision, order: 'r.id' },
   { name: 'prescriptions', entity: PrescriptionEntity, of: throughLane, order: 'r.id' },
   { name: 'reviews', entity: ReviewEntity, of: through('blockId', 'block'), order: 'r.createdAt' },
-  { name: 'standstills', entity: StandstillEntity, of: through('blockId', 'block'), order: 'r.lookedAt' },
+  { name: 'weekLooks', entity: WeekLookEntity, of: through('blockId', 'block'), order: 'r.lookedAt' },
   { name: 'retests', entity: RetestEntity, of: through('blockId', 'block'), order: 'r.date' },
   { name: 'routines', entity: RoutineEntity, of: ofClient, order: 'r.createdAt' },
   {

@@ -19,25 +19,27 @@ export interface StillLane {
 }
 
 /**
- * Which lanes of a running block are on a plateau, as the review of a week found them. Worked out beforehand, since it takes every result and all that was
- * done: Today only reads it.
+ * What the review of a running block's week comes to, worked out beforehand since it takes every result and all that was done: Today only reads it.
  */
-@Entity('standstill')
-@Index('IDX_standstill_block', ['blockId'], { unique: true })
-@Index('IDX_standstill_studio', ['studioId'])
-export class StandstillEntity {
+@Entity('week_look')
+@Index('IDX_week_look_block', ['blockId'], { unique: true })
+@Index('IDX_week_look_studio', ['studioId'])
+export class WeekLookEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;
   @ManyToOne(() => StudioEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_standstill_studio' })
+  @JoinColumn({ name: 'studio_id', foreignKeyConstraintName: 'FK_week_look_studio' })
   studio?: Relation<StudioEntity>;
   @RefColumn('block_id') blockId!: string;
   @ManyToOne(() => BlockEntity, { onDelete: 'CASCADE', onUpdate: 'NO ACTION' })
-  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_standstill_block' })
+  @JoinColumn({ name: 'block_id', foreignKeyConstraintName: 'FK_week_look_block' })
   block?: Relation<BlockEntity>;
   /** The week that was reviewed; 0 while none is over. */
   @Column({ name: 'week', type: 'int' }) week!: number;
-  @Column({ name: 'lanes', type: 'simple-json' }) lanes!: readonly StillLane[];
+  /** Lanes of which something was planned in the week: so many decisions make it reviewed. */
+  @Column({ name: 'reviewable', type: 'int' }) reviewable!: number;
+  /** Lanes on a plateau. */
+  @Column({ name: 'still', type: 'simple-json' }) still!: readonly StillLane[];
   @InstantColumn('looked_at') lookedAt!: Date;
 }
 

@@ -5,7 +5,7 @@ import { leadsMeant } from '../clients/whose.js';
 import { dateIn } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
 import type { StudioData } from '../database/studio-data.js';
-import { standstills } from '../review/standstill.js';
+import { standstills } from '../review/week-look.js';
 import { STANDING_SQL, type RunState } from '../sessions/standing.js';
 import { openStopSigns } from '../sessions/symptoms.js';
 import { countedRun, statusOf, symptomViews } from '../sessions/views.js';
@@ -64,9 +64,10 @@ const WEEKS = `WITH last AS (
     FROM block b WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :weekAgo AND FLOOR(DATEDIFF(:date, b.start_date) / 7) <= b.weeks)
   SELECT b.client_id AS clientId, b.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
     (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = b.week AND v.withdrawn_at IS NULL) AS reviews,
-    IF((SELECT reviews) = 0, 0, (SELECT reviews) >=
+    COALESCE((SELECT k.reviewable FROM week_look k WHERE k.block_id = b.id AND k.week BETWEEN b.week AND b.week + 1),
       (SELECT COUNT(*) FROM lane l INNER JOIN prescription p ON p.lane_id = l.id AND p.week = b.week AND p.part = 0 AND p.kind <> 'rest'
-        WHERE l.revision_id = b.revision_id)) AS reviewed
+        WHERE l.revision_id = b.revision_id)) AS reviewable,
+    (SELECT reviews) >= (SELECT reviewable) AS reviewed
   FROM last b INNER JOIN session s ON s.block_id = b.id AND s.week = b.week AND s.date BETWEEN :from AND :date
   GROUP BY b.id, b.client_id, b.week, b.revision_id`;
 

@@ -30,7 +30,7 @@ import { StandingReview1800000000000 } from './0029-standing-review.js';
 import { CheckIns1800100000000 } from './0030-check-ins.js';
 import { ReportLinks1800200000000 } from './0031-report-links.js';
 import { Favourites1800300000000 } from './0032-favourites.js';
-import { Standstills1800400000000 } from './0033-standstills.js';
+import { WeekLooks1800400000000 } from './0033-week-looks.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -66,5 +66,5 @@ export const MIGRATIONS = [
   CheckIns1800100000000,
   ReportLinks1800200000000,
   Favourites1800300000000,
-  Standstills1800400000000,
+  WeekLooks1800400000000,
 ];

@@ -6,7 +6,7 @@ import { dateIn, type Clock } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
 import { allStudios } from '../database/studios.js';
 import type { StudioData } from '../database/studio-data.js';
-import { StandstillEntity, type StillLane } from './entities.js';
+import { WeekLookEntity, type StillLane } from './entities.js';
 import { reviewsOf, runningOf, type BlockReview } from './week.js';
 
 /** Blocks that are looked at together: what they share is read once. */
@@ -17,7 +17,7 @@ const LOOK_HOURS = 12;
 /** Running blocks that nobody has looked at for a while, or whose client was measured since. */
 const TO_LOOK_AT = `SELECT b.client_id AS clientId, c.lead_coach_id AS coachId
   FROM block b INNER JOIN client c ON c.id = b.client_id AND c.archived_at IS NULL
-    LEFT JOIN standstill s ON s.block_id = b.id
+    LEFT JOIN week_look s ON s.block_id = b.id
   WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :today
     AND (s.id IS NULL OR s.looked_at < :before
       OR EXISTS (SELECT 1 FROM assessment a WHERE a.client_id = b.client_id AND a.created_at > s.looked_at))
@@ -28,20 +28,25 @@ const stillOf = (r: BlockReview): StillLane[] =>
     review.because.code === 'plateau' ? [{ laneId: lane.id, group: lane.group }] : [],
   );
 
-async function keep(data: StudioData, blockId: string, week: number, lanes: readonly StillLane[]): Promise<void> {
+async function keep(data: StudioData, blockId: string, review: BlockReview | undefined): Promise<void> {
+  const found = {
+    week: review?.week ?? 0,
+    reviewable: review?.lanes.length ?? 0,
+    still: review ? stillOf(review) : [],
+  };
   await data.transaction(async (tx) => {
-    await tx.delete(StandstillEntity, { blockId });
-    await tx.insert(StandstillEntity, { id: uuid(), blockId, week, lanes: [...lanes], lookedAt: tx.now });
+    await tx.delete(WeekLookEntity, { blockId });
+    await tx.insert(WeekLookEntity, { id: uuid(), blockId, ...found, lookedAt: tx.now });
   });
 }
 
 /**
- * Looks which lanes of the running blocks are on a plateau, and keeps it for Today. Blocks looked at lately are passed over, so that it may be called
- * often.
+ * Looks what the reviews of the running blocks come to, and keeps it for Today: how many lanes they have, and which are on a plateau. Blocks looked at lately are
+ * passed over, so that it may be called often.
  * @param log hears of faults: one client's stops no other's
  * @returns how many blocks were looked at
  */
-export async function lookForStandstills(data: StudioData, log: (err: unknown) => void): Promise<number> {
+export async function lookAtWeeks(data: StudioData, log: (err: unknown) => void): Promise<number> {
   const { timeZone } = await data.studio();
   const today = dateIn(timeZone, data.now);
   const before = new Date(data.now.getTime() - LOOK_HOURS * 3_600_000);
@@ -57,10 +62,7 @@ export async function lookForStandstills(data: StudioData, log: (err: unknown) =
         planner,
       );
       const reviews = new Map((await reviewsOf(data, running, planner)).map((r) => [r.block.id, r]));
-      for (const { block } of running) {
-        const review = reviews.get(block.id);
-        await keep(data, block.id, review?.week ?? 0, review ? stillOf(review) : []);
-      }
+      for (const { block } of running) await keep(data, block.id, reviews.get(block.id));
       looked += running.length;
     } catch (err) {
       log(err);
@@ -70,28 +72,24 @@ export async function lookForStandstills(data: StudioData, log: (err: unknown) =
 }
 
 /** The same for every studio; the program's own work. */
-export async function lookForStandstillsOfAll(
-  source: DataSource,
-  clock: Clock,
-  log: (err: unknown) => void,
-): Promise<number> {
+export async function lookAtWeeksOfAll(source: DataSource, clock: Clock, log: (err: unknown) => void): Promise<number> {
   let looked = 0;
-  for (const data of await allStudios(source, clock.now())) looked += await lookForStandstills(data, log);
+  for (const data of await allStudios(source, clock.now())) looked += await lookAtWeeks(data, log);
   return looked;
 }
 
-const STILL = `SELECT b.client_id AS clientId, s.lanes,
+const STILL = `SELECT b.client_id AS clientId, s.still,
     (SELECT GROUP_CONCAT(v.lane_key) FROM review v
       WHERE v.block_id = b.id AND v.week >= s.week AND v.withdrawn_at IS NULL) AS decided
-  FROM standstill s INNER JOIN block b ON b.id = s.block_id
-  WHERE s.studio_id = {studio} AND b.ended_at IS NULL AND s.lanes <> '[]'`;
+  FROM week_look s INNER JOIN block b ON b.id = s.block_id
+  WHERE s.studio_id = {studio} AND b.ended_at IS NULL AND s.still <> '[]'`;
 
 /** Groups that stand still by client, without those about which something was decided since. */
 export async function standstills(data: StudioData): Promise<Map<string, readonly MuscleGroupId[]>> {
-  const rows = await data.read<{ clientId: string; lanes: string; decided: string | null }>(STILL);
-  const open = rows.flatMap(({ clientId, lanes, decided }) => {
+  const rows = await data.read<{ clientId: string; still: string; decided: string | null }>(STILL);
+  const open = rows.flatMap(({ clientId, still, decided }) => {
     const done = new Set((decided ?? '').split(','));
-    return (JSON.parse(lanes) as StillLane[])
+    return (JSON.parse(still) as StillLane[])
       .filter((l) => !done.has(l.laneId))
       .map((l) => ({ clientId, group: l.group }));
   });

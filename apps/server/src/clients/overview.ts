@@ -6,7 +6,6 @@ import type { StudioData } from '../database/studio-data.js';
 /** Where a client stands on the path. */
 export interface Overview {
   readonly lastAssessment: PlainDate | null;
-  readonly assessments: number;
   readonly block: {
     readonly id: string;
     readonly week: number;
@@ -26,10 +25,13 @@ interface BlockRow {
   readonly createdAt: Date;
 }
 
-/** By the index of the assessments of a client that count alone: no row is read. One that was taken back, or has no reading, is none. */
-const ASSESSMENTS = `SELECT c.id AS clientId, DATE_FORMAT(MAX(a.date), '%Y-%m-%d') AS last, COUNT(*) AS count
-  FROM client c INNER JOIN assessment a ON a.client_id = c.id AND a.counts = 1
-  WHERE c.studio_id = {studio} AND c.id IN (:ids) GROUP BY c.id`;
+/**
+ * One look into the index of the assessments of a client that count: no row is read. One that was taken back, or has no reading, is none.
+ */
+const LAST_ASSESSMENTS = `SELECT c.id AS clientId,
+    (SELECT DATE_FORMAT(a.date, '%Y-%m-%d') FROM assessment a WHERE a.client_id = c.id AND a.counts = 1
+      ORDER BY a.date DESC LIMIT 1) AS last
+  FROM client c WHERE c.studio_id = {studio} AND c.id IN (:ids)`;
 
 const BLOCKS = `SELECT id, client_id AS clientId, DATE_FORMAT(start_date, '%Y-%m-%d') AS startDate, weeks, ended_at AS endedAt, created_at AS createdAt
   FROM block WHERE studio_id = {studio} AND client_id IN (:ids) AND ended_at IS NULL`;
@@ -78,7 +80,7 @@ export async function overviews(
   const ids = [...clientIds];
   const { timeZone } = await data.studio();
   const [assessments, blocks] = await Promise.all([
-    data.read<{ clientId: string; last: PlainDate; count: number }>(ASSESSMENTS, { ids }),
+    data.read<{ clientId: string; last: PlainDate | null }>(LAST_ASSESSMENTS, { ids }),
     data.read<BlockRow>(BLOCKS, { ids }),
   ]);
   const blocksOf = groupBy(blocks, (b) => b.clientId);
@@ -121,7 +123,7 @@ export async function overviews(
 
   return new Map(
     ids.map((id) => {
-      const last = measured.get(id)?.last || null;
+      const last = measured.get(id)?.last ?? null;
       const b = running.get(id) ?? null;
       const next = sessionOf.get(id);
       const retest = b ? retestsOf.get(b.id)?.find((r) => isDue(r, last, b)) : undefined;
@@ -129,7 +131,6 @@ export async function overviews(
         id,
         {
           lastAssessment: last,
-          assessments: Number(measured.get(id)?.count ?? 0),
           block: b ? { id: b.id, week: datesOf(b).week, of: b.weeks, endDate: datesOf(b).endDate } : null,
           nextSession: next ? { id: next.id, date: next.date } : null,
           nextRetest: retest ? { date: retest.date, week: retest.week } : null,

@@ -202,15 +202,20 @@ export async function listClients(
   };
 }
 
+const ASSESSMENTS = `SELECT COUNT(*) AS n FROM assessment a
+  WHERE a.studio_id = {studio} AND a.client_id = :id AND a.counts = 1`;
+
 /** A client with the state of each step of the path. */
 export async function clientPath(data: StudioData, id: string, today: PlainDate): Promise<ClientPath> {
   const row = await data.get(ClientEntity, id, 'client');
   const o = (await overviews(data, [id], today)).get(id)!;
+  const counted = await data.read<{ n: number | string }>(ASSESSMENTS, { id });
   const screening = await screeningOf(data, row, today);
   const asked = await latestIntake(data, id);
   return {
     client: { ...clientView(row, today), screening: screening.state },
     ...o,
+    assessments: Number(counted[0]!.n),
     nextRetest: o.nextRetest?.date ?? null,
     cautions: screening.current,
     openSigns: (await openStopSigns(data, id)).map(({ exerciseId, form, symptom }) => ({ exerciseId, form, symptom })),

@@ -24,9 +24,9 @@ import { CATALOGUE_ID, IdColumn, InstantColumn, RefColumn, RequestHashColumn } f
 
 /** One dated session on the mat, with the snapshot it was published with. */
 @Entity('session')
-@Index('IDX_session_block', ['blockId', 'date'])
+@Index('IDX_session_week', ['blockId', 'week', 'date'])
 @Index('IDX_session_client', ['clientId', 'date'])
-@Index('IDX_session_studio', ['studioId', 'date'])
+@Index('IDX_session_day', ['studioId', 'date', 'clientId', 'blockId', 'totalSeconds'])
 export class SessionEntity {
   @IdColumn() id!: string;
   @RefColumn('studio_id') studioId!: string;

@@ -266,7 +266,7 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
         reason:
           c.screening === 'open'
             ? 'intake questions not answered yet'
-            : states.get(c.id)!.assessments === 0
+            : states.get(c.id)!.lastAssessment === null
               ? 'not measured yet'
               : 'measured, no block running',
       })),

@@ -31,6 +31,7 @@ import { CheckIns1800100000000 } from './0030-check-ins.js';
 import { ReportLinks1800200000000 } from './0031-report-links.js';
 import { Favourites1800300000000 } from './0032-favourites.js';
 import { WeekLooks1800400000000 } from './0033-week-looks.js';
+import { SessionIndexes1800500000000 } from './0034-session-indexes.js';
 
 /** All schema changes, oldest first. */
 export const MIGRATIONS = [
@@ -67,4 +68,5 @@ export const MIGRATIONS = [
   ReportLinks1800200000000,
   Favourites1800300000000,
   WeekLooks1800400000000,
+  SessionIndexes1800500000000,
 ];

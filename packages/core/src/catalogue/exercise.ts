@@ -66,7 +66,7 @@ export interface Exercise {
   readonly props: readonly PropId[];
   /** Things that make it more comfortable. */
   readonly optionalProps: readonly PropId[];
-  /** What can stand in for the things it needs; empty when nothing is needed or nothing can. */
+  /** What can stand in for the first of the things it needs; empty when nothing is needed or nothing can. */
   readonly substitute: string;
   /** `each`: left and right, one after the other. `both`: one bout works both sides. */
   readonly sides: 'each' | 'both';

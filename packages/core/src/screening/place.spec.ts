@@ -45,6 +45,15 @@ describe('places', () => {
     expect(thingsMissingAt(raise, placeOfKind('home'))).toEqual([]);
   });
 
+  it('let it stand in for the first thing only: socks for the towel, nothing for the chair to hold on to', () => {
+    const bare = { ...placeOfKind('home'), things: [] };
+    expect(thingsMissingAt(exerciseById('sliding-side-lunge'), bare)).toEqual(['chair']);
+    expect(thingsMissingAt(exerciseById('side-foot-on-step'), bare)).toEqual(['wall']);
+    expect(thingsMissingAt(exerciseById('palm-up-wrist-lowering'), bare)).toEqual(['table']);
+    const withChair = { ...bare, things: ['chair' as const] };
+    expect(thingsMissingAt(exerciseById('sliding-side-lunge'), withChair)).toEqual([]);
+  });
+
   it('keep what the client has when their kind changes, and lose what only the kind brought', () => {
     const mine = placeOfKind('home', 'home', ['strap']);
     const bed = ofKind(mine, 'bed');

@@ -86,15 +86,16 @@ const UPRIGHT: readonly Position[] = ['standing', 'sitting on a chair'];
 
 /**
  * Things of an exercise that a place has not, and nothing in their stead: neither what the coach named for the place nor what the exercise itself
- * names for its one thing ("a towel or a belt"). A place that nobody described has everything.
+ * names for the first of its things ("a towel or a belt"): a bottle stands in for the weight, not for the table beside it. A place that nobody
+ * described has everything.
  */
 export function thingsMissingAt(
   { props, substitute }: Pick<Exercise, 'props' | 'substitute'>,
   place: ClientPlace | null,
 ): PropId[] {
   if (place === null) return [];
-  const missing = props.filter((t) => !place.things.includes(t) && !place.substitutes.some((s) => s.thing === t));
-  return missing.length === 1 && substitute !== '' ? [] : missing;
+  const needed = substitute === '' ? props : props.slice(1);
+  return needed.filter((t) => !place.things.includes(t) && !place.substitutes.some((s) => s.thing === t));
 }
 
 /** All that a place has not for an exercise; empty where it can be done there. A place that nobody described has everything. */

@@ -76,7 +76,8 @@ export class ExerciseDetail {
       e.optionalProps.length > 0
         ? `; nice to have: ${e.optionalProps.map((p) => propName(p).toLowerCase()).join(', ')}`
         : '';
-    return `${needed}${nice}.${e.substitute ? ` Instead: ${e.substitute.toLowerCase()}` : ''}`;
+    const instead = e.props.length > 1 ? `Instead of the ${propName(e.props[0]!).toLowerCase()}` : 'Instead';
+    return `${needed}${nice}.${e.substitute ? ` ${instead}: ${e.substitute.toLowerCase()}` : ''}`;
   });
   protected readonly ladder = computed(() => {
     const all = this.library.exercises();

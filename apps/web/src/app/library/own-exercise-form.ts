@@ -105,7 +105,7 @@ export class OwnExerciseForm {
     { field: 'harder', label: 'Made harder by' },
     { field: 'sideWords', label: 'What “left” means: write {side} for the side named, {other} for the one across' },
     { field: 'depthMeasure', label: 'What to read off when depths are compared' },
-    { field: 'substitute', label: 'What can stand in for a thing it needs' },
+    { field: 'substitute', label: 'What can stand in for the first thing it needs' },
     {
       field: 'pushAgainst',
       label: 'What it is pushed against in contract-relax',

@@ -238,6 +238,7 @@ export const ADDUCTORS_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     demands: ['legs-wide', 'hip-back'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     amount: { unit: 'seconds', min: 15, max: 180 },
     sides: 'both',
     setupSeconds: 15,
@@ -265,6 +266,7 @@ export const ADDUCTORS_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     alsoIn: ['sitting on a chair'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sides: 'both',
     steps: [
       'Lie on your back or sit, knees bent, a cushion between them.',

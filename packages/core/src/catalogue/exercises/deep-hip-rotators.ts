@@ -196,6 +196,7 @@ export const DEEP_HIP_ROTATORS_EXERCISES: readonly Exercise[] = [
     position: 'sitting on the floor',
     demands: ['hip-past-90', 'hip-across', 'knee-twisted'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     load: 'body',
     startLoad: ['a light press', 'a third of your strength', 'half your strength'],
     sideWords: 'the {side} leg is in front; the {side} hip works',

@@ -119,6 +119,7 @@ export const ELBOW_FLEXORS_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     demands: ['grip'],
     props: ['band'],
+    substitute: 'Old tights, knotted.',
     load: 'band',
     sideWords: 'the {side} arm bends',
     steps: [

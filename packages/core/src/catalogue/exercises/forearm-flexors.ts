@@ -106,7 +106,7 @@ export const FOREARM_FLEXORS_EXERCISES: readonly Exercise[] = [
     technique: 'loaded eccentric',
     position: 'sitting on a chair',
     demands: ['grip'],
-    props: ['table', 'weight'],
+    props: ['weight', 'table'],
     substitute: 'A small bottle.',
     load: 'weight',
     startLoad: ['0.5-1 kg', '1-2 kg', '3-4 kg'],

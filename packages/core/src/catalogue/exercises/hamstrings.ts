@@ -178,6 +178,7 @@ export const HAMSTRINGS_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['hip-past-90', 'spine-loaded', 'grip', 'belly'],
     props: ['weight'],
+    substitute: 'A filled backpack, held in front.',
     sides: 'both',
     load: 'weight',
     startLoad: ['a stick, no weight', '2-4 kg', '6-10 kg'],
@@ -307,6 +308,7 @@ export const HAMSTRINGS_EXERCISES: readonly Exercise[] = [
     position: 'sitting on a chair',
     demands: ['hip-past-90'],
     props: ['sofa'],
+    substitute: 'A bed or a long bench.',
     sideWords: 'the {side} leg is along the bed; the back of its thigh is stretched',
     setupSeconds: 15,
     steps: [

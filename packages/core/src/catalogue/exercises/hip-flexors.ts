@@ -13,6 +13,7 @@ export const HIP_FLEXORS_EXERCISES: readonly Exercise[] = [
     pushAgainst: 'Try to drag the back knee forward over the floor.',
     demands: ['hip-back'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sideWords: 'the {side} knee is the one on the floor; the front of its hip is stretched',
     setupSeconds: 10,
     steps: [
@@ -95,6 +96,7 @@ export const HIP_FLEXORS_EXERCISES: readonly Exercise[] = [
     position: 'kneeling',
     demands: ['hip-back', 'spine-back'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sideWords: 'the {side} knee is the one on the floor; front of the hip and flank of the {side} are stretched',
     setupSeconds: 10,
     steps: [

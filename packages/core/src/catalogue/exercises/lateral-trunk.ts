@@ -81,6 +81,7 @@ export const LATERAL_TRUNK_EXERCISES: readonly Exercise[] = [
     position: 'side-lying',
     demands: ['arm-overhead'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sideWords: 'the {side} side is the upper one and is stretched',
     setupSeconds: 10,
     steps: [
@@ -186,6 +187,7 @@ export const LATERAL_TRUNK_EXERCISES: readonly Exercise[] = [
     technique: 'breathing',
     position: 'side-lying',
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sideWords: 'the {side} side is the upper one',
     setupSeconds: 10,
     steps: [

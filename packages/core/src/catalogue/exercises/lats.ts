@@ -85,6 +85,7 @@ export const LATS_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     demands: ['arm-overhead'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sideWords: 'the {side} arm is overhead',
     steps: [
       'Lie on your back, knees bent, ribs down.',
@@ -168,6 +169,7 @@ export const LATS_EXERCISES: readonly Exercise[] = [
     alsoIn: ['sitting on a chair'],
     demands: ['arm-overhead', 'grip'],
     props: ['band'],
+    substitute: 'Old tights, knotted.',
     load: 'band',
     sides: 'both',
     setupSeconds: 15,

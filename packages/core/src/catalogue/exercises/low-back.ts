@@ -244,6 +244,7 @@ export const LOW_BACK_EXERCISES: readonly Exercise[] = [
     position: 'side-lying',
     demands: ['spine-forward', 'hip-past-90'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sides: 'both',
     steps: [
       'Lie on your side, head on a cushion.',

@@ -142,6 +142,7 @@ export const NECK_MOVES_AND_WORK_EXERCISES: readonly Exercise[] = [
     position: 'supine',
     demands: ['head-turned-lying'],
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sidePattern: 'alternating',
     sideWords: 'the head turns to the {side}; the {other} side of the neck lengthens',
     steps: [
@@ -244,6 +245,7 @@ export const NECK_MOVES_AND_WORK_EXERCISES: readonly Exercise[] = [
     technique: 'activation',
     position: 'supine',
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     sides: 'both',
     steps: [
       'Lie on your back, head on a cushion, nape long.',

@@ -231,6 +231,7 @@ const HEAD_ALONE: readonly Exercise[] = [
     demands: ['neck-back'],
     sides: 'both',
     props: ['cushion'],
+    substitute: 'A folded blanket.',
     amount: { unit: 'seconds', min: 10, max: 30 },
     steps: [
       'Lie with a cushion under the shoulder blades, the head resting.',

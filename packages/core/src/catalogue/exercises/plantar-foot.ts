@@ -134,6 +134,7 @@ export const PLANTAR_FOOT_EXERCISES: readonly Exercise[] = [
     position: 'standing',
     demands: ['one-leg-held', 'toes-back'],
     props: ['towel', 'wall'],
+    substitute: 'A folded mat.',
     load: 'body',
     startLoad: ['both feet up and down', 'both up, one down', 'one foot up and down'],
     sideWords: 'the {side} heel is lowered; the {side} sole works',

@@ -62,6 +62,7 @@ export const POSTERIOR_SHOULDER_EXERCISES: readonly Exercise[] = [
     demands: ['grip'],
     sides: 'both',
     props: ['band'],
+    substitute: 'Old tights, held tight.',
     load: 'band',
     setupSeconds: 10,
     steps: ['Hold a band in front at chest height.', 'Pull it apart, blades together and down.', 'Let it back slowly.'],

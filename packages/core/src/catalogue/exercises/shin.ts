@@ -123,6 +123,7 @@ export const SHIN_EXERCISES: readonly Exercise[] = [
     technique: 'loaded eccentric',
     position: 'sitting on a chair',
     props: ['band', 'table'],
+    substitute: 'Old tights, knotted.',
     load: 'band',
     startLoad: ['the lightest band', 'a light band', 'a medium band'],
     sideWords: 'the {side} foot is in the band; the {side} shin works',

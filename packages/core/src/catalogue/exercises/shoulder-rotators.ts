@@ -203,6 +203,7 @@ export const SHOULDER_ROTATORS_EXERCISES: readonly Exercise[] = [
     alsoIn: ['sitting on a chair'],
     demands: ['grip'],
     props: ['band'],
+    substitute: 'Old tights, held tight.',
     load: 'band',
     sides: 'both',
     steps: [

@@ -165,6 +165,7 @@ export const THORACIC_ROTATORS_EXERCISES: readonly Exercise[] = [
     alsoIn: ['sitting on a chair'],
     demands: ['spine-turned', 'spine-loaded', 'grip'],
     props: ['band'],
+    substitute: 'Old tights, knotted.',
     load: 'band',
     startLoad: ['the lightest band', 'a light band', 'a medium band'],
     sideWords: 'the band draws you to the {side}',

@@ -131,6 +131,14 @@ describe('the library', () => {
     }
   });
 
+  it('names what stands in for a rope, band, block, towel, weight and sofa', () => {
+    for (const thing of ['rope', 'band', 'block', 'towel', 'weight', 'sofa'] as const) {
+      const needing = EXERCISES.filter((e) => e.props[0] === thing);
+      has(needing, thing);
+      for (const e of needing) expect(e.substitute, e.id).not.toBe('');
+    }
+  });
+
   it('breathes lying, sitting and standing, and with a long breath out', () => {
     const breathing = EXERCISES.filter((e) => e.technique === 'breathing');
     expect(breathing.length).toBeGreaterThanOrEqual(4);

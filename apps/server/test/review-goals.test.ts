@@ -90,6 +90,11 @@ describe('what the tests say in a review', () => {
     expect(await plateausOf(client)).toBeUndefined();
     expect(await look()).toBeGreaterThan(0);
     expect(await plateausOf(client)).toEqual(['hamstrings']);
+    // Two servers at once, when it is time again: neither fails, and it is known once.
+    h.clock.now = new Date(h.clock.now.getTime() + 13 * 3_600_000);
+    await Promise.all([look(), look()]);
+    expect(await plateausOf(client)).toEqual(['hamstrings']);
+    h.clock.now = new Date(h.clock.now.getTime() - 13 * 3_600_000);
     const before = await blockBy(h, client);
     const after = (await decideBy(h, client, r, one(r, 'hamstrings', 'change')).expect(200)).body as WeekReview;
     const techniques = (b: Block) => b.lanes[0]!.weeks.map((w) => w.prescription.technique);

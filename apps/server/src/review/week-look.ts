@@ -1,6 +1,7 @@
 import type { MuscleGroupId } from '@yandle/core';
 import type { DataSource } from 'typeorm';
 import { v7 as uuid } from 'uuid';
+import { BlockEntity } from '../blocks/entities.js';
 import type { Planner } from '../blocks/planning.js';
 import { dateIn, type Clock } from '../clock.js';
 import { groupBy } from '../database/group-by.js';
@@ -18,7 +19,7 @@ const LOOK_HOURS = 12;
 const TO_LOOK_AT = `SELECT b.client_id AS clientId, c.lead_coach_id AS coachId
   FROM block b INNER JOIN client c ON c.id = b.client_id AND c.archived_at IS NULL
     LEFT JOIN week_look s ON s.block_id = b.id
-  WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :today
+  WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :today AND DATEDIFF(:today, b.start_date) < 7 * (b.weeks + 1)
     AND (s.id IS NULL OR s.looked_at < :before
       OR EXISTS (SELECT 1 FROM assessment a WHERE a.client_id = b.client_id AND a.created_at > s.looked_at))
   GROUP BY b.client_id, c.lead_coach_id ORDER BY b.client_id`;
@@ -35,6 +36,8 @@ async function keep(data: StudioData, blockId: string, review: BlockReview | und
     still: review ? stillOf(review) : [],
   };
   await data.transaction(async (tx) => {
+    // Two servers may look at once: the later one waits, and writes what it found.
+    await tx.getLocked(BlockEntity, blockId, 'block');
     await tx.delete(WeekLookEntity, { blockId });
     await tx.insert(WeekLookEntity, { id: uuid(), blockId, ...found, lookedAt: tx.now });
   });
@@ -43,7 +46,7 @@ async function keep(data: StudioData, blockId: string, review: BlockReview | und
 /**
  * Looks what the reviews of the running blocks come to, and keeps it for Today: how many lanes they have, and which are on a plateau. Blocks looked at lately are
  * passed over, so that it may be called often.
- * @param log hears of faults: one client's stops no other's
+ * @param log hears of faults: some clients' stop no others'
  * @returns how many blocks were looked at
  */
 export async function lookAtWeeks(data: StudioData, log: (err: unknown) => void): Promise<number> {

@@ -1,4 +1,4 @@
-import type { MuscleGroupId } from '@yandle/core';
+import type { MuscleGroupId, PlainDate } from '@yandle/core';
 import type { DataSource } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { BlockEntity } from '../blocks/entities.js';
@@ -15,11 +15,14 @@ const AT_ONCE = 25;
 /** Hours after which a block is looked at again. */
 const LOOK_HOURS = 12;
 
+/** Not over for more than a week: the last review may still come. */
+const RUNS = 'DATEDIFF(:today, b.start_date) < 7 * (b.weeks + 1)';
+
 /** Running blocks that nobody has looked at for a while, or whose client was measured since. */
 const TO_LOOK_AT = `SELECT b.client_id AS clientId, c.lead_coach_id AS coachId
   FROM block b INNER JOIN client c ON c.id = b.client_id AND c.archived_at IS NULL
     LEFT JOIN week_look s ON s.block_id = b.id
-  WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :today AND DATEDIFF(:today, b.start_date) < 7 * (b.weeks + 1)
+  WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :today AND ${RUNS}
     AND (s.id IS NULL OR s.looked_at < :before
       OR EXISTS (SELECT 1 FROM assessment a WHERE a.client_id = b.client_id AND a.created_at > s.looked_at))
   GROUP BY b.client_id, c.lead_coach_id ORDER BY b.client_id`;
@@ -85,11 +88,11 @@ const STILL = `SELECT b.client_id AS clientId, s.still,
     (SELECT GROUP_CONCAT(v.lane_key) FROM review v
       WHERE v.block_id = b.id AND v.week >= s.week AND v.withdrawn_at IS NULL) AS decided
   FROM week_look s INNER JOIN block b ON b.id = s.block_id
-  WHERE s.studio_id = {studio} AND b.ended_at IS NULL AND s.still <> '[]'`;
+  WHERE s.studio_id = {studio} AND b.ended_at IS NULL AND ${RUNS} AND s.still <> '[]'`;
 
 /** Groups that stand still by client, without those about which something was decided since. */
-export async function standstills(data: StudioData): Promise<Map<string, readonly MuscleGroupId[]>> {
-  const rows = await data.read<{ clientId: string; still: string; decided: string | null }>(STILL);
+export async function standstills(data: StudioData, today: PlainDate): Promise<Map<string, readonly MuscleGroupId[]>> {
+  const rows = await data.read<{ clientId: string; still: string; decided: string | null }>(STILL, { today });
   const open = rows.flatMap(({ clientId, still, decided }) => {
     const done = new Set((decided ?? '').split(','));
     return (JSON.parse(still) as StillLane[])

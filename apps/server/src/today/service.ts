@@ -64,7 +64,7 @@ const WEEKS = `WITH last AS (
     FROM block b WHERE b.studio_id = {studio} AND b.ended_at IS NULL AND b.start_date <= :weekAgo AND FLOOR(DATEDIFF(:date, b.start_date) / 7) <= b.weeks)
   SELECT b.client_id AS clientId, b.week, SUM(EXISTS (SELECT 1 FROM run r WHERE r.session_id = s.id AND ${STANDING_SQL})) AS done,
     (SELECT COUNT(*) FROM review v WHERE v.block_id = b.id AND v.week = b.week AND v.withdrawn_at IS NULL) AS reviews,
-    COALESCE((SELECT k.reviewable FROM week_look k WHERE k.block_id = b.id AND k.week BETWEEN b.week AND b.week + 1),
+    COALESCE((SELECT k.reviewable FROM week_look k WHERE k.block_id = b.id AND (k.week = b.week OR k.week = b.week + 1 AND k.reviewable > 0)),
       (SELECT COUNT(*) FROM lane l INNER JOIN prescription p ON p.lane_id = l.id AND p.week = b.week AND p.part = 0 AND p.kind <> 'rest'
         WHERE l.revision_id = b.revision_id)) AS reviewable,
     (SELECT reviews) >= (SELECT reviewable) AS reviewed
@@ -181,7 +181,7 @@ export async function todayOf(data: StudioData, date: PlainDate, whose: Whose, m
       from: addDays(date, -WEEK_DAYS),
     }),
     data.read<{ clientId: string; away: string }>(AWAY, { since: addDays(date, -AWAY_DAYS) }),
-    standstills(data),
+    standstills(data, date),
   ]);
   const { timeZone } = await data.studio();
   const byId = new Map(clients.map((c) => [c.id, c]));
